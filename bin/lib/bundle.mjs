@@ -1,0 +1,28 @@
+// Bundles what runs outside the browser and the server: the command line and the server's preparation.
+import { build } from 'esbuild'
+import { fileURLToPath } from 'node:url'
+
+const root = fileURLToPath(new URL('../..', import.meta.url))
+
+/** Builds .build/NAME.mjs from an entry file; packages stay packages unless told otherwise. */
+export async function bundle(entries) {
+  await build({
+    absWorkingDir: root,
+    entryPoints: entries,
+    outdir: '.build',
+    outExtension: { '.js': '.mjs' },
+    bundle: true,
+    platform: 'node',
+    target: 'node20',
+    format: 'esm',
+    packages: 'external',
+    logLevel: 'warning',
+  })
+}
+
+export const ENTRIES = { esvik: 'cli/main.ts', prepare: 'server/prepare.ts', bench: 'tests/bench/main.ts' }
+
+if (process.argv[1] === fileURLToPath(import.meta.url)) {
+  const names = process.argv.slice(2)
+  await bundle(Object.fromEntries(Object.entries(ENTRIES).filter(([name]) => names.length === 0 || names.includes(name))))
+}

@@ -1,0 +1,142 @@
+// `bin/start`: from an empty machine to a running Esvik.
+import { spawn, spawnSync } from 'node:child_process'
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { createServer } from 'node:net'
+import { join, resolve } from 'node:path'
+import { createInterface } from 'node:readline/promises'
+import { setTimeout as delay } from 'node:timers/promises'
+import { parseArgs } from 'node:util'
+import { openDatabase, removeDatabase, StartError } from './database.mjs'
+import { ensureBuilt, serverFile } from './built.mjs'
+import { ensurePackages, root } from './fresh.mjs'
+
+const HELP = `bin/start [--port N] [--data DIR] [--fresh] [--dev] [--help]
+
+  --port N     the port of the application (4600 if not given)
+  --data DIR   where the database lies (.data if not given)
+  --fresh      throw the database away and begin with a new one; asks first
+  --dev        with the development server, which follows changes of the sources
+
+DATABASE_URL=postgres://… uses a PostgreSQL that exists instead of a private one.
+`
+const said = (text) => process.stdout.write(`${text}\n`)
+
+function fail(message) {
+  process.stderr.write(`${message}\n`)
+  process.exit(1)
+}
+
+function options() {
+  try {
+    return parseArgs({
+      options: { port: { type: 'string', default: '4600' }, data: { type: 'string', default: join(root, '.data') }, fresh: { type: 'boolean' }, dev: { type: 'boolean' }, help: { type: 'boolean' }, yes: { type: 'boolean' } },
+    }).values
+  } catch (error) {
+    fail(`${error.message}\n\n${HELP}`)
+  }
+}
+
+const portIsFree = (port) =>
+  new Promise((done) => {
+    const server = createServer().once('error', () => done(false))
+    server.listen(port, '127.0.0.1', () => server.close(() => done(true)))
+  })
+
+const alive = (pid) => spawnSync('kill', ['-0', String(pid)], { stdio: 'ignore' }).status === 0
+
+/** Where an Esvik on the same data runs already, if one does. */
+function other(data) {
+  const note = join(data, 'running.json')
+  if (!existsSync(note)) return undefined
+  const { pid, url } = JSON.parse(readFileSync(note, 'utf8'))
+  return alive(pid) ? url : undefined
+}
+
+async function answers(url, child) {
+  for (let tries = 0; tries < 300; tries++) {
+    if (child.exitCode !== null) return false
+    try {
+      if ((await fetch(`${url}/api/health`)).ok) return true
+    } catch {
+      // not listening yet
+    }
+    await delay(100)
+  }
+  return false
+}
+
+async function main() {
+  const { port: portText, data: dataText, fresh, dev, help, yes } = options()
+  if (help) return said(HELP)
+  const port = Number(portText)
+  if (!Number.isInteger(port) || port < 1 || port > 65535) fail(`--port must be a number from 1 to 65535, not "${portText}".`)
+  const data = resolve(dataText)
+  mkdirSync(data, { recursive: true })
+  const running = other(data)
+  if (running) fail(`Esvik runs on this data already: ${running}\nStop that one first, or start with another --data DIR.`)
+  if (!(await portIsFree(port))) fail(`Port ${port} is in use by another program. Start with another one, for example: bin/start --port ${port + 1}`)
+
+  if (fresh && !yes) {
+    const ask = createInterface({ input: process.stdin, output: process.stdout })
+    const answer = await ask.question('This throws away every show in the database. Type "yes" to go on: ')
+    ask.close()
+    if (answer.trim() !== 'yes') return said('Nothing was changed.')
+  }
+
+  ensurePackages()
+  let database
+  let server
+  let stopping = false
+  const stop = async (code) => {
+    if (stopping) return
+    stopping = true
+    if (server && server.exitCode === null) {
+      server.kill('SIGTERM')
+      await Promise.race([new Promise((done) => server.once('exit', done)), delay(1200)])
+      if (server.exitCode === null) server.kill('SIGKILL')
+    }
+    await database?.stop()
+    rmSync(join(data, 'running.json'), { force: true })
+    process.exit(code)
+  }
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => stop(0))
+
+  try {
+    if (process.env.DATABASE_URL) {
+      if (fresh) fail('--fresh is for the private database; with DATABASE_URL empty that one yourself.')
+      database = { url: process.env.DATABASE_URL, stop: async () => {} }
+    } else {
+      if (fresh) {
+        const old = await openDatabase(data, { said: () => {} })
+        await old.stop()
+        removeDatabase(data)
+      }
+      database = await openDatabase(data, { said })
+    }
+    const prepare = await ensureBuilt({ dev, said })
+    const env = { ...process.env, DATABASE_URL: database.url, NITRO_HOST: '127.0.0.1', NITRO_PORT: String(port), HOST: '127.0.0.1', PORT: String(port), NITRO_SHUTDOWN_TIMEOUT: '300' }
+    const prepared = spawnSync(process.execPath, [prepare], { cwd: root, env, encoding: 'utf8', stdio: ['ignore', 'inherit', 'pipe'] })
+    if (prepared.status !== 0) throw new StartError(`The database could not be prepared.\n${prepared.stderr}`)
+    const url = `http://127.0.0.1:${port}`
+    const launch = () => {
+      server = dev
+        ? spawn(join(root, 'node_modules/.bin/nuxt'), ['dev', '--host', '127.0.0.1', '--port', String(port)], { cwd: root, env, stdio: ['ignore', 'inherit', 'inherit'] })
+        : spawn(process.execPath, ['--enable-source-maps', serverFile], { cwd: root, env, stdio: ['ignore', 'ignore', 'inherit'], detached: true })
+      server.on('exit', async (code) => {
+        if (stopping) return
+        said(`The application ended (${code ?? 'killed'}); it is started again.`)
+        await delay(500)
+        if (!stopping) launch()
+      })
+    }
+    launch()
+    if (!(await answers(url, server))) throw new StartError('The application did not start.')
+    writeFileSync(join(data, 'running.json'), JSON.stringify({ pid: process.pid, url }))
+    said(`Esvik is at ${url}   (Ctrl+C stops it)`)
+  } catch (error) {
+    process.stderr.write(`${error instanceof StartError ? error.message : error.code === 'ENOSPC' ? 'The disk is full: make room, then start again.' : error.stack}\n`)
+    await stop(1)
+  }
+}
+
+await main()

@@ -1,0 +1,75 @@
+import { readFile, writeFile } from 'node:fs/promises'
+import { text } from 'node:stream/consumers'
+import { channelAt, logOf, NotYet, run as play, RunError, walksOf, type Run } from '../core/engine'
+import { parseShow, ShowError, type Show } from '../core/show'
+import { CliError } from './errors'
+
+interface RunOptions {
+  walk: string[]
+  seed: number
+  length?: number
+}
+
+async function readText(file: string): Promise<string> {
+  if (file === '-') return text(process.stdin)
+  try {
+    return await readFile(file, 'utf8')
+  } catch (error) {
+    const { code } = error as NodeJS.ErrnoException
+    throw new CliError(code === 'ENOENT' ? `There is no file "${file}"` : `"${file}" can't be read (${code})`)
+  }
+}
+
+/** What core throws at a person's mistake, as one line. */
+function mended<T>(work: () => T): T {
+  try {
+    return work()
+  } catch (error) {
+    if (error instanceof ShowError || error instanceof RunError || error instanceof NotYet) throw new CliError(error.message.replaceAll('\n', ' '))
+    throw error
+  }
+}
+
+async function playFile(file: string, options: RunOptions): Promise<{ show: Show; result: Run }> {
+  const source = await readText(file)
+  return mended(() => {
+    const show = parseShow(source)
+    if (options.walk.length === 0) throw new CliError(`Name a walk with --walk; the show has ${show.walks.map((w) => w.id).join(', ') || 'none'}`)
+    return { show, result: play(show, walksOf(show, options.walk), { seed: options.seed, length: options.length }) }
+  })
+}
+
+export async function run(file: string, options: RunOptions & { out?: string }): Promise<void> {
+  const { show, result } = await playFile(file, options)
+  const log = JSON.stringify(logOf(show, result)) + '\n'
+  if (options.out === undefined) {
+    process.stdout.write(log)
+    return
+  }
+  try {
+    await writeFile(options.out, log)
+  } catch (error) {
+    throw new CliError(`"${options.out}" can't be written (${(error as NodeJS.ErrnoException).code})`)
+  }
+}
+
+export async function checkFormat(file: string): Promise<void> {
+  const source = await readText(file)
+  const show = mended(() => parseShow(source))
+  process.stdout.write(`"${show.title}" is a valid show: ${show.zones.length} zones, ${show.cues.length} cues, ${show.walks.length} walks\n`)
+}
+
+export async function channel(file: string, options: RunOptions & { channel: string; at: number[]; player?: string }): Promise<void> {
+  const { show, result } = await playFile(file, options)
+  const isPlayer = (id: string) => show.walks.find((walk) => walk.id === id)?.body.kind === 'player'
+  const named = options.player ?? result.walks.find(isPlayer) ?? result.walks[0]
+  const player = result.walks.indexOf(named)
+  if (player < 0) throw new CliError(`No walk "${named}" is in this run; --walk has ${result.walks.join(', ')}`)
+  let values
+  try {
+    values = options.at.map((t) => channelAt(show, result, options.channel, t, player))
+  } catch (error) {
+    throw new CliError((error as Error).message)
+  }
+  process.stdout.write(JSON.stringify(values) + '\n')
+}

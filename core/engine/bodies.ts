@@ -1,0 +1,163 @@
+import type { Lock, Point } from '../show/types'
+import { touches } from '../space'
+import type { CompiledZone } from './compile'
+import { awaitDwell, hear, press } from './moments'
+import { cut, release } from './playings'
+import { facingAt, partNow, positionAt, reroute, runTime, turnPage, type Walker } from './walker'
+import { nameOf, type World } from './world'
+
+/** When every walk that has not ended has been walk-locked for this long, the run is over (s). */
+export const LOCKED_IN = 60
+
+/** Edges of one zone at one time, of bodies in walk order. `quiet`: no rule hears it. */
+export function enter(world: World, zone: CompiledZone, walkers: readonly Walker[], quiet = false): void {
+  for (const walker of walkers) {
+    walker.inside[zone.index] = 1
+    walker.visit[zone.index]++
+    world.stale.add(walker)
+    world.emit({ t: world.now, kind: 'enter', player: nameOf(walker), zone: zone.zone.id, ...(quiet && { quiet }) })
+    releaseOf(world, zone, walker, true)
+    awaitDwell(world, walker, zone)
+  }
+  if (!quiet) hearEdge(world, zone, walkers, 'enter')
+}
+
+export function leave(world: World, zone: CompiledZone, walkers: readonly Walker[]): void {
+  for (const walker of walkers) {
+    walker.inside[zone.index] = 0
+    walker.visit[zone.index]++
+    world.stale.add(walker)
+    world.emit({ t: world.now, kind: 'leave', player: nameOf(walker), zone: zone.zone.id })
+    releaseOf(world, zone, walker, false)
+  }
+  hearEdge(world, zone, walkers, 'leave')
+}
+
+function hearEdge(world: World, zone: CompiledZone, walkers: readonly Walker[], at: 'enter' | 'leave'): void {
+  for (const rule of zone.rules) if (rule.rule.on.at === at) for (const walker of walkers) hear(world, rule, walker)
+}
+
+/** A leave releases what the zone's rules play for that body; what a leave rule plays is released by entering again. */
+function releaseOf(world: World, zone: CompiledZone, walker: Walker, entering: boolean): void {
+  for (const playing of world.playings) {
+    const { rule, body } = playing
+    if (body !== walker || rule.zone !== zone || (rule.rule.on.at === 'leave') !== entering) continue
+    if (rule.rule.onLeave === 'release') release(world, playing)
+    else if (rule.rule.onLeave === 'stop') cut(world, playing, 'stopped')
+  }
+}
+
+/** Switches a zone: presences end or begin within this entry. */
+export function setZone(world: World, zone: CompiledZone, enabled: boolean): void {
+  const was = world.enabled[zone.index] === 1
+  world.emit({ t: world.now, kind: 'zone', zone: zone.zone.id, enabled })
+  if (was === enabled) return
+  const here = world.walkers.filter((walker) => walker.present)
+  here.forEach((walker) => world.stale.add(walker))
+  if (enabled) {
+    world.enabled[zone.index] = 1
+    enter(world, zone, here.filter((walker) => touchesNow(world, zone, walker, 0)))
+  } else {
+    // The leave is heard as if the zone were still on.
+    leave(world, zone, here.filter((walker) => walker.inside[zone.index] === 1))
+    world.enabled[zone.index] = 0
+  }
+}
+
+function touchesNow(world: World, zone: CompiledZone, walker: Walker, rim: number): boolean {
+  const { solid, notices } = zone.geometry
+  return touches(solid, rim, walker.cylinders[notices], positionAt(walker.path, world.now))
+}
+
+/** Puts a body at a mark; all leaves first, then enters. */
+export function move(world: World, walker: Walker, at: Point, yaw: number, quiet: boolean): void {
+  const from = positionAt(walker.path, world.now)
+  const held = walker.locks.look > 0 ? yaw : undefined
+  dropIntents(walker)
+  const goesOn = reroute(world.compiled.show, walker, world.now, at, yaw, walker.locks.walk === 0, held)
+  world.stale.add(walker)
+  world.emit({ t: world.now, kind: 'move', player: nameOf(walker), from, to: at })
+  if (goesOn) intend(world, walker)
+  const { zones } = world.compiled
+  const left = zones.filter((zone) => walker.inside[zone.index] === 1 && !touchesNow(world, zone, walker, zone.geometry.rim))
+  for (const zone of left) leave(world, zone, [walker])
+  const entered = zones.filter((zone) => world.enabled[zone.index] === 1 && walker.inside[zone.index] === 0 && touchesNow(world, zone, walker, 0))
+  for (const zone of entered) enter(world, zone, [walker], quiet)
+}
+
+/** Puts on the agenda what a walker intends: reaching its points, its presses and its end. */
+export function intend(world: World, walker: Walker): void {
+  const { reaches, end } = partNow(walker).route
+  reaches.forEach(({ time, pressAt }, index) => {
+    const last = index === reaches.length - 1
+    if (pressAt === undefined && !last) return
+    intent(world, walker, time, () => {
+      if (pressAt !== undefined) intent(world, walker, pressAt, () => press(world, walker))
+      if (last) intent(world, walker, end, () => finishWalk(world, walker))
+    })
+  })
+}
+
+function finishWalk(world: World, walker: Walker): void {
+  walker.ended = true
+  world.emit({ t: world.now, kind: 'walkEnd', player: nameOf(walker) })
+}
+
+/** A walk starts: its body is there from now. */
+export function appear(world: World, walker: Walker): void {
+  walker.present = true
+  intend(world, walker)
+  if (walker.locks.walk > 0 || walker.locks.look > 0) hold(world, walker, facingAt(walker.path, world.now))
+}
+
+/** Lets the intention stand still, or the facing, as the locks in force say. */
+function hold(world: World, walker: Walker, facing: number): void {
+  const walking = walker.locks.walk === 0
+  const part = partNow(walker)
+  const held = walker.locks.look === 0 ? undefined : (part.held ?? facing)
+  const changes = walking !== part.moving
+  turnPage(walker, world.now, walking, held)
+  world.stale.add(walker)
+  if (!changes) return
+  walker.lockedSince = walking ? Infinity : world.now
+  for (const made of walker.intents) {
+    made.entry.dropped = true
+    schedule(world, walker, made)
+  }
+  if (!walking) world.agenda.put(world.now + LOCKED_IN, () => world.checkLockedIn())
+}
+
+function intent(world: World, walker: Walker, own: number, act: () => void): void {
+  const made: Walker['intents'][number] = { own, act, entry: undefined as never }
+  schedule(world, walker, made)
+  walker.intents.push(made)
+}
+
+function schedule(world: World, walker: Walker, made: Walker['intents'][number]): void {
+  const part = partNow(walker)
+  const time = part.moving ? Math.max(world.now, runTime(part, made.own)) : Infinity
+  made.entry = world.agenda.put(time, () => {
+    walker.intents.splice(walker.intents.indexOf(made), 1)
+    made.act()
+  })
+}
+
+function dropIntents(walker: Walker): void {
+  for (const { entry } of walker.intents) entry.dropped = true
+  walker.intents = []
+}
+
+const inForce = (walker: Walker): Lock[] => (['jump', 'look', 'use', 'walk'] as const).filter((lock) => walker.locks[lock] > 0)
+
+function changeLocks(world: World, walker: Walker, locks: readonly Lock[], by: 1 | -1): void {
+  const facing = walker.present ? facingAt(walker.path, world.now) : 0
+  for (const lock of locks) walker.locks[lock] += by
+  if (walker.present) hold(world, walker, facing)
+  const set = inForce(walker)
+  world.locks[walker.index].push({ t: world.now, locks: set })
+  world.emit({ t: world.now, kind: by > 0 ? 'lock' : 'unlock', player: nameOf(walker), locks: set })
+}
+
+/** Takes controls from a player; the log tells the set now in force. */
+export const lock = (world: World, walker: Walker, locks: readonly Lock[]): void => changeLocks(world, walker, locks, 1)
+export const unlock = (world: World, walker: Walker, locks: readonly Lock[]): void => changeLocks(world, walker, locks, -1)

@@ -1,0 +1,104 @@
+import type { Atmosphere, Lock, Show, Step } from '../show/types'
+import { BUSES } from '../show/table'
+import { cameraAt, type CameraClaim, type Pose } from './camera'
+import { opacityAt, type FadeClaim } from './picture'
+import { track, valueAt, type Segment, type Track } from './tracks'
+import type { Value } from './ramps'
+
+/** The channels of a run by name; those that exist once for each player carry the player's number behind `@`. */
+export type Tracks = Map<string, { [field: string]: Track }>
+
+/** A run's channels as plain data: what `channelAt` needs to tell any value at any time. */
+export interface ChannelHistory {
+  fields: { [channel: string]: { [field: string]: { colour: boolean; segments: Segment[] } } }
+  fades: FadeClaim[][]
+  cameras: CameraClaim[][]
+  /** For each player the locks in force from a time on. */
+  locks: { t: number; locks: Lock[] }[][]
+}
+
+export const atmosphereFields = (a: Partial<Atmosphere>): { [field: string]: Value } => {
+  const fields: { [field: string]: Value | undefined } = {
+    ambient: a.ambient,
+    level: a.level,
+    shadow: a.shadow,
+    fogColour: a.fog?.colour,
+    fogDensity: a.fog?.density,
+    vignetteAmount: a.vignette?.amount,
+    vignetteSoftness: a.vignette?.softness,
+    exposure: a.exposure,
+  }
+  return Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)) as { [field: string]: Value }
+}
+const ABSENT = { fogColour: '#000000', fogDensity: 0, vignetteAmount: 0, vignetteSoftness: 0 }
+const COLOURS = new Set(['colour', 'ambient', 'shadow', 'fogColour'])
+
+function tracksOf(fields: { [field: string]: Value }): { [field: string]: Track } {
+  return Object.fromEntries(Object.entries(fields).map(([field, base]) => [field, track(base, COLOURS.has(field))]))
+}
+
+export const perPlayer = (channel: string, player: number): string => `${channel}@${player}`
+
+/** The fields of a channel before any cue has touched it; undefined if the show has no such channel. */
+export function baseFields(show: Show, channel: string): { [field: string]: Value } | undefined {
+  const colon = channel.indexOf(':')
+  const kind = colon < 0 ? channel : channel.slice(0, colon)
+  const id = channel.slice(colon + 1)
+  switch (kind) {
+    case 'light': {
+      const light = show.place.lights.find((l) => l.id === id)
+      return light && { candela: light.candela, colour: light.colour, on: light.on ? 1 : 0, flicker: null }
+    }
+    case 'bus': {
+      const bus = show.buses.find((b) => b.id === id)
+      return bus || BUSES.includes(id as never) ? { gain: bus?.gain ?? 0 } : undefined
+    }
+    case 'atmosphere':
+      return { ...ABSENT, ...atmosphereFields(show.atmosphere) }
+    case 'prompt': {
+      const step = show.cues.flatMap((c): Step[] => c.steps).find((s) => s.id === id && s.kind === 'prompt')
+      return step && step.kind === 'prompt' ? { shown: false, text: step.text } : undefined
+    }
+    case 'prop': {
+      const prop = show.place.props.find((p) => p.id === id)
+      return prop && { shown: prop.shown, colour: prop.colour, slide: [0, 0, 0], turn: 0 }
+    }
+    default:
+      return undefined
+  }
+}
+
+/** The tracks of a channel, made when it is first claimed. */
+export function tracksFor(tracks: Tracks, show: Show, channel: string, player?: number): { [field: string]: Track } {
+  const key = player === undefined ? channel : perPlayer(channel, player)
+  let found = tracks.get(key)
+  if (!found) tracks.set(key, (found = tracksOf(baseFields(show, channel)!)))
+  return found
+}
+
+const ONCE_FOR_ALL = new Set(['light', 'prop'])
+const FIELD_ORDER: { [kind: string]: string[] } = {
+  atmosphere: ['ambient', 'level', 'shadow', 'fogColour', 'fogDensity', 'vignetteAmount', 'vignetteSoftness', 'exposure'],
+}
+
+/**
+ * The fields of a channel at a time, after all events of that time.
+ * `eyes` is where the player's own eyes are then.
+ * @throws Error that names the channel, if the show has no such one
+ */
+export function channelAt(show: Show, history: ChannelHistory, channel: string, t: number, player: number, eyes: () => Pose): { [field: string]: Value } {
+  const kind = channel.split(':')[0]
+  if (channel === 'controls') {
+    const changes = history.locks[player] ?? []
+    let locks: Lock[] = []
+    for (const change of changes) if (change.t <= t) locks = change.locks
+    return { locks: [...locks].sort() }
+  }
+  if (channel === 'picture') return opacityAt(history.fades[player] ?? [], t)
+  if (channel === 'camera') return cameraAt(history.cameras[player] ?? [], t, eyes) as never
+  const base = baseFields(show, channel)
+  if (!base) throw new Error(`The show has no channel "${channel}"`)
+  const fields = history.fields[ONCE_FOR_ALL.has(kind) ? channel : perPlayer(channel, player)]
+  const names = FIELD_ORDER[kind] ?? Object.keys(base)
+  return Object.fromEntries(names.map((name) => [name, fields?.[name] ? valueAt(fields[name].segments, fields[name].colour, t) : base[name]]))
+}

@@ -1,0 +1,175 @@
+import { crossings, type Intervals } from '../space'
+import { SAME_TIME } from './agenda'
+import type { Compiled, CompiledZone, ZoneGeometry } from './compile'
+import { legAt, type Leg } from './legs'
+import { ownTime, partNow, runTime, type Walker } from './walker'
+
+/** A touch shorter than this is no presence, a gap shorter than this no leave (s). */
+export const SHORTEST = 1e-6
+
+export interface Edge {
+  walker: Walker
+  zone: CompiledZone
+  leave: boolean
+  own: number
+}
+
+/** Finds, walker by walker, the next edges that come from walking. */
+export interface EdgeFinder {
+  /** The time of the run of the walker's next edge. */
+  next(): number
+  /** All edges that belong to a time. */
+  take(t: number): Edge[]
+  /** Presences, zones or the route have changed: look again from the walker's place now. */
+  refresh(t: number): void
+}
+
+interface Pending {
+  zone: CompiledZone
+  own: number
+  leave: boolean
+}
+
+export function createEdgeFinder(compiled: Compiled, walker: Walker, enabled: Uint8Array): EdgeFinder {
+  let leg = -1
+  let pending: Pending[] = []
+  let earliest = Infinity
+  let near: { leg: Leg | undefined; zones: CompiledZone[] } = { leg: undefined, zones: [] }
+
+  /** The zones that can matter on a leg: those it touches and those the walker is in. */
+  function zonesNear(on: Leg): CompiledZone[] {
+    if (near.leg === on) return near.zones
+    const zones: CompiledZone[] = []
+    for (const zone of candidates(compiled, walker, on))
+      if (walker.inside[zone.index] === 1 || contacts(walker, zone.geometry, on).stay.length > 0) zones.push(zone)
+    near = { leg: on, zones }
+    return zones
+  }
+
+  function search(from: number, fromOwn: number): void {
+    const { legs } = partNow(walker).route
+    for (leg = from; leg < legs.length; leg++) {
+      const local = Math.max(0, fromOwn - legs[leg].start)
+      pending = []
+      earliest = Infinity
+      for (const zone of zonesNear(legs[leg])) {
+        if (!enabled[zone.index]) continue
+        const leave = walker.inside[zone.index] === 1
+        const at = leave ? leaveOn(walker, zone, legs, leg, local) : enterOn(walker, zone, legs, leg, local)
+        if (at === Infinity) continue
+        const own = legs[leg].start + at
+        pending.push({ zone, own, leave })
+        if (own < earliest) earliest = own
+      }
+      if (pending.length > 0) return
+    }
+  }
+
+  return {
+    next() {
+      if (earliest === Infinity) return Infinity
+      const part = partNow(walker)
+      if (part.moving || earliest <= part.own + SAME_TIME) return Math.max(runTime(part, earliest), part.t)
+      return Infinity
+    },
+    take(t) {
+      const found: Edge[] = []
+      const { legs } = partNow(walker).route
+      for (;;) {
+        const part = partNow(walker)
+        const until = part.moving ? ownTime(part, t) + SAME_TIME : part.own + SAME_TIME
+        for (const p of pending) if (p.own <= until) found.push({ walker, ...p })
+        pending = pending.filter((p) => p.own > until)
+        earliest = pending.reduce((least, p) => Math.min(least, p.own), Infinity)
+        if (pending.length > 0 || leg + 1 >= legs.length || legs[leg + 1].start > until) break
+        const before = found.length
+        for (const edge of found) walker.inside[edge.zone.index] ^= 1
+        search(leg + 1, legs[leg + 1].start)
+        for (const edge of found.slice(0, before)) walker.inside[edge.zone.index] ^= 1
+      }
+      return found
+    },
+    refresh(t) {
+      const part = partNow(walker)
+      const own = Math.max(0, ownTime(part, t))
+      let from = legAt(part.route, own)
+      // At a seam what the earlier leg's end still owes has been taken already, or the body was put here.
+      while (from > 0 && part.route.legs[from].start > own) from--
+      search(from, own)
+    },
+  }
+}
+
+function candidates(compiled: Compiled, walker: Walker, leg: Leg): Iterable<CompiledZone> {
+  if (!compiled.near) return compiled.zones
+  const { piece } = leg
+  const reach = walker.cylinders.body.radius + SHORTEST
+  const seconds = piece.seconds === Infinity ? 0 : piece.seconds
+  const x = piece.from[0] + piece.velocity[0] * seconds
+  const z = piece.from[2] + piece.velocity[2] * seconds
+  const found = compiled.near.search(
+    Math.min(piece.from[0], x) - reach,
+    Math.min(piece.from[2], z) - reach,
+    Math.max(piece.from[0], x) + reach,
+    Math.max(piece.from[2], z) + reach,
+  )
+  found.sort((a, b) => a - b)
+  return found.map((index) => compiled.zones[index])
+}
+
+const NONE = { enter: [] as Intervals, stay: [] as Intervals }
+
+/** When the walker touches the zone on a leg, and when it touches the zone grown by its rim, in the leg's time. */
+function contacts(walker: Walker, geometry: ZoneGeometry, leg: Leg): { enter: Intervals; stay: Intervals } {
+  const known = leg.contacts.get(geometry)
+  if (known) return known
+  const body = walker.cylinders[geometry.notices]
+  const stay = bridged(crossings(geometry.solid, geometry.rim, body, leg.piece))
+  const result =
+    stay.length === 0 ? NONE : geometry.rim === 0 ? { enter: stay, stay } : { enter: bridged(crossings(geometry.solid, 0, body, leg.piece)), stay }
+  leg.contacts.set(geometry, result)
+  return result
+}
+
+/** Spans with gaps too short for a leave made one. */
+function bridged(spans: Intervals): Intervals {
+  if (spans.length <= 2) return spans
+  const result = [spans[0], spans[1]]
+  for (let i = 2; i < spans.length; i += 2) {
+    if (spans[i] - result[result.length - 1] < SHORTEST) result[result.length - 1] = spans[i + 1]
+    else result.push(spans[i], spans[i + 1])
+  }
+  return result
+}
+
+function enterOn(walker: Walker, zone: CompiledZone, legs: readonly Leg[], index: number, from: number): number {
+  const spans = contacts(walker, zone.geometry, legs[index]).enter
+  for (let i = 0; i < spans.length; i += 2) {
+    if (spans[i] < from - SAME_TIME) continue
+    const here = spans[i + 1] - spans[i]
+    if (here >= SHORTEST || here + goesOn(walker, zone, legs, index, spans[i + 1], 'enter') >= SHORTEST) return spans[i]
+  }
+  return Infinity
+}
+
+function leaveOn(walker: Walker, zone: CompiledZone, legs: readonly Leg[], index: number, from: number): number {
+  const spans = contacts(walker, zone.geometry, legs[index]).stay
+  for (let i = 0; i < spans.length; i += 2) {
+    if (spans[i] - SHORTEST > from) break
+    const to = spans[i + 1]
+    if (to < from - SAME_TIME) continue
+    if (to === Infinity || goesOn(walker, zone, legs, index, to, 'stay') > 0) return Infinity
+    return Math.max(from, to)
+  }
+  return from
+}
+
+/** How long contact that ends at `to` on a leg goes on over its seam to the next one (s, a hair if it only touches). */
+function goesOn(walker: Walker, zone: CompiledZone, legs: readonly Leg[], index: number, to: number, which: 'enter' | 'stay'): number {
+  const rest = legs[index].piece.seconds - to
+  const next = legs[index + 1]
+  if (rest >= SHORTEST || !next) return 0
+  const spans = contacts(walker, zone.geometry, next)[which]
+  if (spans.length === 0 || spans[0] + rest >= SHORTEST) return 0
+  return Number.MIN_VALUE + spans[1]
+}

@@ -1,0 +1,92 @@
+import { pieceBetween, standing, yawOf, type Intervals, type Piece } from '../space'
+import type { Look, Player, Point, Show, Walk, WalkPoint } from '../show/types'
+import type { ZoneGeometry } from './compile'
+
+/** What a body faces during a leg: a yaw, or something it keeps looking at. */
+export type Facing = { yaw: number } | { at: Point }
+
+/** A straight stretch of a walk, or a wait, in the walk's own time. */
+export interface Leg {
+  start: number
+  piece: Piece
+  facing: Facing
+  /** Contacts already worked out: the same for every run until the walk or the zone changes. */
+  contacts: WeakMap<ZoneGeometry, { enter: Intervals; stay: Intervals }>
+}
+export interface Reach {
+  time: number
+  pressAt?: number
+}
+/** A whole intention: its legs and when each point is reached, in the walk's own time. */
+export interface Route {
+  legs: Leg[]
+  reaches: Reach[]
+  /** Index of the walk's point that is `reaches[0]`. */
+  first: number
+  end: number
+  /** The yaw a mark gave the body, until it goes on. */
+  faces?: number
+}
+
+/** A point as the route sees it; `faces` is the yaw a mark gives until it goes on. */
+type Stop = Omit<WalkPoint, 'arrive'> & { faces?: number }
+
+export function targetOf(show: Show, look: Look): Facing | undefined {
+  if (look === 'ahead') return undefined
+  if ('yaw' in look) return { yaw: look.yaw }
+  if ('mark' in look) return { at: show.place.marks.find((m) => m.id === look.mark)!.at }
+  const prop = show.place.props.find((p) => p.id === look.prop)!
+  return { at: [prop.at[0], prop.at[1] + prop.size[1] / 2, prop.at[2]] }
+}
+
+/** The route over stops. Times are worked out from its start; waiting faces the coming piece, the last point keeps the last. */
+export function routeOver(show: Show, stops: readonly Stop[], first: number, facingBefore: number): Route {
+  const legs: Leg[] = []
+  const reaches: Reach[] = []
+  let time = 0
+  let end = 0
+  let ahead = facingBefore
+  stops.forEach((stop, index) => {
+    const next = stops[index + 1]
+    reaches.push({ time, pressAt: stop.use ? time + stop.useAfter : undefined })
+    if (stop.use) end = Math.max(end, time + stop.useAfter)
+    const piece = next && pieceBetween(stop.at, next.at, stop.pace ?? show.player.walk)
+    if (piece && (piece.velocity[0] !== 0 || piece.velocity[2] !== 0)) ahead = yawOf(piece.velocity[0], piece.velocity[2])
+    const looked = targetOf(show, stop.look)
+    if (!next || stop.pause > 0) {
+      const wait = next ? { ...standing(stop.at), seconds: stop.pause } : standing(stop.at)
+      const facing = looked ?? { yaw: stop.faces ?? ahead }
+      legs.push({ start: time, piece: wait, facing, contacts: new WeakMap() })
+      time += stop.pause
+    }
+    if (piece) {
+      if (piece.seconds > 0) legs.push({ start: time, piece, facing: looked ?? { yaw: ahead }, contacts: new WeakMap() })
+      time += piece.seconds
+    }
+  })
+  return { legs, reaches, first, end: Math.max(end, time) }
+}
+
+const routes = new WeakMap<readonly WalkPoint[], { player: Player; place: Show['place']; body: Walk['body']; route: Route }>()
+
+/** The route of a walk; kept while its points, its body, the place and the player stay the same. */
+export function routeOf(show: Show, { points, body }: Walk): Route {
+  const known = routes.get(points)
+  if (known && known.player === show.player && known.place === show.place && known.body === body) return known.route
+  const route = routeOver(show, points, 0, 0)
+  routes.set(points, { player: show.player, place: show.place, body, route })
+  return route
+}
+
+/** The index of the leg a route is on at its own time (the later one at a seam). */
+export function legAt(route: Route, time: number): number {
+  const { legs } = route
+  let low = 0
+  let high = legs.length - 1
+  while (low < high) {
+    const middle = (low + high + 1) >> 1
+    if (legs[middle].start <= time) low = middle
+    else high = middle - 1
+  }
+  return low
+}

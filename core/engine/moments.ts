@@ -1,0 +1,82 @@
+import type { Target } from '../show/types'
+import { between, yawOf } from '../space'
+import type { CompiledZone, RuleInstance } from './compile'
+import { judge, memoryOf } from './gates'
+import { cut, fire } from './playings'
+import { facingAt, positionAt, type Walker } from './walker'
+import { nameOf, type Body, type Playing, type World } from './world'
+
+/** A rule hears its moment: the gates are asked, and it fires or is held. */
+export function hear(world: World, rule: RuleInstance, body: Body): void {
+  const key = `${rule.index}|${body ? body.index : 'nobody'}`
+  let moment = world.moments.get(key)
+  if (!moment) world.moments.set(key, (moment = { last: -Infinity, count: 0 }))
+  const ordinal = moment.count++
+  const since = world.now - moment.last
+  moment.last = world.now
+  const verdict = judge(world, rule, body, ordinal, since)
+  if (verdict === 'fires') return fire(world, rule, body, ordinal)
+  const memory = memoryOf(world, rule, body)
+  if (verdict === 'queued') {
+    memory.queued = { body, ordinal }
+    return
+  }
+  if (verdict === 'restarts') {
+    for (const playing of [...memory.on]) cut(world, playing, 'restarted')
+    return fire(world, rule, body, ordinal)
+  }
+  world.emit({
+    t: world.now,
+    kind: 'held',
+    rule: rule.name,
+    ...(rule.zone && { zone: rule.zone.zone.id }),
+    ...(body && { player: nameOf(body) }),
+    ...verdict,
+  })
+}
+
+/** All rules that listen to a signal hear it: the sender's body, or with `inside` each body inside the zone. */
+export function sendSignal(world: World, name: string, from?: Playing): void {
+  const listening = world.compiled.signals.get(name) ?? []
+  world.emit({ t: world.now, kind: 'signal', name, ...(from && { playing: from.number }), heard: listening.length })
+  for (const rule of listening) {
+    const on = rule.rule.on
+    if (on.at === 'signal' && on.inside && rule.zone) {
+      for (const walker of world.walkers) if (walker.inside[rule.zone.index] === 1) hear(world, rule, walker)
+    } else hear(world, rule, from?.body)
+  }
+}
+
+/** A press by a body: use rules hear it whose zone it is in and whose target it faces. */
+export function press(world: World, walker: Walker): void {
+  const heard: RuleInstance[] = []
+  if (walker.locks.use === 0)
+    for (const zone of world.compiled.zones) {
+      if (walker.inside[zone.index] === 0) continue
+      for (const rule of zone.rules) {
+        const on = rule.rule.on
+        if (on.at === 'use' && (!on.facing || faces(world, walker, on.facing))) heard.push(rule)
+      }
+    }
+  world.emit({ t: world.now, kind: 'press', player: nameOf(walker), taken: heard.map((rule) => rule.name) })
+  for (const rule of heard) hear(world, rule, walker)
+}
+
+function faces(world: World, walker: Walker, facing: Target & { within: number }): boolean {
+  const { place } = world.compiled.show
+  const target = 'prop' in facing ? place.props.find((p) => p.id === facing.prop)! : place.marks.find((m) => m.id === facing.mark)!
+  const [x, , z] = positionAt(walker.path, world.now)
+  return between(facingAt(walker.path, world.now), yawOf(target.at[0] - x, target.at[2] - z)) <= facing.within + 1e-9
+}
+
+/** Dwell rules of a zone count from an enter. */
+export function awaitDwell(world: World, walker: Walker, zone: CompiledZone): void {
+  const visit = walker.visit[zone.index]
+  for (const rule of zone.rules) {
+    const on = rule.rule.on
+    if (on.at !== 'dwell') continue
+    world.agenda.put(world.now + on.seconds, () => {
+      if (walker.visit[zone.index] === visit) hear(world, rule, walker)
+    })
+  }
+}

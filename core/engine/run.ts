@@ -1,0 +1,202 @@
+import type { Show, Walk } from '../show/types'
+import { createAgenda, SAME_TIME } from './agenda'
+import { appear, enter, leave, LOCKED_IN } from './bodies'
+import type { Pose } from './camera'
+import { channelAt as valueOfChannel, type ChannelHistory } from './channels'
+import { compile, type Compiled } from './compile'
+import { createEdgeFinder, type Edge } from './edges'
+import type { RunEvent, RunLog } from './events'
+import { loopIn } from './loops'
+import { hear } from './moments'
+import { cut, endsByItself } from './playings'
+import type { Value } from './ramps'
+import { ownEyes } from './steps/player'
+import { createWalker, facingAt, positionAt, type PathPart } from './walker'
+import type { Audible, World } from './world'
+
+export interface RunOptions {
+  seed: number
+  /** Ends the run at this time (s) instead of when everything has come to its end. */
+  length?: number
+}
+
+/** One play-through: its log, and as plain data what tells the state at any time. */
+export interface Run {
+  seed: number
+  length: number
+  walks: string[]
+  events: RunEvent[]
+  paths: PathPart[][]
+  channels: ChannelHistory
+  audible: Audible[]
+}
+
+const MOST_AT_ONCE = 10_000
+const MOST_IN_ALL = 1_000_000
+/** A run goes on for this long after the last walk's end, at the most (s). */
+const AFTERWARDS = 30
+
+/** A run that can't be: a loop, a walk the show doesn't have. */
+export class RunError extends Error {
+  override name = 'RunError'
+}
+
+const compiledShows = new WeakMap<Show, Compiled>()
+export function compiledOf(show: Show): Compiled {
+  let compiled = compiledShows.get(show)
+  if (!compiled) compiledShows.set(show, (compiled = compile(show)))
+  return compiled
+}
+
+/** The walks of a show by their ids. @throws RunError that names one it doesn't have */
+export function walksOf(show: Show, ids: readonly string[]): Walk[] {
+  const walks = ids.map((id) => {
+    const walk = show.walks.find((w) => w.id === id)
+    if (!walk) throw new RunError(`The show has no walk "${id}"; it has ${show.walks.map((w) => `"${w.id}"`).join(', ') || 'none'}`)
+    return walk
+  })
+  const twice = ids.find((id, index) => ids.indexOf(id) < index)
+  if (twice !== undefined) throw new RunError(`The walk "${twice}" is given twice`)
+  return walks
+}
+
+/**
+ * Plays a show through with walks and a seed.
+ * Times are exact: nothing is sampled, and the same input gives the same run on every machine.
+ * @throws RunError on a loop without end; NotYet on what this version can't run
+ */
+export function run(show: Show, walks: readonly Walk[], options: RunOptions): Run {
+  if (walks.length === 0) throw new RunError('A run needs at least one walk')
+  const world = createWorld(compiledOf(show), walks, options.seed)
+  const length = play(world, options.length)
+  return {
+    seed: options.seed,
+    length,
+    walks: walks.map((walk) => walk.id),
+    events: world.log,
+    paths: world.walkers.map((walker) => walker.path),
+    channels: historyOf(world),
+    audible: world.audible,
+  }
+}
+
+function createWorld(compiled: Compiled, walks: readonly Walk[], seed: number): World {
+  const { show } = compiled
+  const walkers = walks.map((walk, index) => createWalker(show, walk, index, compiled.zones.length))
+  const log: RunEvent[] = []
+  let time = -1
+  let atOnce = 0
+  const emit = (event: RunEvent) => {
+    if (event.t !== time) {
+      time = event.t
+      atOnce = 0
+    }
+    log.push(event)
+    if (++atOnce > MOST_AT_ONCE || log.length > MOST_IN_ALL) throw new RunError(loopIn(show, log, atOnce > MOST_AT_ONCE))
+  }
+  return {
+    compiled,
+    seed,
+    now: 0,
+    agenda: createAgenda(),
+    log,
+    emit,
+    walkers,
+    players: walkers.filter((walker) => walker.player),
+    enabled: Uint8Array.from(compiled.zones, ({ zone }) => (zone.enabled ? 1 : 0)),
+    flags: new Map(show.flags.map((flag) => [flag.id, flag.start])),
+    memories: new Map(),
+    moments: new Map(),
+    pools: new Map(),
+    playings: [],
+    nextPlaying: 1,
+    signalsUnderWay: 0,
+    tracks: new Map(),
+    fades: walks.map(() => []),
+    cameras: walks.map(() => []),
+    locks: walks.map(() => []),
+    audible: [],
+    stale: new Set(),
+    checkLockedIn: () => {},
+  }
+}
+
+function play(world: World, length: number | undefined): number {
+  const { walkers, agenda, compiled } = world
+  const finders = walkers.map((walker) => createEdgeFinder(compiled, walker, world.enabled))
+  let lockedIn = false
+  world.checkLockedIn = () => {
+    const on = walkers.filter((walker) => !walker.ended)
+    lockedIn = on.length > 0 && on.every((walker) => world.now - walker.lockedSince >= LOCKED_IN - SAME_TIME)
+  }
+  for (const walker of walkers) agenda.put(walker.walk.start, () => appear(world, walker))
+  for (const rule of compiled.clocks) agenda.put((rule.rule.on as { seconds: number }).seconds, () => hear(world, rule, undefined))
+  finders.forEach((finder) => finder.refresh(0))
+
+  let latest = Infinity
+  for (;;) {
+    const edges = finders.reduce((least, finder) => Math.min(least, finder.next()), Infinity)
+    const next = Math.min(agenda.next(), edges)
+    if (next === Infinity || (length !== undefined ? next > length + SAME_TIME : next > latest)) break
+    world.now = next
+    agenda.flush(next)
+    settleStale(world, finders)
+    takeEdges(world, finders)
+    if (lockedIn) break
+    if (agenda.next() <= next + SAME_TIME || finders.some((finder) => finder.next() <= next + SAME_TIME)) continue
+    if (latest === Infinity && walkers.every((walker) => walker.ended)) latest = next + AFTERWARDS
+    if (length === undefined && latest < Infinity && isQuiet(world)) {
+      latest = next
+      break
+    }
+  }
+  const end = lockedIn ? world.now : (length ?? (latest < Infinity ? latest : world.now))
+  world.now = end
+  if (lockedIn) for (const walker of walkers) if (!walker.ended) world.emit({ t: end, kind: 'walkEnd', player: walker.walk.id, locked: true })
+  for (const playing of [...world.playings]) if (playing.phase === 'on') cut(world, playing, 'run over')
+  return end
+}
+
+const isQuiet = (world: World): boolean => world.signalsUnderWay === 0 && !world.playings.some(endsByItself)
+
+function settleStale(world: World, finders: ReturnType<typeof createEdgeFinder>[]): void {
+  for (const walker of world.stale) finders[walker.index].refresh(world.now)
+  world.stale.clear()
+}
+
+function takeEdges(world: World, finders: ReturnType<typeof createEdgeFinder>[]): void {
+  const edges: Edge[] = []
+  for (const finder of finders) if (finder.next() <= world.now + SAME_TIME) edges.push(...finder.take(world.now))
+  if (edges.length === 0) return
+  edges.sort((a, b) => Number(b.leave) - Number(a.leave) || a.zone.index - b.zone.index || a.walker.index - b.walker.index)
+  for (let i = 0; i < edges.length; ) {
+    const { zone, leave: leaves } = edges[i]
+    const walkers = []
+    for (; i < edges.length && edges[i].zone === zone && edges[i].leave === leaves; i++) walkers.push(edges[i].walker)
+    if (leaves) leave(world, zone, walkers)
+    else enter(world, zone, walkers)
+  }
+  settleStale(world, finders)
+}
+
+function historyOf(world: World): ChannelHistory {
+  const fields: ChannelHistory['fields'] = {}
+  for (const [channel, tracks] of world.tracks)
+    fields[channel] = Object.fromEntries(Object.entries(tracks).map(([name, { colour, segments }]) => [name, { colour, segments }]))
+  return { fields, fades: world.fades, cameras: world.cameras, locks: world.locks }
+}
+
+/** The log as it is written to a file. */
+export function logOf(show: Show, run: Run): RunLog {
+  const { seed, length, walks, events } = run
+  return { format: 'esvik-run', version: 1, show: show.title, walks, seed, length, events }
+}
+
+/** A channel's fields at a time; `player` is the place of a walk in the run. */
+export function channelAt(show: Show, run: Run, channel: string, t: number, player: number): { [field: string]: Value } {
+  const path = run.paths[player]
+  const eyes = (): Pose => ownEyes({ compiled: compiledOf(show) }, { path } as never, t)
+  return valueOfChannel(show, run.channels, channel, t, player, eyes)
+}
+
+export { positionAt, facingAt }

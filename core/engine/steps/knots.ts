@@ -1,0 +1,38 @@
+import type { BurstStep, FlagStep, SignalStep, StopStep, ZoneStep } from '../../show/types'
+import { setZone } from '../bodies'
+import { sendSignal } from '../moments'
+import { cut } from '../playings'
+import type { Playing, StepState, World } from '../world'
+
+/** A burst is told in the log; its particles are the picture's. */
+export function burst(_world: World, _playing: Playing, _state: StepState, _step: BurstStep): undefined {}
+
+export function signal(world: World, playing: Playing, _: StepState, step: SignalStep): undefined {
+  world.signalsUnderWay++
+  world.agenda.put(world.now + step.delay, () => {
+    world.signalsUnderWay--
+    sendSignal(world, step.name, playing)
+  })
+}
+
+export function flag(world: World, _: Playing, __: StepState, step: FlagStep): undefined {
+  const value = step.set ?? (world.flags.get(step.flag) as number) + step.add!
+  world.flags.set(step.flag, value)
+  world.emit({ t: world.now, kind: 'flag', flag: step.flag, value })
+}
+
+export function zone(world: World, _: Playing, __: StepState, step: ZoneStep): undefined {
+  setZone(world, world.compiled.zoneIndex.get(step.zone)!, step.enabled)
+}
+
+/** Ends all playings of a cue, of all players, its own too; their sounds fade out. */
+export function stop(world: World, _: Playing, __: StepState, step: StopStep): undefined {
+  for (const audible of world.audible) {
+    if (audible.until <= world.now) continue
+    const owner = world.playings.find((p) => p.number === audible.playing)
+    if (owner?.rule.cue.cue.id !== step.cue) continue
+    audible.until = world.now
+    audible.fadeOut = step.fade
+  }
+  for (const playing of [...world.playings]) if (playing.rule.cue.cue.id === step.cue) cut(world, playing, 'stopped')
+}

@@ -1,0 +1,78 @@
+import type { CameraStep, FadeStep, FreezeStep, Lock, MoveStep, PromptStep } from '../../show/types'
+import { audienceOf } from '../audience'
+import { cameraAt, OWN_FOV, type CameraClaim, type Pose } from '../camera'
+import { tracksFor } from '../channels'
+import { lock, move as moveBody, unlock } from '../bodies'
+import { opacityAt, type FadeClaim } from '../picture'
+import { give, keep, take, type Claim } from '../tracks'
+import { facingAt, positionAt, type Walker } from '../walker'
+import type { Playing, StepState, World } from '../world'
+
+export function prompt(world: World, playing: Playing, state: StepState, step: PromptStep): undefined {
+  const at = { seconds: 0, ease: 'linear' } as const
+  const tracks = audienceOf(world, playing).map((player) => tracksFor(world.tracks, world.compiled.show, `prompt:${step.id}`, player.index).shown)
+  if (step.hold === 'keep') {
+    for (const track of tracks) keep(track, world.now, true, at)
+    return
+  }
+  const claims = tracks.map((track) => [track, { target: true, motion: at, release: at } satisfies Claim] as const)
+  for (const [track, claim] of claims) take(track, world.now, claim)
+  state.letGo = () => {
+    for (const [track, claim] of claims) give(track, world.now, claim)
+  }
+}
+
+export function fade(world: World, playing: Playing, state: StepState, step: FadeStep): number {
+  const fades = audienceOf(world, playing).map((player) => {
+    const all = world.fades[player.index]
+    const made: FadeClaim = { t: world.now, colour: step.colour, in: step.in, stay: step.stay, out: step.out, from: opacityAt(all, world.now).opacity }
+    all.push(made)
+    return made
+  })
+  state.letGo = (how) => {
+    if (how === 'cut') for (const made of fades) made.cut ??= world.now
+  }
+  return step.in + step.stay + step.out
+}
+
+/** What a player's own eyes see from now. */
+export function ownEyes(world: { compiled: World['compiled'] }, walker: Walker, t: number): Pose {
+  const [x, y, z] = positionAt(walker.path, t)
+  return { mark: null, at: [x, y + world.compiled.show.player.eye, z], yaw: facingAt(walker.path, t), pitch: 0, fov: OWN_FOV }
+}
+
+export function camera(world: World, playing: Playing, state: StepState, step: CameraStep): number {
+  const { marks } = world.compiled.show.place
+  const stops = step.marks.map(({ mark, travel, ease, stay }) => {
+    const at = marks.find((m) => m.id === mark)!
+    const seen = at.kind === 'camera' ? at : { ...at, pitch: 0, fov: OWN_FOV }
+    return { pose: { mark, at: seen.at, yaw: seen.yaw, pitch: seen.pitch, fov: seen.fov }, travel, ease, stay }
+  })
+  const back = { seconds: step.back?.seconds ?? 0, ease: step.back?.ease ?? ('linear' as const) }
+  const claims = audienceOf(world, playing).map((player) => {
+    const all = world.cameras[player.index]
+    const from = cameraAt(all, world.now, () => ownEyes(world, player, world.now))
+    const made: CameraClaim = { t: world.now, from, stops, back }
+    all.push(made)
+    return made
+  })
+  state.letGo = (how) => {
+    if (how === 'cut') for (const made of claims) made.cut ??= world.now
+  }
+  return stops.reduce((sum, stop) => sum + stop.travel + stop.stay, 0) + back.seconds
+}
+
+export function freeze(world: World, playing: Playing, state: StepState, step: FreezeStep): undefined {
+  const locks = [...step.locks].sort() as Lock[]
+  const players = audienceOf(world, playing)
+  for (const player of players) lock(world, player, locks)
+  if (step.hold === 'keep') return
+  state.letGo = () => {
+    for (const player of players) unlock(world, player, locks)
+  }
+}
+
+export function move(world: World, playing: Playing, _: StepState, step: MoveStep): undefined {
+  const mark = world.compiled.show.place.marks.find((m) => m.id === step.mark)!
+  for (const player of audienceOf(world, playing)) if (player.present) moveBody(world, player, mark.at, mark.yaw, step.quiet)
+}

@@ -1,0 +1,129 @@
+import type { BedStep, Point, ScatterStep, SoundStep, Where } from '../../show/types'
+import { middleOfZone } from '../compile'
+import { draw, within, type Stream } from '../luck'
+import { drawFrom } from '../pools'
+import { holdOf, streamOf } from '../playings'
+import { audienceOf } from '../audience'
+import { facingAt, positionAt } from '../walker'
+import { DEFAULT_REACH, nameOf, type Audible, type Playing, type StepState, type World } from '../world'
+
+/** How long a sound lasts, trimmed and pitched (s). */
+function lengthOf(world: World, sound: string, pitch: number): number {
+  const { seconds, trim } = world.compiled.sounds.get(sound)!
+  return (trim ? trim[1] - trim[0] : seconds) / 2 ** (pitch / 1200)
+}
+
+/** Where a sound is. Around a body: uses draws `first` (direction) and `first + 1` (distance). */
+function placeOf(world: World, playing: Playing, where: Where, stream: Stream, first: number): Pick<Audible, 'place' | 'follows'> {
+  const { place } = world.compiled.show
+  switch (where.at) {
+    case 'prop': {
+      const prop = place.props.find((p) => p.id === where.prop)!
+      return { place: [prop.at[0], prop.at[1] + prop.size[1] / 2, prop.at[2]] }
+    }
+    case 'mark':
+      return { place: place.marks.find((m) => m.id === where.mark)!.at }
+    case 'zone':
+      return { place: playing.rule.zone ? middleOfZone(playing.rule.zone) : 'head' }
+    case 'head':
+      return { place: 'head' }
+    case 'player':
+    case 'around': {
+      const body = playing.body ?? world.players[0] ?? world.walkers[0]
+      const [x, y, z] = positionAt(body.path, world.now)
+      const eye = y + world.compiled.show.player.eye
+      if (where.at === 'player') return { place: [x, eye, z], follows: body.index }
+      const yaw = facingAt(body.path, world.now) + (draw(stream, first) - 0.5) * where.arc
+      const far = within([where.near, where.far], draw(stream, first + 1))
+      const a = (yaw * Math.PI) / 180
+      return { place: [x - far * Math.sin(a), eye, z - far * Math.cos(a)] as Point }
+    }
+  }
+}
+
+function sounds(world: World, playing: Playing, step: SoundStep | BedStep | ScatterStep, as: Omit<Audible, 't' | 'playing' | 'step' | 'bus' | 'heardBy' | 'until'>): Audible {
+  const length = lengthOf(world, as.sound, as.pitch)
+  const audible: Audible = {
+    t: world.now,
+    playing: playing.number,
+    step: step.id,
+    bus: step.bus,
+    heardBy: audienceOf(world, playing).map((player) => player.index),
+    until: as.loop ? Infinity : world.now + Math.max(0, length - as.fadeOut),
+    ...as,
+  }
+  world.audible.push(audible)
+  const { sound, bus, place, gain, pitch } = audible
+  world.emit({ t: world.now, kind: 'sound', playing: playing.number, step: step.id, sound, bus, place, gain, pitch, length })
+  return audible
+}
+
+const memoryName = (playing: Playing): string => `${playing.rule.name}|${nameOf(playing.body)}`
+const ownGain = (world: World, sound: string): number => world.compiled.sounds.get(sound)!.gain
+
+export function sound(world: World, playing: Playing, state: StepState, step: SoundStep): number | undefined {
+  const stream = streamOf(world, playing, step.id)
+  const drawn = step.pool
+    ? drawFrom(world, world.compiled.pools.get(step.pool)!, memoryName(playing), stream, 0)
+    : { sound: step.sound!, gain: 0, pitch: 0 }
+  const gain = ownGain(world, drawn.sound) + drawn.gain + within(step.gain, draw(stream, 3))
+  const pitch = drawn.pitch + within(step.pitch, draw(stream, 4))
+  const audible = sounds(world, playing, step, {
+    sound: drawn.sound,
+    ...placeOf(world, playing, step.where, stream, 5),
+    reach: step.reach,
+    gain,
+    pitch,
+    loop: step.loop,
+    fadeIn: step.fadeIn,
+    fadeOut: step.fadeOut,
+  })
+  if (!step.loop) return lengthOf(world, drawn.sound, pitch)
+  if (holdOf(step) !== 'keep') state.letGo = () => silence(world, audible)
+}
+
+function silence(world: World, audible: Audible): void {
+  audible.until = Math.min(audible.until, world.now)
+}
+
+export function bed(world: World, playing: Playing, state: StepState, step: BedStep): undefined {
+  const audible = sounds(world, playing, step, {
+    sound: step.sound,
+    ...placeOf(world, playing, step.where, streamOf(world, playing, step.id), 0),
+    reach: DEFAULT_REACH,
+    gain: ownGain(world, step.sound) + step.gain,
+    pitch: 0,
+    loop: true,
+    fadeIn: step.fadeIn,
+    fadeOut: step.fadeOut,
+  })
+  if (step.hold !== 'keep') state.letGo = () => silence(world, audible)
+}
+
+/** How many draws of its stream each single sound of a scatter may use. */
+const DRAWS = 8
+
+export function scatter(world: World, playing: Playing, state: StepState, step: ScatterStep): undefined {
+  const stream = streamOf(world, playing, step.id)
+  const pool = world.compiled.pools.get(step.pool)!
+  const endings: number[] = []
+  const one = (number: number) => {
+    const first = number * DRAWS
+    const drawn = drawFrom(world, pool, memoryName(playing), stream, first + 1)
+    const gain = ownGain(world, drawn.sound) + drawn.gain + within(step.gain, draw(stream, first + 4))
+    const pitch = drawn.pitch + within(step.pitch, draw(stream, first + 5))
+    const at = placeOf(world, playing, step.where, stream, first + 6)
+    const sounding = endings.filter((end) => end > world.now).length
+    if (sounding < step.most) {
+      endings.push(world.now + lengthOf(world, drawn.sound, pitch))
+      sounds(world, playing, step, { sound: drawn.sound, ...at, reach: DEFAULT_REACH, gain, pitch, loop: false, fadeIn: 0, fadeOut: 0.05 })
+    }
+    next(number + 1, step.every)
+  }
+  let entry: ReturnType<World['agenda']['put']>
+  const next = (number: number, wait: readonly [number, number]) => {
+    entry = world.agenda.put(world.now + within(wait, draw(stream, number * DRAWS)), () => one(number))
+  }
+  next(0, step.first)
+  if (step.hold !== 'keep') state.letGo = () => void (entry.dropped = true)
+}

@@ -1,0 +1,123 @@
+import type { Lock, Point, Show, Walk } from '../show/types'
+import { positionOn, yawOf, type Cylinder } from '../space'
+import type { Entry } from './agenda'
+import { legAt, routeOf, routeOver, type Facing, type Route } from './legs'
+
+/** From a time on a body follows a route from its own time `own`, or stands still on it. */
+export interface PathPart {
+  t: number
+  own: number
+  moving: boolean
+  route: Route
+  /** The yaw it is held at while looking is locked. */
+  held?: number
+}
+export interface Walker {
+  index: number
+  walk: Walk
+  player: boolean
+  tags: Set<string>
+  cylinders: { body: Cylinder; feet: Cylinder; eyes: Cylinder }
+  present: boolean
+  ended: boolean
+  path: PathPart[]
+  /** How many freezes hold each control. */
+  locks: { [lock in Lock]: number }
+  lockedSince: number
+  /** Per zone: whether it counts as inside, and which of its visits this is. */
+  inside: Uint8Array
+  visit: Uint32Array
+  /** What the intention has on the agenda: in its own time, so that a freeze can put it off. */
+  intents: { own: number; act: () => void; entry: Entry }[]
+}
+
+export function createWalker(show: Show, walk: Walk, index: number, zones: number): Walker {
+  const radius = walk.body.radius ?? show.player.radius
+  const height = walk.body.height ?? show.player.height
+  return {
+    index,
+    walk,
+    player: walk.body.kind === 'player',
+    tags: new Set(walk.body.tags),
+    cylinders: {
+      body: { radius, low: 0, high: height },
+      feet: { radius: 0, low: 0, high: 0 },
+      eyes: { radius: 0, low: show.player.eye, high: show.player.eye },
+    },
+    present: false,
+    ended: false,
+    path: [{ t: walk.start, own: 0, moving: true, route: routeOf(show, walk) }],
+    locks: { walk: 0, jump: 0, look: 0, use: 0 },
+    lockedSince: Infinity,
+    inside: new Uint8Array(zones),
+    visit: new Uint32Array(zones),
+    intents: [],
+  }
+}
+
+export const partNow = (walker: { path: PathPart[] }): PathPart => walker.path[walker.path.length - 1]
+
+/** A body's own time at a time of the run. */
+export const ownTime = (part: PathPart, t: number): number => (part.moving ? part.own + (t - part.t) : part.own)
+/** The time of the run at which a body's own time comes, if nothing holds it up. */
+export const runTime = (part: PathPart, own: number): number => part.t + (own - part.own)
+
+export function partAt(path: readonly PathPart[], t: number): PathPart {
+  let i = path.length - 1
+  while (i > 0 && path[i].t > t) i--
+  return path[i]
+}
+
+/** Where the feet are at a time of the run. */
+export function positionAt(path: readonly PathPart[], t: number): Point {
+  const part = partAt(path, t)
+  const own = Math.max(0, ownTime(part, t))
+  const leg = part.route.legs[legAt(part.route, own)]
+  return positionOn(leg.piece, Math.min(own - leg.start, leg.piece.seconds))
+}
+
+/** Which way a body faces at a time of the run (degrees). */
+export function facingAt(path: readonly PathPart[], t: number): number {
+  const part = partAt(path, t)
+  if (part.held !== undefined) return part.held
+  const own = Math.max(0, ownTime(part, t))
+  if (own === 0 && !part.moving && part.route.faces !== undefined) return part.route.faces
+  const leg = part.route.legs[legAt(part.route, own)]
+  return facingFrom(leg.facing, positionOn(leg.piece, Math.min(own - leg.start, leg.piece.seconds)))
+}
+
+function facingFrom(facing: Facing, at: Point): number {
+  if ('yaw' in facing) return facing.yaw
+  return yawOf(facing.at[0] - at[0], facing.at[2] - at[2])
+}
+
+/** Stops or resumes the intention at a time; its facing can be held meanwhile. */
+export function turnPage(walker: Walker, t: number, moving: boolean, held: number | undefined): void {
+  const part = partNow(walker)
+  walker.path.push({ t, own: ownTime(part, t), moving, route: part.route, held })
+}
+
+/** Puts the body at a mark with what is left of its walk. Gives whether anything is left to walk. */
+export function reroute(show: Show, walker: Walker, t: number, at: Point, yaw: number, moving: boolean, held: number | undefined): boolean {
+  const part = partNow(walker)
+  const own = ownTime(part, t)
+  const { reaches, first } = part.route
+  let reached = 0
+  while (reached + 1 < reaches.length && reaches[reached + 1].time <= own + 1e-9) reached++
+  const { points } = walker.walk
+  const next = Math.min(points.length, first + reached + 1)
+  const arrive = walker.ended ? -1 : points.findIndex((point, index) => index >= next && point.arrive)
+  let stops
+  let firstPoint
+  if (arrive >= 0) {
+    stops = [{ ...points[arrive], at, faces: yaw }, ...points.slice(arrive + 1)]
+    firstPoint = arrive
+  } else {
+    const last = points[next - 1]
+    const here = { at, pace: last.pace, pause: 0, use: false, useAfter: 0, look: 'ahead' as const, faces: yaw }
+    stops = walker.ended ? [here] : [here, ...points.slice(next)]
+    firstPoint = next - 1
+  }
+  walker.path.push({ t, own: 0, moving, route: { ...routeOver(show, stops, firstPoint, yaw), faces: yaw }, held })
+  return !walker.ended
+}

@@ -1,0 +1,102 @@
+/**
+ * The vocabulary in which the table of the document is written. The table itself is `table.ts`; from it come the
+ * Yup schema (`validate.ts`), the JSON Schema (`json-schema.ts`), the defaults (`complete.ts`) and the references (`references.ts`).
+ */
+export type ListName =
+  'props' | 'lights' | 'marks' | 'flags' | 'sounds' | 'pools' | 'buses' | 'cues' | 'zones' | 'kits' | 'floors' | 'walks'
+
+export type Field =
+  | { type: 'text'; max: number; min: number; pattern?: string; what?: string }
+  | { type: 'number'; min: number; max: number; above?: number; whole?: boolean }
+  | { type: 'yesno' }
+  | { type: 'choice'; of: readonly (string | number | boolean)[] }
+  | { type: 'ref'; to: ListName }
+  | { type: 'numbers'; count: number; whole?: boolean; min: number }
+  | { type: 'range'; min: number; max: number }
+  | { type: 'list'; of: Field; min: number; max: number; ids?: boolean; distinct?: boolean }
+  | RecordField
+  | { type: 'kinds'; by: string; kinds: { [kind: string]: RecordField } }
+  | { type: 'either'; options: Option[] }
+  | { type: 'map'; of: Field }
+
+export interface RecordField {
+  type: 'record'
+  fields: { [name: string]: Field }
+  /** Fields that may be missing; the value is what stands there then (`undefined`: nothing). */
+  optional: { [name: string]: Default }
+  /** Groups of fields of which exactly one, at most one, or at least one is given. */
+  oneOf?: string[][]
+  notBoth?: string[][]
+  someOf?: string[][]
+}
+export type Default = unknown | ((record: Record<string, unknown>) => unknown)
+/** An alternative, and how to tell from the value that it is the one meant. */
+export interface Option {
+  meant: (value: unknown) => boolean
+  field: Field
+}
+
+/** Numbers in a document stay within this (metres, seconds, candela …), so no sum of a few of them overflows. */
+export const LARGEST = 1e6
+export const LIMITS = { zones: 5000, list: 20_000, text: 20_000, bytes: 8 * 1024 * 1024, walkSeconds: 8 * 3600 }
+
+export const text = (max = 200, min = 1): Field => ({ type: 'text', max, min })
+export const note: Field = { type: 'text', max: LIMITS.text, min: 0 }
+export const id: Field = { type: 'text', max: 40, min: 1, pattern: '^[a-z0-9-]+$', what: '1 to 40 of a-z, 0-9 and -' }
+export const colour: Field = {
+  type: 'text',
+  max: 7,
+  min: 7,
+  pattern: '^#[0-9a-fA-F]{6}$',
+  what: 'a colour such as "#8899aa"',
+}
+export const asset: Field = {
+  type: 'text',
+  max: 64,
+  min: 64,
+  pattern: '^[0-9a-f]{64}$',
+  what: 'the SHA-256 of a file, 64 of 0-9 a-f',
+}
+export const number = (min = -LARGEST, max = LARGEST): Field => ({ type: 'number', min, max })
+export const positive: Field = { type: 'number', min: 0, max: LARGEST, above: 0 }
+export const seconds = number(0)
+export const whole = (min: number, max = LARGEST): Field => ({ type: 'number', min, max, whole: true })
+export const yesno: Field = { type: 'yesno' }
+export const choice = (...of: (string | number | boolean)[]): Field => ({ type: 'choice', of })
+export const ref = (to: ListName): Field => ({ type: 'ref', to })
+export const point: Field = { type: 'numbers', count: 3, min: -LARGEST }
+export const size: Field = { type: 'numbers', count: 3, min: 0 }
+export const spot: Field = { type: 'numbers', count: 2, min: -LARGEST }
+export const range = (min = -LARGEST, max = LARGEST): Field => ({ type: 'range', min, max })
+export const list = (of: Field, min = 0, max = LIMITS.list): Field => ({ type: 'list', of, min, max })
+/** A list of things with ids: unique within it. */
+export const things = (of: Field, max = LIMITS.list): Field => ({ type: 'list', of, min: 0, max, ids: true })
+export const distinct = (of: Field, min = 0): Field => ({ type: 'list', of, min, max: 100, distinct: true })
+export const map = (of: Field): Field => ({ type: 'map', of })
+export const either = (...options: Option[]): Field => ({ type: 'either', options })
+export const kinds = (by: string, of: { [kind: string]: RecordField }): Field => ({ type: 'kinds', by, kinds: of })
+
+export const isNumber = (v: unknown): v is number => typeof v === 'number'
+export const isText = (v: unknown): v is string => typeof v === 'string'
+export const isBoolean = (v: unknown): v is boolean => typeof v === 'boolean'
+export const isRecord = (v: unknown): v is Record<string, unknown> =>
+  typeof v === 'object' && v !== null && !Array.isArray(v)
+export const has =
+  (field: string) =>
+  (v: unknown): boolean =>
+    isRecord(v) && field in v
+
+/** A record; fields of `optional` may be missing and then have the value given there. */
+export function record(
+  fields: { [name: string]: Field },
+  optional: { [name: string]: [Field, Default?] } = {},
+  groups: Pick<RecordField, 'oneOf' | 'notBoth' | 'someOf'> = {},
+): RecordField {
+  const all = { ...fields }
+  const defaults: RecordField['optional'] = {}
+  for (const [name, [field, value]] of Object.entries(optional)) {
+    all[name] = field
+    defaults[name] = value
+  }
+  return { type: 'record', fields: all, optional: defaults, ...groups }
+}

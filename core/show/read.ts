@@ -1,0 +1,120 @@
+import { complete } from './complete'
+import { pointerOf, ShowError } from './errors'
+import { isRecord, LIMITS } from './fields'
+import { listOf, references } from './references'
+import { BUSES, showTable } from './table'
+import type { Condition, Rule, Show } from './types'
+import { validate } from './validate'
+
+/**
+ * The complete show of a document as somebody wrote it.
+ * @throws ShowError that names what is wrong and where
+ */
+export function readShow(file: unknown): Show {
+  if (!isRecord(file)) throw new ShowError('The document must be a JSON object', '')
+  if (file.format !== 'esvik-show') throw new ShowError('/format must be "esvik-show": this is not a show document', '/format')
+  if (typeof file.version === 'number' && file.version > 1)
+    throw new ShowError(`/version is ${file.version}: this show was written by a newer Esvik; this one reads version 1`, '/version')
+  validate(showTable, file)
+  const show = complete(showTable, file) as Show
+  checkShow(show)
+  return show
+}
+
+/**
+ * The complete show of a document's text.
+ * @throws ShowError also where the text is no JSON or too long
+ */
+export function parseShow(text: string): Show {
+  if (text.length > LIMITS.bytes) throw new ShowError('The document is larger than 8 MiB', '')
+  let file: unknown
+  try {
+    file = JSON.parse(text)
+  } catch (error) {
+    throw new ShowError(`The document is not JSON: ${(error as Error).message}`, '')
+  }
+  return readShow(file)
+}
+
+/** A show as text: fields in the order of the table, two spaces, a line end at the end, so that versions compare well. */
+export const writeShow = (show: Show): string => JSON.stringify(complete(showTable, show), null, 2) + '\n'
+
+/**
+ * What the table can't say of a complete show: that ids lead somewhere and values agree with each other.
+ * @throws ShowError
+ */
+export function checkShow(show: Show): void {
+  checkReferences(show)
+  checkRules(show)
+  show.place.floors.forEach((floor, index) => {
+    const [i, j] = floor.slopeTo?.edge ?? [0, 1]
+    const n = floor.outline.length
+    if (i >= n || j >= n || i === j)
+      fail(['place', 'floors', index, 'slopeTo', 'edge'], `must name two different corners of the outline, 0 to ${n - 1}`)
+  })
+  show.cues.forEach((cue, c) =>
+    cue.steps.forEach((step, s) => {
+      if (step.kind === 'flag') {
+        const flag = show.flags.find((f) => f.id === step.flag)!
+        const kind = typeof flag.start
+        const given = step.set !== undefined ? typeof step.set : 'number'
+        if (kind !== given) fail(['cues', c, 'steps', s, step.set !== undefined ? 'set' : 'add'], `does not fit the flag "${flag.name}", which is ${kind === 'number' ? 'a number' : 'yes or no'}`)
+      }
+    }),
+  )
+  show.walks.forEach((walk, w) => {
+    let time = walk.start
+    walk.points.forEach((point, p) => {
+      const next = walk.points[p + 1]
+      time += point.pause
+      if (next) time += Math.hypot(...next.at.map((v, i) => v - point.at[i])) / (point.pace ?? show.player.walk)
+      if (time > LIMITS.walkSeconds) fail(['walks', w, 'points', p], 'comes later than 8 hours: a walk may last 8 hours at most')
+    })
+  })
+}
+
+function fail(keys: (string | number)[], message: string): never {
+  const pointer = pointerOf(keys)
+  throw new ShowError(`${pointer} ${message}`, pointer)
+}
+
+const singular: { [list: string]: string } = { buses: 'bus' }
+
+function checkReferences(show: Show): void {
+  const known = new Map<string, Set<string>>()
+  for (const { keys, to, id } of references(show)) {
+    if (!known.has(to)) {
+      const ids = new Set(listOf(show, to).map((item) => item.id))
+      if (to === 'buses') BUSES.forEach((bus) => ids.add(bus))
+      known.set(to, ids)
+    }
+    if (!known.get(to)!.has(id)) fail(keys, `names the ${singular[to] ?? to.slice(0, -1)} "${id}", which the show does not have`)
+  }
+}
+
+function checkRules(show: Show): void {
+  const seen = new Set<string>()
+  const check = (rule: Rule, keys: (string | number)[], unique: boolean) => {
+    if (unique && seen.has(rule.id)) fail([...keys, 'id'], `is "${rule.id}", which another rule of the show has already`)
+    if (unique) seen.add(rule.id)
+    rule.when.forEach((condition, index) => checkCondition(show, condition, [...keys, 'when', index]))
+  }
+  show.zones.forEach((zone, z) => {
+    zone.rules.forEach((rule, r) => check(rule, ['zones', z, 'rules', r], true))
+    const kit = show.kits.find((k) => k.id === zone.kit)
+    for (const [ruleId, override] of Object.entries(zone.overrides ?? {})) {
+      if (!kit?.rules.some((rule) => rule.id === ruleId)) fail(['zones', z, 'overrides', ruleId], 'is not a rule of the zone’s kit')
+      ;(override.when ?? []).forEach((condition, index) => checkCondition(show, condition, ['zones', z, 'overrides', ruleId, 'when', index]))
+    }
+  })
+  show.kits.forEach((kit, k) => kit.rules.forEach((rule, r) => check(rule, ['kits', k, 'rules', r], false)))
+  show.rules.forEach((rule, r) => check(rule, ['rules', r], true))
+}
+
+function checkCondition(show: Show, condition: Condition, keys: (string | number)[]): void {
+  const flag = show.flags.find((f) => f.id === condition.flag)!
+  if (typeof flag.start !== typeof condition.value)
+    fail([...keys, 'value'], `does not fit the flag "${flag.name}", which is ${typeof flag.start === 'number' ? 'a number' : 'yes or no'}`)
+  if (typeof condition.value === 'boolean' && condition.is !== '=' && condition.is !== '!=')
+    fail([...keys, 'is'], `must be "=" or "!=": "${flag.name}" is yes or no and has no order`)
+}

@@ -1,0 +1,64 @@
+import type { Field, ListName } from './fields'
+import { showTable } from './table'
+import type { Show } from './types'
+
+/** One place in a document that names another thing by its id. */
+export interface Reference {
+  keys: (string | number)[]
+  to: ListName
+  id: string
+}
+
+function walk(field: Field, value: unknown, keys: (string | number)[], found: Reference[]): void {
+  if (value === undefined) return
+  switch (field.type) {
+    case 'ref':
+      found.push({ keys, to: field.to, id: value as string })
+      return
+    case 'record':
+      for (const [name, of] of Object.entries(field.fields)) walk(of, (value as Record<string, unknown>)[name], [...keys, name], found)
+      return
+    case 'kinds':
+      walk(field.kinds[(value as Record<string, string>)[field.by]], value, keys, found)
+      return
+    case 'either':
+      walk((field.options.find((o) => o.meant(value)) ?? field.options[field.options.length - 1]).field, value, keys, found)
+      return
+    case 'list':
+      if (carriesRefs(field.of)) (value as unknown[]).forEach((item, index) => walk(field.of, item, [...keys, index], found))
+      return
+    case 'map':
+      for (const [key, item] of Object.entries(value as object)) walk(field.of, item, [...keys, key], found)
+      return
+  }
+}
+const carriesRefs = (field: Field): boolean => field.type !== 'numbers' && field.type !== 'text' && field.type !== 'choice'
+
+/** Every place of a complete show that names another thing, in document order. */
+export function references(show: Show): Reference[] {
+  const found: Reference[] = []
+  walk(showTable, show, [], found)
+  return found
+}
+
+const lists: { [list in ListName]: (show: Show) => readonly { id: string }[] } = {
+  props: (show) => show.place.props,
+  lights: (show) => show.place.lights,
+  marks: (show) => show.place.marks,
+  floors: (show) => show.place.floors,
+  flags: (show) => show.flags,
+  sounds: (show) => show.sounds,
+  pools: (show) => show.pools,
+  buses: (show) => show.buses,
+  cues: (show) => show.cues,
+  zones: (show) => show.zones,
+  kits: (show) => show.kits,
+  walks: (show) => show.walks,
+}
+/** The things of a list of the show, by the name references use for it. */
+export const listOf = (show: Show, name: ListName): readonly { id: string }[] => lists[name](show)
+
+/** Everything that uses a thing: the references to it. */
+export function usesOf(show: Show, to: ListName, id: string): Reference[] {
+  return references(show).filter((reference) => reference.to === to && reference.id === id)
+}

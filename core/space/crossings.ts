@@ -1,0 +1,176 @@
+import { both, NEVER, union, type Intervals } from './intervals'
+import { distanceToPolygon, inCapsule, inCircle, inRoundedBox, inSlab, insidePolygon, type Span } from './lines'
+import type { Cylinder, Piece } from './piece'
+import type { Solid } from './solid'
+
+/** Heights that differ by less than this meet (m). */
+const HEIGHT_SLACK = 1e-6
+/** How far apart two outlines may be, from rounding alone, and still touch (m). */
+const TOUCH_SLACK = 1e-9
+/** Spans of contact shorter than this are not what walking along an edge looks like (s). */
+const ALONG_EDGE = 1e-2
+/** Contact that begins this little after the end of a piece belongs to its end (s). */
+const TIME_SLACK = 1e-9
+
+/**
+ * When a body that walks a piece touches a solid grown by `rim`, in the piece's own time, solved in closed form
+ * (bracketed to 1e-12 s for a sphere met on a slope).
+ */
+export function crossings(solid: Solid, rim: number, body: Cylinder, piece: Piece): Intervals {
+  if (piece.seconds === 0) return touches(solid, rim, body, piece.from) ? [0, 0] : NEVER
+  if (piece.seconds === Infinity) return touches(solid, rim, body, piece.from) ? [0, Infinity] : NEVER
+  if (!nearBounds(solid, rim, body, piece)) return NEVER
+  const exact = clip(contact(solid, rim, body, piece), piece.seconds)
+  if (exact.length > 0) return exact
+  const along = clip(contact(solid, rim + TOUCH_SLACK, body, piece), piece.seconds)
+  return along.length > 0 && along[1] - along[0] > ALONG_EDGE ? along : NEVER
+}
+
+function nearBounds(solid: Solid, rim: number, body: Cylinder, piece: Piece): boolean {
+  const reach = rim + body.radius + 1e-6
+  const b = solid.bounds
+  for (let axis = 0; axis < 3; axis++) {
+    const from = piece.from[axis]
+    const to = from + piece.velocity[axis] * piece.seconds
+    const low = Math.min(from, to) + (axis === 1 ? body.low - rim - 1e-5 : -reach)
+    const high = Math.max(from, to) + (axis === 1 ? body.high + rim + 1e-5 : reach)
+    if (high < b[axis] || low > b[axis + 3]) return false
+  }
+  return true
+}
+
+function clip(spans: Intervals, seconds: number): Intervals {
+  if (spans.length === 2 && spans[0] >= 0 && spans[1] <= seconds) return spans
+  const result: number[] = []
+  for (let i = 0; i < spans.length; i += 2) {
+    if (spans[i] > seconds + TIME_SLACK || spans[i + 1] < -TIME_SLACK) continue
+    result.push(Math.min(seconds, Math.max(0, spans[i])), Math.min(seconds, Math.max(0, spans[i + 1])))
+  }
+  return result
+}
+
+const asIntervals = (span: Span): Intervals => span ?? NEVER
+
+function contact(solid: Solid, rim: number, body: Cylinder, piece: Piece): Intervals {
+  if (solid.kind === 'sphere') return asIntervals(inSphere(solid, rim, body, piece))
+  const heights = inSlab(
+    piece.from[1],
+    piece.velocity[1],
+    solid.low - rim - HEIGHT_SLACK - body.high,
+    solid.high + rim + HEIGHT_SLACK - body.low,
+  )
+  if (!heights) return NEVER
+  return both(heights, inPlan(solid, body.radius + rim, piece))
+}
+
+function inPlan(solid: Exclude<Solid, { kind: 'sphere' }>, r: number, { from, velocity, seconds }: Piece): Intervals {
+  const [vx, , vz] = velocity
+  if (solid.kind === 'prism') return inPolygon(solid.outline, r, from[0], from[2], vx, vz, seconds)
+  const px = from[0] - solid.x
+  const pz = from[2] - solid.z
+  if (solid.kind === 'cylinder') return asIntervals(inCircle(px, pz, vx, vz, solid.radius + r))
+  const { sin, cos, hw, hd } = solid
+  return asIntervals(inRoundedBox(px * cos - pz * sin, px * sin + pz * cos, vx * cos - vz * sin, vx * sin + vz * cos, hw, hd, r))
+}
+
+/** When a disc of radius r meets a polygon, concave ones too: near an edge, or between two edges and inside. */
+function inPolygon(outline: readonly [number, number][], r: number, px: number, pz: number, vx: number, vz: number, seconds: number): Intervals {
+  const spans: number[][] = []
+  const cuts = [0, seconds]
+  for (let i = 0, j = outline.length - 1; i < outline.length; j = i++) {
+    const [ax, az] = outline[j]
+    const [bx, bz] = outline[i]
+    const near = inCapsule(px, pz, vx, vz, outline[j], outline[i], r)
+    if (near) spans.push(near)
+    const across = vx * (bz - az) - vz * (bx - ax)
+    if (across !== 0) {
+      const t = ((ax - px) * (bz - az) - (az - pz) * (bx - ax)) / across
+      if (t > 0 && t < seconds) cuts.push(t)
+    }
+  }
+  cuts.sort((a, b) => a - b)
+  for (let i = 1; i < cuts.length; i++) {
+    const middle = (cuts[i - 1] + cuts[i]) / 2
+    if (cuts[i] > cuts[i - 1] && insidePolygon(px + vx * middle, pz + vz * middle, outline)) spans.push([cuts[i - 1], cuts[i]])
+  }
+  return union(spans, TIME_SLACK)
+}
+
+/** (max(0, d − r))² + v² ≤ R², d in plan from the axis to the centre, v from the body's span to the centre. Convex in time, so one span. */
+function inSphere(solid: Solid & { kind: 'sphere' }, rim: number, body: Cylinder, piece: Piece): Span {
+  const { from, velocity, seconds } = piece
+  const R = solid.radius + rim
+  const px = from[0] - solid.x
+  const pz = from[2] - solid.z
+  const low = from[1] + body.low - solid.y
+  const height = body.high - body.low
+  const [vx, vy, vz] = velocity
+  if (vy === 0) {
+    const v = low > 0 ? low : low + height < 0 ? low + height : 0
+    return Math.abs(v) <= R ? inCircle(px, pz, vx, vz, body.radius + Math.sqrt(R * R - v * v)) : undefined
+  }
+  if (body.radius === 0 && height === 0) {
+    const a = vx * vx + vy * vy + vz * vz
+    const b = px * vx + low * vy + pz * vz
+    const d = b * b - a * (px * px + low * low + pz * pz - R * R)
+    return d < 0 ? undefined : [(-b - Math.sqrt(d)) / a, (-b + Math.sqrt(d)) / a]
+  }
+  const over = (t: number) => {
+    const d = Math.max(0, Math.hypot(px + vx * t, pz + vz * t) - body.radius)
+    const y = low + vy * t
+    const v = y > 0 ? y : y + height < 0 ? y + height : 0
+    return d * d + v * v - R * R
+  }
+  return belowZero(over, -TIME_SLACK, seconds + TIME_SLACK)
+}
+
+/** The span in [from, to] in which a convex function is at most 0, bracketed to 1e-12. */
+function belowZero(f: (t: number) => number, from: number, to: number): Span {
+  let a = from
+  let b = to
+  for (let i = 0; i < 200 && b - a > 1e-12; i++) {
+    const m1 = a + (b - a) / 3
+    const m2 = b - (b - a) / 3
+    if (f(m1) <= f(m2)) b = m2
+    else a = m1
+    if (f((a + b) / 2) <= 0) break
+  }
+  const least = (a + b) / 2
+  if (f(least) > 0) return undefined
+  const edge = (outside: number): number => {
+    if (f(outside) <= 0) return outside
+    let inside = least
+    for (let i = 0; i < 100 && Math.abs(outside - inside) > 1e-12; i++) {
+      const middle = (outside + inside) / 2
+      if (f(middle) <= 0) inside = middle
+      else outside = middle
+    }
+    return inside
+  }
+  return [edge(from), edge(to)]
+}
+
+/** Whether a body whose feet are at a point touches a solid grown by `rim`. */
+export function touches(solid: Solid, rim: number, body: Cylinder, at: readonly [number, number, number]): boolean {
+  const [x, y, z] = at
+  if (solid.kind === 'sphere') {
+    const d = Math.max(0, Math.hypot(x - solid.x, z - solid.z) - body.radius)
+    const low = y + body.low - solid.y
+    const high = y + body.high - solid.y
+    const v = low > 0 ? low : high < 0 ? high : 0
+    return Math.hypot(d, v) <= solid.radius + rim + TOUCH_SLACK
+  }
+  if (y + body.low > solid.high + rim + HEIGHT_SLACK || y + body.high < solid.low - rim - HEIGHT_SLACK) return false
+  return distanceInPlan(solid, x, z) <= body.radius + rim + TOUCH_SLACK
+}
+
+function distanceInPlan(solid: Exclude<Solid, { kind: 'sphere' }>, x: number, z: number): number {
+  if (solid.kind === 'prism') return distanceToPolygon(x, z, solid.outline)
+  const px = x - solid.x
+  const pz = z - solid.z
+  if (solid.kind === 'cylinder') return Math.max(0, Math.hypot(px, pz) - solid.radius)
+  const { sin, cos, hw, hd } = solid
+  const dx = Math.max(0, Math.abs(px * cos - pz * sin) - hw)
+  const dz = Math.max(0, Math.abs(px * sin + pz * cos) - hd)
+  return Math.hypot(dx, dz)
+}

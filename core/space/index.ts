@@ -1,0 +1,7 @@
+export * from './crossings'
+export * from './intervals'
+export * from './lines'
+export * from './piece'
+export * from './sight'
+export * from './solid'
+export * from './yaw'

@@ -1,0 +1,93 @@
+import type { Spot } from '../show/types'
+
+/** A span of time during which something holds, or undefined if it never does. */
+export type Span = [from: number, to: number] | undefined
+
+/** When |p + v·t| ≤ r: the chord of a line through a circle about the origin. */
+export function inCircle(px: number, pz: number, vx: number, vz: number, r: number): Span {
+  const a = vx * vx + vz * vz
+  const c = px * px + pz * pz - r * r
+  if (a === 0) return c <= 0 ? [-Infinity, Infinity] : undefined
+  const b = px * vx + pz * vz
+  const d = b * b - a * c
+  if (d < 0) return undefined
+  const root = Math.sqrt(d)
+  return [(-b - root) / a, (-b + root) / a]
+}
+
+/** When low ≤ p + v·t ≤ high. */
+export function inSlab(p: number, v: number, low: number, high: number): Span {
+  if (v === 0) return p >= low && p <= high ? [-Infinity, Infinity] : undefined
+  const a = (low - p) / v
+  const b = (high - p) / v
+  return a <= b ? [a, b] : [b, a]
+}
+
+export function overlap(a: Span, b: Span): Span {
+  if (!a || !b) return undefined
+  const from = Math.max(a[0], b[0])
+  const to = Math.min(a[1], b[1])
+  return from <= to ? [from, to] : undefined
+}
+
+/** The smallest span that holds both: for parts of one convex set. */
+export function hull(a: Span, b: Span): Span {
+  if (!a) return b
+  if (!b) return a
+  return [Math.min(a[0], b[0]), Math.max(a[1], b[1])]
+}
+
+/** When a moving point lies within r of a rectangle of half sizes hw, hd about the origin (its corners rounded by r). */
+export function inRoundedBox(px: number, pz: number, vx: number, vz: number, hw: number, hd: number, r: number): Span {
+  let span = overlap(inSlab(px, vx, -hw - r, hw + r), inSlab(pz, vz, -hd, hd))
+  if (r > 0) {
+    span = hull(span, overlap(inSlab(px, vx, -hw, hw), inSlab(pz, vz, -hd - r, hd + r)))
+    for (const x of [-hw, hw]) for (const z of [-hd, hd]) span = hull(span, inCircle(px - x, pz - z, vx, vz, r))
+  }
+  return span
+}
+
+/** When a moving point lies within r of the segment from a to b. */
+export function inCapsule(px: number, pz: number, vx: number, vz: number, a: Spot, b: Spot, r: number): Span {
+  const dx = b[0] - a[0]
+  const dz = b[1] - a[1]
+  const length = Math.hypot(dx, dz)
+  let span = hull(inCircle(px - a[0], pz - a[1], vx, vz, r), inCircle(px - b[0], pz - b[1], vx, vz, r))
+  if (length > 0) {
+    const ux = dx / length
+    const uz = dz / length
+    const along = inSlab((px - a[0]) * ux + (pz - a[1]) * uz, vx * ux + vz * uz, 0, length)
+    const across = inSlab((pz - a[1]) * ux - (px - a[0]) * uz, vz * ux - vx * uz, -r, r)
+    span = hull(span, overlap(along, across))
+  }
+  return span
+}
+
+/** Whether a spot lies inside a polygon (even-odd; on the edge either way). */
+export function insidePolygon(x: number, z: number, outline: readonly Spot[]): boolean {
+  let inside = false
+  for (let i = 0, j = outline.length - 1; i < outline.length; j = i++) {
+    const [xi, zi] = outline[i]
+    const [xj, zj] = outline[j]
+    if (zi > z !== zj > z && x < ((xj - xi) * (z - zi)) / (zj - zi) + xi) inside = !inside
+  }
+  return inside
+}
+
+/** The distance from a spot to a segment. */
+export function distanceToSegment(x: number, z: number, a: Spot, b: Spot): number {
+  const dx = b[0] - a[0]
+  const dz = b[1] - a[1]
+  const length2 = dx * dx + dz * dz
+  const u = length2 === 0 ? 0 : Math.min(1, Math.max(0, ((x - a[0]) * dx + (z - a[1]) * dz) / length2))
+  return Math.hypot(x - a[0] - u * dx, z - a[1] - u * dz)
+}
+
+/** The distance in plan from a spot to a polygon, 0 inside it. */
+export function distanceToPolygon(x: number, z: number, outline: readonly Spot[]): number {
+  if (insidePolygon(x, z, outline)) return 0
+  let least = Infinity
+  for (let i = 0, j = outline.length - 1; i < outline.length; j = i++)
+    least = Math.min(least, distanceToSegment(x, z, outline[j], outline[i]))
+  return least
+}
