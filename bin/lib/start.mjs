@@ -121,7 +121,7 @@ async function main() {
     const launch = () => {
       server = dev
         ? spawn(join(root, 'node_modules/.bin/nuxt'), ['dev', '--host', '127.0.0.1', '--port', String(port)], { cwd: root, env, stdio: ['ignore', 'inherit', 'inherit'] })
-        : spawn(process.execPath, ['--enable-source-maps', serverFile], { cwd: root, env, stdio: ['ignore', 'ignore', 'inherit'], detached: true })
+        : spawn(process.execPath, ['--enable-source-maps', serverFile], { cwd: root, env, stdio: ['ignore', 'ignore', 'inherit', 'ipc'], detached: true })
       server.on('exit', async (code) => {
         if (stopping) return
         said(`The application ended (${code ?? 'killed'}); it is started again.`)

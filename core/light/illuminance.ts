@@ -1,0 +1,80 @@
+import { channelAt, facingAt, linearOf, positionAt, type Run } from '../engine'
+import type { Light, Point, Show } from '../show/types'
+import { blocked } from '../space'
+
+/** The relative luminance of a colour, 0 to 1 (Rec. ITU-R BT.709). */
+export function luminance(colour: string): number {
+  const [r, g, b] = linearOf(colour)
+  return 0.2126 * r + 0.7152 * g + 0.0722 * b
+}
+
+/** How much of a light gets to a distance: inverse square with a window that closes at its reach (glTF KHR_lights_punctual). */
+export function falloff(distance: number, reach: number): number {
+  const d = Math.max(0.05, distance)
+  return Math.min(1, Math.max(0, 1 - (d / reach) ** 4)) / (d * d)
+}
+
+/** How much of a spot light goes a way off its axis (degrees): `cone` is its whole opening, `edge` the share of it that fades. */
+export function coneAt(light: Pick<Light, 'cone' | 'edge'>, off: number): number {
+  const outer = Math.cos(((light.cone / 2) * Math.PI) / 180)
+  const inner = Math.cos((((light.cone * (1 - light.edge)) / 2) * Math.PI) / 180)
+  const c = Math.cos((off * Math.PI) / 180)
+  if (c <= outer) return 0
+  if (c >= inner) return 1
+  const u = (c - outer) / (inner - outer)
+  return u * u
+}
+
+function offAxis(light: Pick<Light, 'yaw' | 'pitch'>, from: Point, to: Point): number {
+  const d = [to[0] - from[0], to[1] - from[1], to[2] - from[2]]
+  const length = Math.hypot(...d) || 1
+  const yaw = (light.yaw * Math.PI) / 180
+  const pitch = (light.pitch * Math.PI) / 180
+  const axis = [-Math.sin(yaw) * Math.cos(pitch), Math.sin(pitch), -Math.cos(yaw) * Math.cos(pitch)]
+  const c = (d[0] * axis[0] + d[1] * axis[1] + d[2] * axis[2]) / length
+  return (Math.acos(Math.min(1, Math.max(-1, c))) * 180) / Math.PI
+}
+
+/** The light that falls on a player at eye height at a time (lux): each light's candela over the square of the way, as far as no wall stands between, and the ambient light. */
+export function luxOnPlayer(show: Show, run: Run, player: number, t: number): number {
+  const [x, y, z] = positionAt(run.paths[player], t)
+  const eye: Point = [x, y + show.player.eye, z]
+  const atmosphere = channelAt(show, run, 'atmosphere', t, player)
+  let lux = (atmosphere.level as number) * luminance(atmosphere.ambient as string)
+  const carrier = run.walks.findIndex((id) => show.walks.find((w) => w.id === id)?.body.kind === 'player')
+  for (const light of show.place.lights) {
+    const at = lightPlace(show, run, light, carrier, t)
+    const distance = Math.hypot(at[0] - eye[0], at[1] - eye[1], at[2] - eye[2])
+    if (distance >= light.reach) continue
+    const carried = light.tiedTo !== undefined && 'player' in light.tiedTo
+    const now = channelAt(show, run, `light:${light.id}`, t, player)
+    const shining = (now.candela as number) * (now.on as number)
+    if (shining === 0) continue
+    const cone = light.kind === 'spot' && !carried ? coneAt(light, offAxis(light, at, eye)) : 1
+    if (cone === 0 || (!carried && blocked(show.place.walls, [at[0], at[2]], [x, z], (at[1] + eye[1]) / 2))) continue
+    lux += shining * falloff(distance, light.reach) * cone
+  }
+  return lux
+}
+
+/** How far from the eyes a carried light is held (m). */
+const ARM = 0.5
+
+/** Where a light is at a time: its own place, with its prop, or in the hand of the run's first player. */
+export function lightPlace(show: Show, run: Run, light: Light, carrier: number, t: number): Point {
+  if (!light.tiedTo) return light.at
+  if ('prop' in light.tiedTo) {
+    const { prop: id } = light.tiedTo
+    const prop = show.place.props.find((p) => p.id === id)!
+    return [prop.at[0] + light.at[0], prop.at[1] + light.at[1], prop.at[2] + light.at[2]]
+  }
+  const path = run.paths[Math.max(0, carrier)]
+  const [x, y, z] = positionAt(path, t)
+  const yaw = (facingAt(path, t) * Math.PI) / 180
+  return [x - ARM * Math.sin(yaw), y + show.player.eye - 0.3, z - ARM * Math.cos(yaw)]
+}
+
+/** The light on a player over a whole run, every `every` seconds (lux). */
+export function luxOver(show: Show, run: Run, player: number, every: number): Float32Array {
+  return Float32Array.from({ length: Math.max(1, Math.ceil(run.length / every)) }, (_, i) => luxOnPlayer(show, run, player, (i + 0.5) * every))
+}

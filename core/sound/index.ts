@@ -1,0 +1,3 @@
+export * from './distance'
+export * from './envelope'
+export * from './loudness'

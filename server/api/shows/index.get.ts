@@ -1,0 +1,4 @@
+import { route } from '../../http/refusal'
+import { listShows } from '../../shows/list'
+
+export default route(() => listShows())

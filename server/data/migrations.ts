@@ -1,0 +1,48 @@
+import { DataTypes, type QueryInterface } from 'sequelize'
+import { SequelizeStorage, Umzug } from 'umzug'
+import { database } from './connection'
+
+const when = { type: DataTypes.DATE, allowNull: false, defaultValue: DataTypes.NOW }
+
+/** Every migration, in order. New ones go to the end; none is ever changed. */
+const migrations = [
+  {
+    name: '001-shows-edits-assets',
+    async up({ context }: { context: QueryInterface }) {
+      await context.createTable('shows', {
+        id: { type: DataTypes.UUID, primaryKey: true },
+        title: { type: DataTypes.TEXT, allowNull: false },
+        revision: { type: DataTypes.INTEGER, allowNull: false },
+        snapshot: { type: DataTypes.JSONB, allowNull: false },
+        snapshot_revision: { type: DataTypes.INTEGER, allowNull: false },
+        binned_at: { type: DataTypes.DATE },
+        created_at: when,
+        updated_at: when,
+      })
+      await context.createTable('edits', {
+        id: { type: DataTypes.UUID, primaryKey: true },
+        show_id: { type: DataTypes.UUID, allowNull: false, references: { model: 'shows', key: 'id' }, onDelete: 'CASCADE' },
+        revision: { type: DataTypes.INTEGER, allowNull: false },
+        label: { type: DataTypes.TEXT, allowNull: false },
+        patch: { type: DataTypes.JSONB, allowNull: false },
+        created_at: when,
+      })
+      await context.addIndex('edits', ['show_id', 'revision'], { unique: true })
+      await context.createTable('assets', {
+        hash: { type: DataTypes.STRING(64), primaryKey: true },
+        type: { type: DataTypes.TEXT, allowNull: false },
+        bytes: { type: DataTypes.BLOB, allowNull: false },
+        envelope: { type: DataTypes.BLOB, allowNull: false },
+        seconds: { type: DataTypes.DOUBLE, allowNull: false },
+        library: { type: DataTypes.JSONB },
+        created_at: when,
+      })
+    },
+  },
+]
+
+export async function migrate(): Promise<void> {
+  const sequelize = database()
+  const umzug = new Umzug({ migrations, context: sequelize.getQueryInterface(), storage: new SequelizeStorage({ sequelize }), logger: undefined })
+  await umzug.up()
+}

@@ -1,0 +1,95 @@
+import { DataTypes, Model, type CreationOptional, type InferAttributes, type InferCreationAttributes, type ModelStatic } from 'sequelize'
+import type { Operation, Show } from '../../core/show'
+import { database } from './connection'
+
+/** A show as it was at its last snapshot; the edits after that are rows of their own. */
+export interface ShowRow extends Model<InferAttributes<ShowRow>, InferCreationAttributes<ShowRow>> {
+  id: string
+  title: string
+  revision: number
+  snapshot: Show
+  snapshotRevision: number
+  binnedAt: CreationOptional<Date | null>
+  createdAt: CreationOptional<Date>
+  updatedAt: CreationOptional<Date>
+}
+export interface EditRow extends Model<InferAttributes<EditRow>, InferCreationAttributes<EditRow>> {
+  id: string
+  showId: string
+  revision: number
+  label: string
+  patch: Operation[]
+  createdAt: CreationOptional<Date>
+}
+export interface LibraryEntry {
+  id: string
+  name: string
+  tags: string[]
+}
+export interface AssetRow extends Model<InferAttributes<AssetRow>, InferCreationAttributes<AssetRow>> {
+  hash: string
+  type: string
+  bytes: Buffer
+  /** K-weighted mean square in 100 ms blocks, 32-bit floats, little end first. */
+  envelope: Buffer
+  seconds: number
+  /** For sounds that new shows come with: their id, name and tags there. */
+  library: CreationOptional<LibraryEntry | null>
+  createdAt: CreationOptional<Date>
+}
+
+interface Models {
+  Shows: ModelStatic<ShowRow>
+  Edits: ModelStatic<EditRow>
+  Assets: ModelStatic<AssetRow>
+}
+let made: Models | undefined
+
+/** The tables, as Sequelize models. */
+export function models(): Models {
+  if (made) return made
+  const db = database()
+  const options = { underscored: true, timestamps: true }
+  made = {
+    Shows: db.define<ShowRow>(
+      'show',
+      {
+        id: { type: DataTypes.UUID, primaryKey: true },
+        title: { type: DataTypes.TEXT, allowNull: false },
+        revision: { type: DataTypes.INTEGER, allowNull: false },
+        snapshot: { type: DataTypes.JSONB, allowNull: false },
+        snapshotRevision: { type: DataTypes.INTEGER, allowNull: false },
+        binnedAt: DataTypes.DATE,
+        createdAt: DataTypes.DATE,
+        updatedAt: DataTypes.DATE,
+      },
+      options,
+    ),
+    Edits: db.define<EditRow>(
+      'edit',
+      {
+        id: { type: DataTypes.UUID, primaryKey: true },
+        showId: { type: DataTypes.UUID, allowNull: false },
+        revision: { type: DataTypes.INTEGER, allowNull: false },
+        label: { type: DataTypes.TEXT, allowNull: false },
+        patch: { type: DataTypes.JSONB, allowNull: false },
+        createdAt: DataTypes.DATE,
+      },
+      { ...options, updatedAt: false },
+    ),
+    Assets: db.define<AssetRow>(
+      'asset',
+      {
+        hash: { type: DataTypes.STRING(64), primaryKey: true },
+        type: { type: DataTypes.TEXT, allowNull: false },
+        bytes: { type: DataTypes.BLOB, allowNull: false },
+        envelope: { type: DataTypes.BLOB, allowNull: false },
+        seconds: { type: DataTypes.DOUBLE, allowNull: false },
+        library: DataTypes.JSONB,
+        createdAt: DataTypes.DATE,
+      },
+      { ...options, updatedAt: false },
+    ),
+  }
+  return made
+}

@@ -1,0 +1,76 @@
+import { Op } from 'sequelize'
+import { applyPatch, checkTouched, PatchConflict, rebase, ShowError, type Edit, type Operation, type Show } from '../../core/show'
+import { database } from '../data/connection'
+import { models } from '../data/models'
+import { Refusal } from '../http/refusal'
+import { forget, inTurn, openShow, type OpenShow } from './open'
+
+/** A snapshot is written after so many edits. */
+const SNAPSHOT_EVERY = 50
+
+export interface Accepted {
+  revision: number
+  /** The patch as it was applied, after others' edits. */
+  patch: Operation[]
+  /** What others did since the revision the edit was made on. */
+  before: { revision: number; patch: Operation[] }[]
+}
+
+/**
+ * Takes an edit that was made on a revision. Committed before this resolves.
+ * @throws Refusal 404 no such show, 409 what it is about has changed, 422 it breaks the show
+ */
+export function acceptEdit(id: string, edit: Edit, base: number): Promise<Accepted> {
+  return inTurn(id, async () => {
+    const open = await openShow(id)
+    if (!open) throw new Refusal(404, 'There is no such show')
+    const { Edits } = models()
+    const known = await Edits.findByPk(edit.id)
+    if (known) return { revision: known.revision, patch: known.patch, before: await editsBetween(id, base, known.revision - 1) }
+    if (base > open.revision) throw new Refusal(409, `The edit was made on revision ${base}, but this show is at ${open.revision}`)
+    const before = base < open.revision ? await editsBetween(id, base, open.revision) : []
+    const { patch, show } = merged(open, edit.patch, before)
+    await commit(open, { ...edit, patch }, show)
+    return { revision: open.revision, patch, before }
+  })
+}
+
+async function editsBetween(id: string, after: number, upTo: number): Promise<Accepted['before']> {
+  if (upTo <= after) return []
+  const rows = await models().Edits.findAll({ where: { showId: id, revision: { [Op.gt]: after, [Op.lte]: upTo } }, order: [['revision', 'ASC']] })
+  return rows.map(({ revision, patch }) => ({ revision, patch }))
+}
+
+function merged(open: OpenShow, edit: Operation[], before: Accepted['before']): { patch: Operation[]; show: Show } {
+  try {
+    const patch = before.length > 0 ? rebase(open.show, edit) : edit
+    const show = applyPatch(open.show, patch)
+    checkTouched(show, patch)
+    return { patch, show }
+  } catch (error) {
+    if (error instanceof PatchConflict) throw new Refusal(409, error.message, { pointer: error.path, before, revision: open.revision })
+    if (error instanceof ShowError) throw new Refusal(before.length > 0 ? 409 : 422, error.message, { pointer: error.pointer, before, revision: open.revision })
+    throw error
+  }
+}
+
+async function commit(open: OpenShow, edit: Edit, show: Show): Promise<void> {
+  const { Shows, Edits } = models()
+  const revision = open.revision + 1
+  const snapshot = revision - open.snapshotRevision >= SNAPSHOT_EVERY
+  try {
+    await database().transaction(async (transaction) => {
+      await Edits.create({ id: edit.id, showId: open.id, revision, label: edit.label, patch: edit.patch }, { transaction, returning: false })
+      await Shows.update(
+        { revision, title: show.title, ...(snapshot && { snapshot: show, snapshotRevision: revision }) },
+        { where: { id: open.id }, transaction },
+      )
+    })
+  } catch (error) {
+    forget(open.id)
+    throw error
+  }
+  open.show = show
+  open.revision = revision
+  if (snapshot) open.snapshotRevision = revision
+}

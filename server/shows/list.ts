@@ -1,0 +1,62 @@
+import { randomUUID } from 'node:crypto'
+import { Op } from 'sequelize'
+import type { Show } from '../../core/show'
+import { models } from '../data/models'
+import { forget, inTurn, openShow } from './open'
+import { Refusal } from '../http/refusal'
+
+export interface Listed {
+  id: string
+  title: string
+  revision: number
+  changedAt: string
+  binnedAt: string | null
+}
+
+export async function listShows(): Promise<Listed[]> {
+  const rows = await models().Shows.findAll({ attributes: ['id', 'title', 'revision', 'updatedAt', 'binnedAt'], order: [['updatedAt', 'DESC']] })
+  return rows.map((row) => ({
+    id: row.id,
+    title: row.title,
+    revision: row.revision,
+    changedAt: row.updatedAt.toISOString(),
+    binnedAt: row.binnedAt?.toISOString() ?? null,
+  }))
+}
+
+export async function createShow(show: Show): Promise<string> {
+  const id = randomUUID()
+  await models().Shows.create({ id, title: show.title, revision: 1, snapshot: show, snapshotRevision: 1 })
+  return id
+}
+
+/** A show as it stands. @throws Refusal 404 */
+export async function showNow(id: string): Promise<{ show: Show; revision: number }> {
+  if (!/^[0-9a-f-]{36}$/.test(id)) throw new Refusal(404, 'There is no such show')
+  return inTurn(id, async () => {
+    const open = await openShow(id)
+    if (!open) throw new Refusal(404, 'There is no such show')
+    return { show: open.show, revision: open.revision }
+  })
+}
+
+/** Puts a show into the bin, or takes it out again. */
+export async function setBinned(id: string, binned: boolean): Promise<void> {
+  await showNow(id)
+  await models().Shows.update({ binnedAt: binned ? new Date() : null }, { where: { id }, silent: true })
+}
+
+/** Deletes a show for good; only one that is in the bin. */
+export async function destroyBinned(id: string): Promise<void> {
+  const gone = await models().Shows.destroy({ where: { id, binnedAt: { [Op.ne]: null } } })
+  if (gone === 0) throw new Refusal(409, 'Only a show in the bin can be deleted for good')
+  forget(id)
+}
+
+/** Names of a show's sounds whose file is not here. */
+export async function missingSounds(show: Show): Promise<string[]> {
+  const hashes = [...new Set(show.sounds.map((sound) => sound.asset))]
+  const there = await models().Assets.findAll({ attributes: ['hash'], where: { hash: hashes } })
+  const known = new Set(there.map((row) => row.hash))
+  return show.sounds.filter((sound) => !known.has(sound.asset)).map((sound) => sound.name)
+}
