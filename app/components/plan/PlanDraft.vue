@@ -1,0 +1,11 @@
+<script setup lang="ts">
+import { outlineOf, solidOf } from '~~/core/space'
+import type { Shape } from '~~/core/show'
+import { pathOf } from './geometry'
+
+defineProps<{ shape: Shape; pixel: number }>()
+</script>
+
+<template>
+  <path :d="pathOf(outlineOf(solidOf(shape)))" fill="url(#survey)" stroke="#f4b55f" :stroke-width="1.8 * pixel" class="pointer-events-none" />
+</template>

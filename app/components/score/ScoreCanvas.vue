@@ -1,0 +1,105 @@
+<script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+import type { Lane } from '~~/core/score'
+import { usePlayhead } from '~/stores/playhead'
+import { useRun } from '~/stores/run'
+import { useSelection } from '~/stores/selection'
+import { useView } from '~/stores/view'
+import { CURVES_HEIGHT, LANE, paint, RULER, tOf, xOf, type Layout } from '~/score/paint'
+
+const props = defineProps<{ lanes: Lane[]; scroll: number }>()
+const emit = defineEmits<{ scroll: [to: number] }>()
+const runs = useRun()
+const playhead = usePlayhead()
+const selection = useSelection()
+const view = useView()
+const frame = ref<HTMLElement>()
+const canvas = ref<HTMLCanvasElement>()
+const { width, height } = useElementSize(frame)
+
+const layout = computed((): Layout => ({ width: width.value, height: height.value, from: view.from, to: view.to, ruler: RULER, lane: LANE, scroll: props.scroll, curves: height.value - CURVES_HEIGHT }))
+const ghost = computed(() => runs.ghost && new Map(runs.ghost.lanes.map((lane) => [lane.zone, lane])))
+const fades = computed(() => (runs.run?.channels.fades[runs.player] ?? []).map((fade) => ({ from: fade.t, to: (fade.cut ?? fade.t + fade.in + fade.stay) + fade.out })))
+
+let asked = 0
+function draw() {
+  asked = 0
+  const context = canvas.value?.getContext('2d', { alpha: false })
+  const { score } = runs
+  if (!context || width.value === 0) return
+  const ratio = window.devicePixelRatio || 1
+  const [w, h] = [Math.round(width.value * ratio), Math.round(height.value * ratio)]
+  if (canvas.value!.width !== w || canvas.value!.height !== h) [canvas.value!.width, canvas.value!.height] = [w, h]
+  context.setTransform(ratio, 0, 0, ratio, 0, 0)
+  paint(context, layout.value, {
+    score: score ?? { lanes: [], loose: undefined, locks: [] },
+    lanes: props.lanes,
+    ghost: ghost.value,
+    chosen: selection.zone?.id,
+    marked: playhead.marked,
+    loudness: runs.loudness,
+    lux: runs.lux,
+    luxEvery: 0.25,
+    fades: fades.value,
+  })
+}
+watch(
+  [layout, () => props.lanes, ghost, () => selection.zone?.id, () => playhead.marked, () => runs.loudness, () => runs.lux, fades],
+  () => (asked ||= requestAnimationFrame(draw)),
+  { immediate: true },
+)
+onMounted(() => void document.fonts.ready.then(draw))
+
+const headX = computed(() => xOf(layout.value, playhead.t))
+const timeAt = (event: { clientX: number }) => tOf(layout.value, event.clientX - frame.value!.getBoundingClientRect().left)
+
+/** Over the clock and the curves one scrubs; over the lanes a click goes there and a drag marks a span. */
+function press(event: PointerEvent) {
+  if (event.button !== 0) return
+  const box = frame.value!.getBoundingClientRect()
+  const y = event.clientY - box.top
+  const lanesHere = y > RULER && y < layout.value.curves
+  const began = timeAt(event)
+  const startX = event.clientX
+  frame.value!.setPointerCapture(event.pointerId)
+  if (lanesHere) {
+    const lane = props.lanes[Math.floor((y - RULER + props.scroll) / LANE)]
+    if (lane?.zone) selection.choose('zone', lane.zone)
+  }
+  if (!event.shiftKey || !lanesHere) playhead.seek(began)
+  const move = (e: PointerEvent) => {
+    if (!lanesHere) return playhead.seek(timeAt(e))
+    if (Math.abs(e.clientX - startX) < 4) return
+    const t = timeAt(e)
+    playhead.marked = { from: Math.max(0, Math.min(began, t)), to: Math.min(playhead.length, Math.max(began, t)) }
+  }
+  const up = (e: PointerEvent) => {
+    if (lanesHere && Math.abs(e.clientX - startX) < 4 && playhead.marked) {
+      playhead.marked = undefined
+      playhead.looping = false
+    }
+    frame.value!.removeEventListener('pointermove', move)
+    frame.value!.removeEventListener('pointerup', up)
+  }
+  frame.value!.addEventListener('pointermove', move)
+  frame.value!.addEventListener('pointerup', up)
+}
+
+/** The wheel zooms about the pointer; sideways or with Shift it moves along; with Alt it moves over the lanes. */
+function wheel(event: WheelEvent) {
+  if (event.altKey) return emit('scroll', Math.max(0, props.scroll + event.deltaY))
+  const along = Math.abs(event.deltaX) > Math.abs(event.deltaY) ? event.deltaX : event.shiftKey ? event.deltaY : 0
+  if (along !== 0) view.pan((along / width.value) * (view.to - view.from))
+  else view.zoom(Math.exp(event.deltaY * (event.ctrlKey ? 0.01 : 0.0016)), timeAt(event))
+}
+</script>
+
+<template>
+  <div ref="frame" class="absolute inset-0 touch-none select-none" @pointerdown="press" @wheel.prevent="wheel" @dblclick="view.fit()">
+    <canvas ref="canvas" class="size-full" aria-hidden="true" />
+    <ScoreMarks :lanes="lanes" :layout="layout" />
+    <div class="pointer-events-none absolute inset-y-0 left-0 w-px bg-lamp" :style="{ transform: `translateX(${headX}px)` }" :hidden="headX < 0 || headX > width">
+      <div class="absolute top-[22px] -left-[4.5px] size-2.5 rounded-full bg-lamp" />
+    </div>
+  </div>
+</template>

@@ -1,0 +1,83 @@
+<script setup lang="ts">
+import { rulesOf, type Lane } from '~~/core/score'
+import { usePlayhead } from '~/stores/playhead'
+import { useRun } from '~/stores/run'
+import { useSelection } from '~/stores/selection'
+import { useShow } from '~/stores/show'
+import { clock, seconds } from '~/format/time'
+import { cueName, heldSentence, walkName } from '~/format/words'
+import { xOf, yOf, type Layout } from '~/score/paint'
+
+/** What of the score can be reached and read: a button on every fired and held mark in sight. */
+interface Mark {
+  key: string
+  zone: string
+  t: number
+  x: number
+  y: number
+  held: boolean
+  words: string
+}
+const props = defineProps<{ lanes: Lane[]; layout: Layout }>()
+const document = useShow()
+const runs = useRun()
+const playhead = usePlayhead()
+const selection = useSelection()
+const over = ref<Mark>()
+/** More buttons than this are more than anybody tabs through; the table of events has them all. */
+const MOST = 400
+
+const rules = computed(() => rulesOf(document.show!))
+const several = computed(() => runs.walks.length > 1)
+
+function wordsOf(lane: Lane, mark: Lane['fired'][number] | Lane['held'][number]): string {
+  const who = several.value && mark.player ? `, ${walkName(document.show!, mark.player)}` : ''
+  const at = `${lane.name}, ${clock(mark.t, 2)}${who}`
+  if ('gate' in mark) return `${heldSentence(mark, rules.value.get(mark.rule))} ${at}`
+  const playing = lane.playings.find((p) => p.playing === mark.playing)
+  return `Fired: ${cueName(document.show!, mark.cue)}${playing ? `, for ${seconds(playing.to - playing.from)}` : ''}. ${at}`
+}
+const marks = computed((): Mark[] => {
+  const found: Mark[] = []
+  const { from, to, curves, ruler, lane: tall } = props.layout
+  props.lanes.forEach((lane, index) => {
+    const y = yOf(props.layout, index)
+    if (y + tall < ruler || y > curves - 8) return
+    for (const mark of [...lane.fired, ...lane.held]) {
+      if (mark.t < from || mark.t > to || found.length >= MOST) continue
+      const held = 'gate' in mark
+      found.push({ key: `${mark.rule}|${mark.t}|${held}|${mark.player}`, zone: lane.zone, t: mark.t, x: xOf(props.layout, mark.t), y, held, words: wordsOf(lane, mark) })
+    }
+  })
+  return found
+})
+function go(mark: Mark) {
+  if (mark.zone) selection.choose('zone', mark.zone)
+  playhead.seek(mark.t)
+}
+</script>
+
+<template>
+  <div class="pointer-events-none absolute inset-x-0 overflow-hidden" :style="{ top: 0, height: `${layout.curves}px` }">
+    <button
+      v-for="mark in marks"
+      :key="mark.key"
+      class="pointer-events-auto absolute w-[11px]"
+      :class="mark.y < layout.ruler - 4 ? 'invisible' : ''"
+      :style="{ left: `${mark.x - 5}px`, top: `${mark.y + 2}px`, height: `${layout.lane - 5}px` }"
+      :aria-label="mark.words"
+      :data-mark="mark.held ? 'held' : 'fired'"
+      :data-zone="mark.zone"
+      :data-t="mark.t"
+      @pointerdown.stop
+      @click="go(mark)"
+      @pointerenter="over = mark"
+      @pointerleave="over = undefined"
+      @focus="over = mark"
+      @blur="over = undefined"
+    />
+    <p v-if="over" class="absolute z-20 max-w-80 rounded-md border border-rule bg-ink-2 px-2.5 py-1.5 text-xs shadow-lg" :class="over.held ? 'text-rust' : 'text-bone'" :style="{ left: `${Math.min(over.x + 10, layout.width - 330)}px`, top: `${over.y > layout.curves - 80 ? over.y - 40 : over.y + layout.lane + 2}px` }">
+      {{ over.words }}
+    </p>
+  </div>
+</template>

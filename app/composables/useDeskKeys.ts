@@ -1,0 +1,49 @@
+import { useEventListener } from '@vueuse/core'
+import { usePlayhead } from '~/stores/playhead'
+import { useSelection } from '~/stores/selection'
+import { useShow } from '~/stores/show'
+import { useView } from '~/stores/view'
+
+/** The keys of the desk view, where nothing is being typed. */
+export function useDeskKeys() {
+  const document = useShow()
+  const playhead = usePlayhead()
+  const selection = useSelection()
+  const view = useView()
+  const zones = useZoneEdits()
+  const middle = () => (playhead.t >= view.from && playhead.t <= view.to ? playhead.t : (view.from + view.to) / 2)
+
+  const plain: { [key: string]: (event: KeyboardEvent) => void } = {
+    ' ': () => playhead.toggle(),
+    ArrowRight: (event) => (event.shiftKey ? playhead.seek(playhead.t + 1) : playhead.stepEvent(1)),
+    ArrowLeft: (event) => (event.shiftKey ? playhead.seek(playhead.t - 1) : playhead.stepEvent(-1)),
+    Home: () => playhead.seek(0),
+    End: () => playhead.seek(playhead.length),
+    l: () => playhead.loop(),
+    '+': () => view.zoom(0.7, middle()),
+    '=': () => view.zoom(0.7, middle()),
+    '-': () => view.zoom(1 / 0.7, middle()),
+    '0': () => view.fit(),
+    z: () => playhead.marked && view.show(playhead.marked.from, playhead.marked.to),
+    f: () => (view.tall = view.tall === undefined ? 'score' : view.tall === 'score' ? 'below' : undefined),
+    Delete: () => selection.zone && zones.remove(selection.zone),
+    Escape: () => selection.clear(),
+  }
+  const withControl: { [key: string]: (event: KeyboardEvent) => void } = {
+    z: (event) => (event.shiftKey ? document.redo() : document.undo()),
+    y: () => document.redo(),
+    d: () => selection.zone && zones.duplicate(selection.zone),
+  }
+
+  useEventListener(window, 'keydown', (event: KeyboardEvent) => {
+    const target = event.target as HTMLElement
+    if (target.closest('input:not([type=range]):not([type=checkbox]), textarea, [role=dialog], [role=listbox], [role=menu]') || event.defaultPrevented) return
+    const key = event.key.length === 1 ? event.key.toLowerCase() : event.key
+    const act = event.ctrlKey || event.metaKey ? withControl[key] : plain[key]
+    if (!act) return
+    // A focused button is pressed by Space; the playhead takes it only from elsewhere, and from the marks of the score.
+    if (key === ' ' && target.closest('button') && !target.dataset.mark) return
+    event.preventDefault()
+    act(event)
+  })
+}

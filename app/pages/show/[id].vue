@@ -1,0 +1,68 @@
+<script setup lang="ts">
+import { useEvidence } from '~/stores/evidence'
+import { usePlayhead } from '~/stores/playhead'
+import { useRun } from '~/stores/run'
+import { useShow } from '~/stores/show'
+import { useSound } from '~/stores/sound'
+import { useView } from '~/stores/view'
+import { followPointer } from '~/composables/usePointerDrag'
+
+const route = useRoute()
+const document = useShow()
+useRun()
+const playhead = usePlayhead()
+const view = useView()
+const sound = useSound()
+useEvidence()
+useDeskKeys()
+const failed = ref('')
+const frame = ref<HTMLElement>()
+
+onMounted(async () => {
+  try {
+    const id = String(route.params.id)
+    await document.open(id)
+    view.restore()
+    useHead({ title: () => `${document.show?.title ?? 'Show'} · Esvik` })
+  } catch (error) {
+    const { statusCode } = error as { statusCode?: number }
+    failed.value = statusCode === 404 ? 'There is no such show. It may have been deleted.' : 'The server does not answer. Nothing is lost; try again when it is back.'
+  }
+})
+onBeforeUnmount(() => playhead.pause())
+
+const scoreShare = computed(() => (view.tall === 'score' ? 1 : view.tall === 'below' ? 0 : view.split))
+function divide(event: PointerEvent) {
+  view.tall = undefined
+  const box = frame.value!.getBoundingClientRect()
+  const to = (e: PointerEvent) => (view.split = Math.min(0.85, Math.max(0.2, (e.clientY - box.top) / box.height)))
+  followPointer(event, { move: to, end: to })
+}
+</script>
+
+<template>
+  <div class="flex h-full flex-col">
+    <AppHeader>
+      <UndoButtons v-if="document.show" />
+      <SaveState v-if="document.show" />
+      <div v-if="document.show" class="flex items-center gap-2">
+        <button class="chip" :aria-pressed="sound.mute" @click="sound.mute = !sound.mute">{{ sound.mute ? 'Sound off' : 'Sound on' }}</button>
+        <input v-model.number="sound.level" type="range" min="0" max="1" step="0.01" class="w-20 accent-[#f4b55f]" aria-label="Level" />
+      </div>
+      <a v-if="document.show" class="button" :href="`/api/shows/${document.id}/export`" download>Export</a>
+    </AppHeader>
+    <p v-if="failed" role="alert" class="m-8 text-rust">{{ failed }} <NuxtLink to="/" class="part">All shows</NuxtLink></p>
+    <main v-else-if="document.show" ref="frame" class="flex min-h-0 flex-1 flex-col">
+      <ScoreBand v-show="scoreShare > 0" :style="{ flex: `${scoreShare} 1 0` }" />
+      <div v-if="!view.tall" role="separator" aria-label="Divider between score and plan" aria-orientation="horizontal" class="flex h-2.5 flex-none cursor-row-resize touch-none items-center justify-center border-y border-rule bg-ink-0" @pointerdown="divide">
+        <span class="h-[3px] w-11 rounded bg-ink-3" />
+      </div>
+      <div v-show="scoreShare < 1" class="flex min-h-0" :style="{ flex: `${1 - scoreShare} 1 0` }">
+        <PlanBand class="flex-1" />
+        <DeskBand />
+      </div>
+    </main>
+    <p v-else class="m-8 text-bone-3">Opening the show …</p>
+    <ConflictChoice />
+  </div>
+</template>

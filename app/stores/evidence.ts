@@ -1,0 +1,35 @@
+import { proxy, wrap } from 'comlink'
+import { defineStore } from 'pinia'
+import { ref, shallowRef, watch } from 'vue'
+import type { Moment } from '../../core/study'
+import type { EvidenceWorker } from '../workers/evidence.worker'
+import { useRun } from './run'
+import { useShow } from './show'
+
+/** So many varied walkers stand behind a dial. */
+export const WALKERS = 100
+
+/** What varied walkers meet, for the dials: counted again shortly after the last edit. */
+export const useEvidence = defineStore('evidence', () => {
+  const document = useShow()
+  const runs = useRun()
+  const moments = shallowRef(new Map<string, Moment[]>())
+  const done = ref(0)
+  let worker: ReturnType<typeof wrap<EvidenceWorker>> | undefined
+  let timer: ReturnType<typeof setTimeout> | undefined
+
+  async function study(): Promise<void> {
+    const { show, dragging } = document
+    if (!show || dragging || runs.walks.length === 0) return
+    worker ??= wrap<EvidenceWorker>(new Worker(new URL('../workers/evidence.worker.ts', import.meta.url), { type: 'module' }))
+    done.value = 0
+    const found = await worker.study(show, [...runs.walks], WALKERS, proxy((n: number) => void (done.value = n)))
+    if (found) moments.value = new Map(found)
+  }
+  function soon(): void {
+    clearTimeout(timer)
+    timer = setTimeout(() => void study(), 120)
+  }
+  watch([() => document.show, () => runs.walks, () => document.dragging], soon)
+  return { moments, done }
+})

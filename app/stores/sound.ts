@@ -1,0 +1,53 @@
+import { useLocalStorage } from '@vueuse/core'
+import { defineStore } from 'pinia'
+import { computed, watch } from 'vue'
+import { createBuffers } from '../sound/buffers'
+import { createPlayer } from '../sound/player'
+import { usePlayhead } from './playhead'
+import { useRun } from './run'
+import { useShow } from './show'
+import { useView } from './view'
+
+/** What is heard while the score plays, and how loud. */
+export const useSound = defineStore('sound', () => {
+  const document = useShow()
+  const runs = useRun()
+  const playhead = usePlayhead()
+  const view = useView()
+  /** Low the first time; remembered after that. */
+  const level = useLocalStorage('esvik:level', 0.3)
+  const mute = useLocalStorage('esvik:mute', false)
+  const buffers = createBuffers()
+
+  const zoneOf = computed(() => {
+    const zones = new Map<number, string>()
+    for (const event of runs.run?.events ?? []) if (event.kind === 'fire' && event.zone) zones.set(event.playing, event.zone)
+    return zones
+  })
+  const lets = (playing: number) => {
+    const zone = zoneOf.value.get(playing)
+    if (view.solo !== undefined) return zone === view.solo
+    return zone === undefined || !view.muted.has(zone)
+  }
+  const player = createPlayer(
+    buffers,
+    () => (runs.run && document.show ? { run: runs.run, show: document.show, player: runs.player } : undefined),
+    lets,
+  )
+  playhead.setKeeper(player)
+  watch([level, mute], () => player.setLevel(mute.value ? 0 : level.value), { immediate: true })
+  watch(
+    () => document.show?.sounds,
+    (sounds) => void buffers.load(new Set(sounds?.map((sound) => sound.asset))),
+    { immediate: true },
+  )
+  watch(
+    () => runs.run,
+    () => player.change(),
+  )
+  watch([() => view.solo, () => [...view.muted]], () => player.gates())
+  /** What sounds now: when each source was told to begin, and from where in its file. */
+  const sounding = () =>
+    [...player.voices()].map(({ audible, when, offset }) => ({ sound: audible.sound, t: audible.t, pitch: audible.pitch, loop: audible.loop, when, offset }))
+  return { level, mute, sounding, now: player.now }
+})

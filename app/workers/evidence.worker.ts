@@ -1,0 +1,36 @@
+import { expose } from 'comlink'
+import { NotYet, RunError } from '../../core/engine'
+import type { Show } from '../../core/show'
+import { observe, type Evidence, type Moment } from '../../core/study'
+
+/** So long at a time (ms); then newer requests come through. */
+const SLICE = 4
+const breathe = () => new Promise<void>((done) => setTimeout(done, 0))
+
+let newest = 0
+const worker = {
+  /** The moments of every rule by varied walkers; undefined if a newer request came meanwhile. `told` hears how far it is. */
+  async study(show: Show, walks: string[], walkers: number, told: (done: number) => void): Promise<[string, Moment[]][] | undefined> {
+    const mine = ++newest
+    const evidence: Evidence = new Map()
+    let since = performance.now()
+    try {
+      for (let walker = 1; walker <= walkers; walker++) {
+        observe(show, walks, walker, evidence)
+        if (performance.now() - since > SLICE) {
+          told(walker)
+          await breathe()
+          if (mine !== newest) return undefined
+          since = performance.now()
+        }
+      }
+    } catch (error) {
+      if (error instanceof RunError || error instanceof NotYet) return []
+      throw error
+    }
+    told(walkers)
+    return [...evidence]
+  },
+}
+export type EvidenceWorker = typeof worker
+expose(worker)

@@ -1,0 +1,58 @@
+import { expose } from 'comlink'
+import { NotYet, run, RunError, walksOf, type Run } from '../../core/engine'
+import { luxOver } from '../../core/light'
+import { applyPatch, type Operation, type Show } from '../../core/show'
+import { scoreOf, type Score } from '../../core/score'
+import { loudnessOf } from '../../core/sound'
+import { runOfWalker } from '../../core/study'
+import { plainRun } from './plain-run'
+
+export interface RunRequest {
+  walks: string[]
+  seed: number
+  /** Edits since the last request that are there to stay. */
+  done: Operation[][]
+  /** What a drag in progress does on top of them. */
+  draft?: Operation[]
+  /** One of the study's varied walkers instead of the walks as they are drawn. */
+  walker?: number
+}
+export type RunAnswer = { run: Run; score: Score; took: number } | { problem: string }
+/** Light is worked out at so many seconds' distance. */
+export const LUX_EVERY = 0.25
+
+let show: Show
+let drafted: Show
+let latest: Run | undefined
+const envelopes = new Map<string, Float32Array>()
+
+const worker = {
+  open(document: Show): void {
+    show = drafted = document
+  },
+  run({ walks, seed, done, draft, walker: varied }: RunRequest): RunAnswer {
+    for (const patch of done) show = applyPatch(show, patch)
+    drafted = draft ? applyPatch(show, draft) : show
+    latest = undefined
+    const before = performance.now()
+    try {
+      const followed = walksOf(drafted, walks)
+      latest = varied === undefined ? run(drafted, followed, { seed }) : runOfWalker(drafted, walks, varied)
+      const score = scoreOf(drafted, latest)
+      return { run: plainRun(latest), score, took: performance.now() - before }
+    } catch (error) {
+      if (error instanceof RunError || error instanceof NotYet) return { problem: error.message }
+      throw error
+    }
+  },
+  addEnvelopes(made: [string, Float32Array][]): void {
+    for (const [hash, envelope] of made) envelopes.set(hash, envelope)
+  },
+  /** Loudness every 0.1 s (LUFS) and light every 0.25 s (lux) of the latest run, for one of its players. */
+  curves(player: number): { loudness: Float32Array; lux: Float32Array } | undefined {
+    if (!latest) return undefined
+    return { loudness: loudnessOf(drafted, latest, player, envelopes), lux: luxOver(drafted, latest, player, LUX_EVERY) }
+  },
+}
+export type RunWorker = typeof worker
+expose(worker)

@@ -1,0 +1,87 @@
+import { run, walksOf, type Run } from '../engine'
+import type { Rule, Show } from '../show/types'
+import { vary } from './vary'
+
+/** One moment of a rule by one walker of the study. */
+export interface Moment {
+  walker: number
+  t: number
+  /** How long the cue would play if it fired then (s); undefined if it was held and none has played yet. */
+  plays: number
+  fired: boolean
+}
+/** The moments of every rule, by its name in the log, walker by walker in order of time. */
+export type Evidence = Map<string, Moment[]>
+
+/** The run of one of the study's walkers, by its number. */
+export function runOfWalker(show: Show, walks: readonly string[], walker: number): Run {
+  const varied = walksOf(show, walks).map((walk) => vary(show, walk, walker * 7919 + 1))
+  return run(show, varied, { seed: walker })
+}
+
+/** Runs one varied walker of the walks and adds its moments. `walker` is its number and its seed. */
+export function observe(show: Show, walks: readonly string[], walker: number, into: Evidence): void {
+  const result = runOfWalker(show, walks, walker)
+  const byPlaying = new Map<number, Moment>()
+  const add = (rule: string, moment: Moment) => {
+    const known = into.get(rule)
+    if (known) known.push(moment)
+    else into.set(rule, [moment])
+  }
+  for (const event of result.events) {
+    if (event.kind === 'fire') {
+      const moment = { walker, t: event.t, plays: result.length - event.t, fired: true }
+      byPlaying.set(event.playing, moment)
+      add(event.rule, moment)
+    } else if (event.kind === 'held' && event.gate !== 'who' && event.gate !== 'off') add(event.rule, { walker, t: event.t, plays: 0, fired: false })
+    else if (event.kind === 'end') byPlaying.get(event.playing)!.plays = event.t - byPlaying.get(event.playing)!.t
+  }
+}
+
+/** A dot behind a dial: a gap that the setting lets through or stops. */
+export interface Dot {
+  gap: number
+  t: number
+  walker: number
+  held: boolean
+}
+
+/** Gaps between a rule's successive moments by the same walker, and which of them a debounce stops. */
+export function debounceDots(moments: readonly Moment[], debounce: number): Dot[] {
+  const dots: Dot[] = []
+  moments.forEach((moment, index) => {
+    const before = moments[index - 1]
+    if (!before || before.walker !== moment.walker) return
+    const gap = moment.t - before.t
+    dots.push({ gap, t: moment.t, walker: moment.walker, held: gap < debounce - 1e-9 })
+  })
+  return dots
+}
+
+/** Gaps from the last firing (or the end of its cue) to the next moment, with a debounce and a cooldown tried on the moments seen. */
+export function cooldownDots(moments: readonly Moment[], rule: Pick<Rule, 'debounce' | 'limit'>, cooldown: { seconds: number; from: 'fire' | 'end' }): Dot[] {
+  const typical = median(moments.filter((m) => m.fired).map((m) => m.plays))
+  const dots: Dot[] = []
+  let walker = -1
+  let last = -Infinity
+  let rests = -Infinity
+  for (const moment of moments) {
+    if (moment.walker !== walker) {
+      walker = moment.walker
+      last = rests = -Infinity
+    }
+    const tooSoon = moment.t - last < rule.debounce - 1e-9
+    last = moment.t
+    if (tooSoon) continue
+    const gap = moment.t - rests
+    const held = gap < cooldown.seconds - 1e-9
+    if (rests > -Infinity && gap >= 0) dots.push({ gap, t: moment.t, walker, held })
+    if (!held) rests = moment.t + (cooldown.from === 'end' ? (moment.fired ? moment.plays : typical) : 0)
+  }
+  return dots
+}
+
+function median(values: number[]): number {
+  const sorted = [...values].sort((a, b) => a - b)
+  return sorted.length > 0 ? sorted[sorted.length >> 1] : 0
+}

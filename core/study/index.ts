@@ -1,0 +1,2 @@
+export * from './evidence'
+export * from './vary'

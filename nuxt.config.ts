@@ -1,0 +1,26 @@
+import tailwindcss from '@tailwindcss/vite'
+
+export default defineNuxtConfig({
+  compatibilityDate: '2026-01-01',
+  ssr: false,
+  modules: ['@pinia/nuxt'],
+  css: ['~/assets/esvik.css'],
+  telemetry: false,
+  devtools: { enabled: false },
+  components: { dirs: [{ path: '~/components', pathPrefix: false }] },
+  app: {
+    head: {
+      title: 'Esvik',
+      htmlAttrs: { lang: 'en' },
+      meta: [{ name: 'viewport', content: 'width=device-width, initial-scale=1' }],
+      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' }],
+    },
+  },
+  vite: {
+    plugins: [tailwindcss()],
+    worker: { format: 'es' },
+    build: { target: 'es2022' },
+  },
+  nitro: { experimental: { websocket: false } },
+  typescript: { strict: true, typeCheck: false },
+})
