@@ -25,7 +25,8 @@ function mended<T>(work: () => T): T {
   try {
     return work()
   } catch (error) {
-    if (error instanceof ShowError || error instanceof RunError || error instanceof NotYet) throw new CliError(error.message.replaceAll('\n', ' '))
+    if (error instanceof ShowError || error instanceof RunError || error instanceof NotYet)
+      throw new CliError(error.message.replaceAll('\n', ' '))
     throw error
   }
 }
@@ -34,7 +35,8 @@ async function playFile(file: string, options: RunOptions): Promise<{ show: Show
   const source = await readText(file)
   return mended(() => {
     const show = parseShow(source)
-    if (options.walk.length === 0) throw new CliError(`Name a walk with --walk; the show has ${show.walks.map((w) => w.id).join(', ') || 'none'}`)
+    if (options.walk.length === 0)
+      throw new CliError(`Name a walk with --walk; the show has ${show.walks.map((w) => w.id).join(', ') || 'none'}`)
     return { show, result: play(show, walksOf(show, options.walk), { seed: options.seed, length: options.length }) }
   })
 }
@@ -56,10 +58,15 @@ export async function run(file: string, options: RunOptions & { out?: string }):
 export async function checkFormat(file: string): Promise<void> {
   const source = await readText(file)
   const show = mended(() => parseShow(source))
-  process.stdout.write(`"${show.title}" is a valid show: ${show.zones.length} zones, ${show.cues.length} cues, ${show.walks.length} walks\n`)
+  process.stdout.write(
+    `"${show.title}" is a valid show: ${show.zones.length} zones, ${show.cues.length} cues, ${show.walks.length} walks\n`,
+  )
 }
 
-export async function channel(file: string, options: RunOptions & { channel: string; at: number[]; player?: string }): Promise<void> {
+export async function channel(
+  file: string,
+  options: RunOptions & { channel: string; at: number[]; player?: string },
+): Promise<void> {
   const { show, result } = await playFile(file, options)
   const isPlayer = (id: string) => show.walks.find((walk) => walk.id === id)?.body.kind === 'player'
   const named = options.player ?? result.walks.find(isPlayer) ?? result.walks[0]

@@ -53,7 +53,10 @@ program
   .option('--player <id>', 'whose channel, by the id of a walk (the first player if not given)')
   .action(channel)
 
-program.addHelpText('after', '\nExamples:\n  esvik run kelp.esvik.json --walk straight --seed 7 --out log.json\n  esvik channel kelp.esvik.json --walk straight --seed 7 --channel light:lantern --at 1.5,2.0')
+program.addHelpText(
+  'after',
+  '\nExamples:\n  esvik run kelp.esvik.json --walk straight --seed 7 --out log.json\n  esvik channel kelp.esvik.json --walk straight --seed 7 --channel light:lantern --at 1.5,2.0',
+)
 
 try {
   await program.parseAsync()

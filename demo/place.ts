@@ -1,7 +1,18 @@
 /** The kelp works: a quay, a press hall, a drying loft up a ramp, a kiln room, a salt store, an undercroft down a ramp, a winch house. */
 type Opening = { id: string; at: number; width: number; name?: string; sill?: number; height?: number }
-const wall = (id: string, from: [number, number], to: [number, number], openings: Opening[] = [], more: object = {}) => ({ id, from, to, openings, height: 3.2, ...more })
-const rect = (x0: number, z0: number, x1: number, z1: number) => [[x0, z0], [x1, z0], [x1, z1], [x0, z1]]
+const wall = (
+  id: string,
+  from: [number, number],
+  to: [number, number],
+  openings: Opening[] = [],
+  more: object = {},
+) => ({ id, from, to, openings, height: 3.2, ...more })
+const rect = (x0: number, z0: number, x1: number, z1: number) => [
+  [x0, z0],
+  [x1, z0],
+  [x1, z1],
+  [x0, z1],
+]
 
 export const place = {
   floors: [
@@ -11,7 +22,13 @@ export const place = {
     { id: 'drying-loft', name: 'Drying loft', y: 2.4, outline: rect(30, 2, 43, 9.5) },
     { id: 'kiln-room', name: 'Kiln room', y: 0, outline: rect(24, 11, 33, 18) },
     { id: 'salt-store', name: 'Salt store', y: 0, outline: rect(33, 11, 39, 18) },
-    { id: 'ramp-down', name: 'Ramp to the undercroft', y: 0, outline: rect(39, 13, 45, 16), slopeTo: { edge: [1, 2], y: -2.4 } },
+    {
+      id: 'ramp-down',
+      name: 'Ramp to the undercroft',
+      y: 0,
+      outline: rect(39, 13, 45, 16),
+      slopeTo: { edge: [1, 2], y: -2.4 },
+    },
     { id: 'undercroft', name: 'Undercroft', y: -2.4, outline: rect(45, 11, 55, 19) },
     { id: 'winch-house', name: 'Winch house', y: 0, outline: rect(1, 24, 9, 30) },
   ],
@@ -19,10 +36,15 @@ export const place = {
     wall('hall-west', [12, 5], [12, 18], [{ id: 'sea-gate', name: 'Sea gate', at: 6, width: 1.8, height: 2.6 }]),
     wall('hall-north', [12, 5], [24, 5]),
     wall('hall-south', [12, 18], [24, 18], [{ id: 'hatch', at: 2, width: 1.2, sill: 1, height: 1.2 }]),
-    wall('hall-east', [24, 5], [24, 18], [
-      { id: 'ramp-foot', name: 'Foot of the ramp', at: 0.4, width: 2.2, height: 2.6 },
-      { id: 'kiln-door', name: 'Kiln door', at: 8.6, width: 1.6 },
-    ]),
+    wall(
+      'hall-east',
+      [24, 5],
+      [24, 18],
+      [
+        { id: 'ramp-foot', name: 'Foot of the ramp', at: 0.4, width: 2.2, height: 2.6 },
+        { id: 'kiln-door', name: 'Kiln door', at: 8.6, width: 1.6 },
+      ],
+    ),
     wall('ramp-north', [24, 5], [30, 5], [], { height: 5 }),
     wall('ramp-south', [24, 8], [30, 8], [], { height: 5 }),
     wall('loft-north', [30, 2], [43, 2], [], { y: 2.4 }),
@@ -30,7 +52,10 @@ export const place = {
     wall('loft-west-b', [30, 8], [30, 9.5], [], { y: 2.4 }),
     wall('loft-south', [30, 9.5], [43, 9.5], [{ id: 'slats', at: 8, width: 3, sill: 0.6, height: 1.6 }], { y: 2.4 }),
     wall('loft-east', [43, 2], [43, 9.5], [], { y: 2.4 }),
-    wall('loft-screen', [36.5, 2], [36.5, 9.5], [{ id: 'screen-door', name: 'Screen', at: 2.6, width: 1.8 }], { y: 2.4, thickness: 0.12 }),
+    wall('loft-screen', [36.5, 2], [36.5, 9.5], [{ id: 'screen-door', name: 'Screen', at: 2.6, width: 1.8 }], {
+      y: 2.4,
+      thickness: 0.12,
+    }),
     wall('kiln-north', [24, 11], [33, 11]),
     wall('kiln-south', [24, 18], [33, 18]),
     wall('kiln-east', [33, 11], [33, 18], [{ id: 'salt-hatch', name: 'Salt hatch', at: 2.7, width: 1.4, height: 2 }]),
@@ -54,12 +79,28 @@ export const place = {
     { id: 'press', name: 'Kelp press', kind: 'box', at: [18, 0, 14.8], size: [3, 1.8, 2], colour: '#59666b' },
     { id: 'hook', name: 'Lantern hook', kind: 'cylinder', at: [21.5, 0, 6], size: [0.3, 1.6, 0.3], colour: '#7a6a4c' },
     { id: 'rack', name: 'Drying rack', kind: 'box', at: [33.5, 2.4, 3.2], size: [3.6, 1.9, 0.6], colour: '#7d6a4e' },
-    { id: 'log-desk', name: 'Tide log', kind: 'box', at: [41.4, 2.4, 3.4], yaw: 0, size: [1.2, 1, 0.7], colour: '#665a48' },
+    {
+      id: 'log-desk',
+      name: 'Tide log',
+      kind: 'box',
+      at: [41.4, 2.4, 3.4],
+      yaw: 0,
+      size: [1.2, 1, 0.7],
+      colour: '#665a48',
+    },
     { id: 'kiln', name: 'Kiln', kind: 'cylinder', at: [29.5, 0, 16.2], size: [2.2, 2, 2.2], colour: '#7b4a38' },
     { id: 'sacks', name: 'Salt sacks', kind: 'box', at: [37.6, 0, 17], size: [2.2, 1.3, 1.4], colour: '#b9b4a4' },
     { id: 'cistern', name: 'Cistern', kind: 'box', at: [51.5, -2.4, 17.4], size: [4.5, 0.9, 2.4], colour: '#48565c' },
     { id: 'winch', name: 'Winch', kind: 'cylinder', at: [5, 0, 28.2], size: [1.4, 1.2, 1.4], colour: '#5a5148' },
-    { id: 'boat', name: 'Upturned boat', kind: 'box', at: [8.5, 0, 19.5], yaw: 25, size: [4, 0.9, 1.5], colour: '#4e5b52' },
+    {
+      id: 'boat',
+      name: 'Upturned boat',
+      kind: 'box',
+      at: [8.5, 0, 19.5],
+      yaw: 25,
+      size: [4, 0.9, 1.5],
+      colour: '#4e5b52',
+    },
   ],
   lights: [
     { id: 'gate-lamp', name: 'Gate lamp', kind: 'point', at: [11.4, 2.6, 11.9], candela: 40, reach: 11 },
@@ -67,9 +108,33 @@ export const place = {
     { id: 'lantern', name: 'Lantern', kind: 'point', at: [21.5, 1.7, 6.3], candela: 26, reach: 9, colour: '#ffc27a' },
     { id: 'loft-lamp', name: 'Loft lamp', kind: 'point', at: [33.2, 4.8, 6], candela: 34, reach: 9 },
     { id: 'log-lamp', name: 'Log lamp', kind: 'spot', at: [41.2, 4.9, 4.4], candela: 60, reach: 7, cone: 110 },
-    { id: 'kiln-fire', name: 'Kiln fire', kind: 'point', at: [29.5, 1, 14.9], candela: 22, reach: 10, colour: '#ff9a55' },
-    { id: 'salt-lamp', name: 'Salt lamp', kind: 'point', at: [36, 2.6, 14.5], candela: 30, reach: 8, colour: '#e8e4d2' },
-    { id: 'croft-lamp', name: 'Undercroft lamp', kind: 'point', at: [49, -0.4, 14.5], candela: 24, reach: 10, colour: '#d7e6d2' },
+    {
+      id: 'kiln-fire',
+      name: 'Kiln fire',
+      kind: 'point',
+      at: [29.5, 1, 14.9],
+      candela: 22,
+      reach: 10,
+      colour: '#ff9a55',
+    },
+    {
+      id: 'salt-lamp',
+      name: 'Salt lamp',
+      kind: 'point',
+      at: [36, 2.6, 14.5],
+      candela: 30,
+      reach: 8,
+      colour: '#e8e4d2',
+    },
+    {
+      id: 'croft-lamp',
+      name: 'Undercroft lamp',
+      kind: 'point',
+      at: [49, -0.4, 14.5],
+      candela: 24,
+      reach: 10,
+      colour: '#d7e6d2',
+    },
     { id: 'winch-lamp', name: 'Winch lamp', kind: 'point', at: [5, 2.6, 26.5], candela: 36, reach: 8 },
   ],
   marks: [

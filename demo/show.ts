@@ -12,7 +12,8 @@ export interface KeptSound {
   tags?: string[]
 }
 
-export const soundsOf = (kept: ReadonlyMap<string, KeptSound>) => [...kept].map(([id, { name, hash, seconds, tags }]) => ({ id, name, asset: hash, seconds, tags: tags ?? [] }))
+export const soundsOf = (kept: ReadonlyMap<string, KeptSound>) =>
+  [...kept].map(([id, { name, hash, seconds, tags }]) => ({ id, name, asset: hash, seconds, tags: tags ?? [] }))
 
 /** *Night shift at the kelp works*, with its sounds as they are kept. */
 export function demoShow(kept: ReadonlyMap<string, KeptSound>): Show {

@@ -10,7 +10,12 @@ const toLoft = (more: object) => [
   p([34, 2.4, 6.2], more),
   p([36.5, 2.4, 5.5], more),
 ]
-const backDown = (more: object) => [p([36.5, 2.4, 5.5], more), p([30, 2.4, 6.6], more), p([24, 0, 6.6], more), p([21.6, 0, 10.5], more)]
+const backDown = (more: object) => [
+  p([36.5, 2.4, 5.5], more),
+  p([30, 2.4, 6.6], more),
+  p([24, 0, 6.6], more),
+  p([21.6, 0, 10.5], more),
+]
 const kilnAndCroft = (more: object) => [
   p([24, 0, 14.4], more),
   p([28.6, 0, 14.2], { ...more, pause: 4.5, look: { prop: 'kiln' } }),

@@ -4,7 +4,13 @@ const box = (at: Point, size: Point, yaw = 0) => ({ kind: 'box', at, size, yaw }
 const cylinder = (at: Point, radius: number, height = 2.4) => ({ kind: 'cylinder', at, radius, height })
 
 export const zones = [
-  { id: 'quay-air', name: 'Quay air', shape: box([5, 0, 13], [14, 4, 22]), rim: 0.5, rules: [{ id: 'quay-bed', on: { at: 'enter' }, cue: 'quay-air' }] },
+  {
+    id: 'quay-air',
+    name: 'Quay air',
+    shape: box([5, 0, 13], [14, 4, 22]),
+    rim: 0.5,
+    rules: [{ id: 'quay-bed', on: { at: 'enter' }, cue: 'quay-air' }],
+  },
   {
     id: 'rope-post',
     name: 'Rope post',
@@ -29,7 +35,13 @@ export const zones = [
       { id: 'gate-out', on: { at: 'leave' }, cue: 'gate-shuts', debounce: 3, chance: 0.5 },
     ],
   },
-  { id: 'press-hall', name: 'Press hall dread', shape: box([18, 0, 11.5], [11.4, 3, 12.6]), rim: 0.4, rules: [{ id: 'dread', on: { at: 'enter' }, cue: 'hall-dread' }] },
+  {
+    id: 'press-hall',
+    name: 'Press hall dread',
+    shape: box([18, 0, 11.5], [11.4, 3, 12.6]),
+    rim: 0.4,
+    rules: [{ id: 'dread', on: { at: 'enter' }, cue: 'hall-dread' }],
+  },
   {
     id: 'press-side',
     name: 'Beside the press',
@@ -42,8 +54,19 @@ export const zones = [
     name: 'Lantern hook',
     shape: cylinder([21.5, 0, 6.4], 1.8),
     rules: [
-      { id: 'lantern-hint', on: { at: 'enter' }, cue: 'lantern-prompt', when: [{ flag: 'lantern', is: '=', value: false }] },
-      { id: 'lantern-take', on: { at: 'use', facing: { prop: 'hook', within: 60 } }, cue: 'lantern-taken', limit: { times: 1 }, per: 'run' },
+      {
+        id: 'lantern-hint',
+        on: { at: 'enter' },
+        cue: 'lantern-prompt',
+        when: [{ flag: 'lantern', is: '=', value: false }],
+      },
+      {
+        id: 'lantern-take',
+        on: { at: 'use', facing: { prop: 'hook', within: 60 } },
+        cue: 'lantern-taken',
+        limit: { times: 1 },
+        per: 'run',
+      },
     ],
   },
   {
@@ -66,7 +89,12 @@ export const zones = [
       },
     ],
   },
-  { id: 'loft', name: 'Loft creaks', shape: box([36.5, 2.4, 5.75], [13, 3, 7.5]), rules: [{ id: 'loft-bed', on: { at: 'enter' }, cue: 'loft-creaks' }] },
+  {
+    id: 'loft',
+    name: 'Loft creaks',
+    shape: box([36.5, 2.4, 5.75], [13, 3, 7.5]),
+    rules: [{ id: 'loft-bed', on: { at: 'enter' }, cue: 'loft-creaks' }],
+  },
   {
     id: 'loft-screen',
     name: 'Behind the screen',
@@ -76,19 +104,42 @@ export const zones = [
   {
     id: 'tide-log',
     name: 'Tide log',
-    shape: { kind: 'prism', y: 2.4, height: 2.2, outline: [[40, 2.6], [42.8, 2.6], [42.8, 5.4], [41.2, 6], [39.8, 4.8]] },
+    shape: {
+      kind: 'prism',
+      y: 2.4,
+      height: 2.2,
+      outline: [
+        [40, 2.6],
+        [42.8, 2.6],
+        [42.8, 5.4],
+        [41.2, 6],
+        [39.8, 4.8],
+      ],
+    },
     rules: [
       { id: 'log-hint', on: { at: 'enter' }, cue: 'log-prompt' },
-      { id: 'log-read', on: { at: 'use', facing: { prop: 'log-desk', within: 75 } }, cue: 'read-log', cooldown: { seconds: 40 } },
+      {
+        id: 'log-read',
+        on: { at: 'use', facing: { prop: 'log-desk', within: 75 } },
+        cue: 'read-log',
+        cooldown: { seconds: 40 },
+      },
     ],
   },
-  { id: 'kiln-room', name: 'Kiln warmth', shape: box([28.5, 0, 14.5], [9, 3, 7]), rules: [{ id: 'kiln-bed', on: { at: 'enter' }, cue: 'kiln-warmth' }] },
+  {
+    id: 'kiln-room',
+    name: 'Kiln warmth',
+    shape: box([28.5, 0, 14.5], [9, 3, 7]),
+    rules: [{ id: 'kiln-bed', on: { at: 'enter' }, cue: 'kiln-warmth' }],
+  },
   {
     id: 'kiln-mouth',
     name: 'Kiln mouth',
     note: 'Only for those who stand and stare. While it still roars, a second stare is not answered.',
     shape: cylinder([29.5, 0, 14.8], 1.5),
-    rules: [{ id: 'kiln-stare', on: { at: 'dwell', seconds: 1.6 }, cue: 'kiln-roars', busy: 'skip', onLeave: 'nothing' }],
+    rules: [
+      { id: 'kiln-stare', on: { at: 'dwell', seconds: 1.6 }, cue: 'kiln-roars', busy: 'skip', onLeave: 'nothing' },
+    ],
   },
   {
     id: 'salt-hatch',
@@ -104,7 +155,13 @@ export const zones = [
     shape: { kind: 'sphere', at: [37.2, 0.8, 16], radius: 2.2 },
     rules: [{ id: 'sacks', on: { at: 'enter' }, cue: 'salt-runs', chance: 0.3 }],
   },
-  { id: 'undercroft', name: 'Undercroft drip', shape: box([50, -2.4, 15], [10, 2.6, 8]), rim: 0.3, rules: [{ id: 'drip-bed', on: { at: 'enter' }, cue: 'undercroft-drip' }] },
+  {
+    id: 'undercroft',
+    name: 'Undercroft drip',
+    shape: box([50, -2.4, 15], [10, 2.6, 8]),
+    rim: 0.3,
+    rules: [{ id: 'drip-bed', on: { at: 'enter' }, cue: 'undercroft-drip' }],
+  },
   {
     id: 'chain-well',
     name: 'Chain well',
@@ -133,6 +190,8 @@ export const zones = [
     id: 'quay-end',
     name: 'Quay end',
     shape: box([-0.6, 0, 20], [2.6, 2.4, 5], 12),
-    rules: [{ id: 'buoy', on: { at: 'dwell', seconds: 1 }, cue: 'bell', cooldown: { seconds: 30 }, onLeave: 'nothing' }],
+    rules: [
+      { id: 'buoy', on: { at: 'dwell', seconds: 1 }, cue: 'bell', cooldown: { seconds: 30 }, onLeave: 'nothing' },
+    ],
   },
 ]

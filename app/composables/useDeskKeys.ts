@@ -37,7 +37,13 @@ export function useDeskKeys() {
 
   useEventListener(window, 'keydown', (event: KeyboardEvent) => {
     const target = event.target as HTMLElement
-    if (target.closest('input:not([type=range]):not([type=checkbox]), textarea, [role=dialog], [role=listbox], [role=menu]') || event.defaultPrevented) return
+    if (
+      target.closest(
+        'input:not([type=range]):not([type=checkbox]), textarea, [role=dialog], [role=listbox], [role=menu]',
+      ) ||
+      event.defaultPrevented
+    )
+      return
     const key = event.key.length === 1 ? event.key.toLowerCase() : event.key
     const act = event.ctrlKey || event.metaKey ? withControl[key] : plain[key]
     if (!act) return

@@ -37,7 +37,11 @@ export function usePlanView(frame: Ref<HTMLElement | undefined>) {
     if (!view.plan) return
     const scale = Math.min(600, Math.max(1, view.plan.scale / factor))
     const real = view.plan.scale / scale
-    view.plan = { scale, x: around[0] + (view.plan.x - around[0]) * real, z: around[1] + (view.plan.z - around[1]) * real }
+    view.plan = {
+      scale,
+      x: around[0] + (view.plan.x - around[0]) * real,
+      z: around[1] + (view.plan.z - around[1]) * real,
+    }
   }
   return { width, height, pixel, box, fit, spotAt, pan, zoom }
 }

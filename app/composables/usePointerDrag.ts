@@ -1,5 +1,12 @@
 /** Follows a pointer from a press until it is let go; Escape lets go without effect. */
-export function followPointer(event: PointerEvent, on: { move: (event: PointerEvent, far: boolean) => void; end: (event: PointerEvent, far: boolean) => void; cancel?: () => void }): void {
+export function followPointer(
+  event: PointerEvent,
+  on: {
+    move: (event: PointerEvent, far: boolean) => void
+    end: (event: PointerEvent, far: boolean) => void
+    cancel?: () => void
+  },
+): void {
   const start = { x: event.clientX, y: event.clientY }
   let far = false
   const move = (e: PointerEvent) => {

@@ -10,16 +10,34 @@ export type StepField =
   | { as: 'hold'; name: string; path: string[] }
   | { as: 'locks'; name: string; path: string[] }
 
-const number = (name: string, path: string, unit: string, more: { min?: number; step?: number; standard?: number } = {}): StepField => ({ as: 'number', name, path: path.split('.'), unit, ...more })
-const range = (name: string, path: string, unit: string, min?: number): StepField => ({ as: 'range', name, path: [path], unit, min })
-const choice = (name: string, path: string, options: (show: Show) => { value: unknown; words: string }[]): StepField => ({ as: 'choice', name, path: path.split('.'), options })
-const named = (items: readonly { id: string; name: string }[]) => items.map(({ id, name }) => ({ value: id, words: name }))
+const number = (
+  name: string,
+  path: string,
+  unit: string,
+  more: { min?: number; step?: number; standard?: number } = {},
+): StepField => ({ as: 'number', name, path: path.split('.'), unit, ...more })
+const range = (name: string, path: string, unit: string, min?: number): StepField => ({
+  as: 'range',
+  name,
+  path: [path],
+  unit,
+  min,
+})
+const choice = (
+  name: string,
+  path: string,
+  options: (show: Show) => { value: unknown; words: string }[],
+): StepField => ({ as: 'choice', name, path: path.split('.'), options })
+const named = (items: readonly { id: string; name: string }[]) =>
+  items.map(({ id, name }) => ({ value: id, words: name }))
 const sounds = (show: Show) => named(show.sounds)
 const pools = (show: Show) => named(show.pools)
 const lights = (show: Show) => named(show.place.lights)
 const buses = (show: Show) => {
   const own = named(show.buses)
-  const others = ['bed', 'spot', 'scare', 'music'].filter((id) => !own.some((bus) => bus.value === id)).map((id) => ({ value: id, words: id }))
+  const others = ['bed', 'spot', 'scare', 'music']
+    .filter((id) => !own.some((bus) => bus.value === id))
+    .map((id) => ({ value: id, words: id }))
   return [...own, ...others]
 }
 const marks = (show: Show) => named(show.place.marks)
@@ -47,21 +65,86 @@ const yesNo = () => [
 ]
 
 const hold: StepField = { as: 'hold', name: 'Lasts', path: ['hold'] }
-const ramp = [number('Ramp', 'ramp.seconds', 's', { min: 0, standard: 0 }), number('Way back', 'release.seconds', 's', { min: 0 })]
+const ramp = [
+  number('Ramp', 'ramp.seconds', 's', { min: 0, standard: 0 }),
+  number('Way back', 'release.seconds', 's', { min: 0 }),
+]
 const where = choice('Where', 'where', wheres)
 const bus = choice('Bus', 'bus', buses)
 
 const FIELDS: { [kind in StepKind]: StepField[] } = {
-  sound: [choice('Sound', 'sound', sounds), choice('Pool', 'pool', pools), where, range('Gain', 'gain', 'dB'), range('Pitch', 'pitch', 'cents'), bus, number('Fade in', 'fadeIn', 's', { min: 0 }), number('Fade out', 'fadeOut', 's', { min: 0 }), choice('Goes round', 'loop', yesNo)],
-  bed: [choice('Sound', 'sound', sounds), where, number('Gain', 'gain', 'dB', { step: 0.5 }), number('Fade in', 'fadeIn', 's', { min: 0 }), number('Fade out', 'fadeOut', 's', { min: 0 }), bus, hold],
-  scatter: [choice('Pool', 'pool', pools), range('Every', 'every', 's', 0.001), range('First after', 'first', 's', 0), where, number('At once', 'most', '', { min: 1, step: 1 }), range('Gain', 'gain', 'dB'), range('Pitch', 'pitch', 'cents'), bus, hold],
+  sound: [
+    choice('Sound', 'sound', sounds),
+    choice('Pool', 'pool', pools),
+    where,
+    range('Gain', 'gain', 'dB'),
+    range('Pitch', 'pitch', 'cents'),
+    bus,
+    number('Fade in', 'fadeIn', 's', { min: 0 }),
+    number('Fade out', 'fadeOut', 's', { min: 0 }),
+    choice('Goes round', 'loop', yesNo),
+  ],
+  bed: [
+    choice('Sound', 'sound', sounds),
+    where,
+    number('Gain', 'gain', 'dB', { step: 0.5 }),
+    number('Fade in', 'fadeIn', 's', { min: 0 }),
+    number('Fade out', 'fadeOut', 's', { min: 0 }),
+    bus,
+    hold,
+  ],
+  scatter: [
+    choice('Pool', 'pool', pools),
+    range('Every', 'every', 's', 0.001),
+    range('First after', 'first', 's', 0),
+    where,
+    number('At once', 'most', '', { min: 1, step: 1 }),
+    range('Gain', 'gain', 'dB'),
+    range('Pitch', 'pitch', 'cents'),
+    bus,
+    hold,
+  ],
   level: [choice('Bus', 'bus', buses), number('Gain', 'gain', 'dB', { step: 0.5 }), ...ramp, hold],
-  light: [choice('Light', 'light', lights), number('Candela', 'candela', 'cd', { min: 0, step: 1 }), { as: 'colour', name: 'Colour', path: ['colour'] }, choice('On', 'on', onOff), ...ramp, hold],
-  drift: [number('To', 'to', '', { step: 1 }), number('Rate', 'rate', 'a second', { min: 0.001 }), number('Falls', 'fall', 'a second', { min: 0.001 }), hold],
-  atmosphere: [number('Level', 'level', '', { min: 0, step: 0.05 }), { as: 'colour', name: 'Ambient', path: ['ambient'] }, { as: 'colour', name: 'Shadow', path: ['shadow'] }, ...ramp, hold],
-  prompt: [{ as: 'text', name: 'Text', path: ['text'] }, { as: 'text', name: 'Key', path: ['key'] }, choice('Stands at', 'anchor', anchors), number('Lift', 'lift', 'm'), hold],
-  camera: [choice('Mark', 'marks.0.mark', marks), number('Travel', 'marks.0.travel', 's', { min: 0 }), number('Stays', 'marks.0.stay', 's', { min: 0 }), number('Back', 'back.seconds', 's', { min: 0 })],
-  fade: [{ as: 'colour', name: 'Colour', path: ['colour'] }, number('In', 'in', 's', { min: 0 }), number('Stays', 'stay', 's', { min: 0 }), number('Out', 'out', 's', { min: 0 })],
+  light: [
+    choice('Light', 'light', lights),
+    number('Candela', 'candela', 'cd', { min: 0, step: 1 }),
+    { as: 'colour', name: 'Colour', path: ['colour'] },
+    choice('On', 'on', onOff),
+    ...ramp,
+    hold,
+  ],
+  drift: [
+    number('To', 'to', '', { step: 1 }),
+    number('Rate', 'rate', 'a second', { min: 0.001 }),
+    number('Falls', 'fall', 'a second', { min: 0.001 }),
+    hold,
+  ],
+  atmosphere: [
+    number('Level', 'level', '', { min: 0, step: 0.05 }),
+    { as: 'colour', name: 'Ambient', path: ['ambient'] },
+    { as: 'colour', name: 'Shadow', path: ['shadow'] },
+    ...ramp,
+    hold,
+  ],
+  prompt: [
+    { as: 'text', name: 'Text', path: ['text'] },
+    { as: 'text', name: 'Key', path: ['key'] },
+    choice('Stands at', 'anchor', anchors),
+    number('Lift', 'lift', 'm'),
+    hold,
+  ],
+  camera: [
+    choice('Mark', 'marks.0.mark', marks),
+    number('Travel', 'marks.0.travel', 's', { min: 0 }),
+    number('Stays', 'marks.0.stay', 's', { min: 0 }),
+    number('Back', 'back.seconds', 's', { min: 0 }),
+  ],
+  fade: [
+    { as: 'colour', name: 'Colour', path: ['colour'] },
+    number('In', 'in', 's', { min: 0 }),
+    number('Stays', 'stay', 's', { min: 0 }),
+    number('Out', 'out', 's', { min: 0 }),
+  ],
   freeze: [{ as: 'locks', name: 'Takes', path: ['locks'] }, hold],
   move: [choice('To', 'mark', marks), choice('Quietly', 'quiet', yesNo)],
   prop: [choice('Shown', 'shown', onOff), { as: 'colour', name: 'Colour', path: ['colour'] }, ...ramp, hold],
@@ -76,16 +159,22 @@ const FIELDS: { [kind in StepKind]: StepField[] } = {
 /** The fields of a step; a sound shows whichever of sound and pool it has. */
 export function fieldsOf(step: Step): StepField[] {
   const fields = FIELDS[step.kind]
-  if (step.kind === 'sound') return [...fields.filter((field) => field.path[0] !== (step.pool ? 'sound' : 'pool')), ...(step.loop ? [hold] : [])]
+  if (step.kind === 'sound')
+    return [...fields.filter((field) => field.path[0] !== (step.pool ? 'sound' : 'pool')), ...(step.loop ? [hold] : [])]
   if (step.kind === 'flag' && step.set === undefined) return [fields[0]!, number('By', 'add', '', { step: 1 })]
-  if (step.kind === 'flag' && typeof step.set === 'number') return [fields[0]!, number('Set to', 'set', '', { step: 1 })]
+  if (step.kind === 'flag' && typeof step.set === 'number')
+    return [fields[0]!, number('Set to', 'set', '', { step: 1 })]
   return fields
 }
 
 /** What a step of each kind begins as: with the hold people mean. Undefined where the show lacks what it needs. */
 export function freshStep(show: Show, kind: StepKind, id: string): Step | undefined {
   const base = { id, at: 0, jitter: 0, muted: false }
-  const held = { ramp: { seconds: 1, ease: 'linear' as const }, release: { seconds: 1, ease: 'linear' as const }, hold: 'release' as const }
+  const held = {
+    ramp: { seconds: 1, ease: 'linear' as const },
+    release: { seconds: 1, ease: 'linear' as const },
+    hold: 'release' as const,
+  }
   const sound = show.sounds[0]?.id
   const pool = show.pools[0]?.id
   const light = show.place.lights[0]?.id
@@ -95,11 +184,40 @@ export function freshStep(show: Show, kind: StepKind, id: string): Step | undefi
   const gains = { gain: [0, 0] as [number, number], pitch: [0, 0] as [number, number] }
   switch (kind) {
     case 'sound':
-      return sound ? { ...base, kind, sound, where: { at: 'zone' }, ...gains, bus: 'spot', reach: { near: 1, far: 20, law: 'inverse' }, fadeIn: 0, fadeOut: 0.05, loop: false, hold: 'cue' } : undefined
+      return sound
+        ? {
+            ...base,
+            kind,
+            sound,
+            where: { at: 'zone' },
+            ...gains,
+            bus: 'spot',
+            reach: { near: 1, far: 20, law: 'inverse' },
+            fadeIn: 0,
+            fadeOut: 0.05,
+            loop: false,
+            hold: 'cue',
+          }
+        : undefined
     case 'bed':
-      return sound ? { ...base, kind, sound, where: { at: 'head' }, gain: 0, fadeIn: 1, fadeOut: 2, bus: 'bed', hold: 'release' } : undefined
+      return sound
+        ? { ...base, kind, sound, where: { at: 'head' }, gain: 0, fadeIn: 1, fadeOut: 2, bus: 'bed', hold: 'release' }
+        : undefined
     case 'scatter':
-      return pool ? { ...base, kind, pool, every: [4, 10], first: [1, 4], where: { at: 'around', near: 3, far: 9, arc: 360 }, most: 4, ...gains, bus: 'bed', hold: 'release' } : undefined
+      return pool
+        ? {
+            ...base,
+            kind,
+            pool,
+            every: [4, 10],
+            first: [1, 4],
+            where: { at: 'around', near: 3, far: 9, arc: 360 },
+            most: 4,
+            ...gains,
+            bus: 'bed',
+            hold: 'release',
+          }
+        : undefined
     case 'light':
       return light ? { ...base, kind, light, candela: 5, ...held } : undefined
     case 'level':
@@ -107,13 +225,34 @@ export function freshStep(show: Show, kind: StepKind, id: string): Step | undefi
     case 'atmosphere':
       return { ...base, kind, level: 0.3, ...held }
     case 'prompt':
-      return anchor ? { ...base, kind, text: 'Press to look', key: 'E', anchor, lift: 0.3, faces: 'camera', side: 'both', size: 0.14, hold: 'release' } : undefined
+      return anchor
+        ? {
+            ...base,
+            kind,
+            text: 'Press to look',
+            key: 'E',
+            anchor,
+            lift: 0.3,
+            faces: 'camera',
+            side: 'both',
+            size: 0.14,
+            hold: 'release',
+          }
+        : undefined
     case 'fade':
       return { ...base, kind, colour: '#000000', in: 0.5, stay: 0.5, out: 0.8 }
     case 'freeze':
       return { ...base, kind, locks: ['walk'], hold: 2 }
     case 'camera':
-      return camera ? { ...base, kind, marks: [{ mark: camera, travel: 0, ease: 'linear', stay: 2 }], back: { seconds: 0, ease: 'linear' }, ears: 'player' } : undefined
+      return camera
+        ? {
+            ...base,
+            kind,
+            marks: [{ mark: camera, travel: 0, ease: 'linear', stay: 2 }],
+            back: { seconds: 0, ease: 'linear' },
+            ears: 'player',
+          }
+        : undefined
     case 'move':
       return mark ? { ...base, kind, mark, lift: 0, quiet: true } : undefined
     case 'flag': {

@@ -26,6 +26,10 @@ const SENSES: { [kind in Step['kind']]: Sense } = {
 /** The senses that a zone's cues reach, in the order of the lanes of a cue. */
 export function sensesOf(show: Show, zone: Zone): Sense[] {
   const cues = new Set(zone.rules.filter((rule) => rule.enabled).map((rule) => rule.cue))
-  const found = new Set(show.cues.filter((cue) => cues.has(cue.id)).flatMap((cue) => cue.steps.filter((step) => !step.muted).map((step) => SENSES[step.kind])))
+  const found = new Set(
+    show.cues
+      .filter((cue) => cues.has(cue.id))
+      .flatMap((cue) => cue.steps.filter((step) => !step.muted).map((step) => SENSES[step.kind])),
+  )
   return (['hear', 'light', 'picture', 'hands', 'world', 'knots'] as const).filter((sense) => found.has(sense))
 }

@@ -7,7 +7,9 @@ export const cueName = (show: Show, id: string): string => show.cues.find((cue) 
 export const zoneName = (show: Show, id: string): string => show.zones.find((zone) => zone.id === id)?.name ?? id
 export const walkName = (show: Show, id: string): string => show.walks.find((walk) => walk.id === id)?.name ?? id
 export const targetName = (show: Show, target: { prop: string } | { mark: string }): string =>
-  'prop' in target ? (show.place.props.find((p) => p.id === target.prop)?.name ?? target.prop) : (show.place.marks.find((m) => m.id === target.mark)?.name ?? target.mark)
+  'prop' in target
+    ? (show.place.props.find((p) => p.id === target.prop)?.name ?? target.prop)
+    : (show.place.marks.find((m) => m.id === target.mark)?.name ?? target.mark)
 
 /** What a moment is, as the verb of "When a player …". */
 export const MOMENTS: { [at in Moment['at']]: string } = {
@@ -34,8 +36,12 @@ const GATES: { [gate in Gate]: string } = {
 /** A held moment in a sentence: "Held: cooldown, 3.2 s left of 24 s." */
 export function heldSentence(held: Held, rule: Rule | undefined): string {
   const of = held.gate === 'cooldown' ? rule?.cooldown?.seconds : held.gate === 'debounce' ? rule?.debounce : undefined
-  const left = held.left === undefined ? '' : `, ${seconds(held.left)} left${of === undefined ? '' : ` of ${seconds(of)}`}`
-  const limit = held.gate === 'limit' && rule?.limit ? `, it has fired ${rule.limit.times === 1 ? 'once' : `${rule.limit.times} times`} already` : ''
+  const left =
+    held.left === undefined ? '' : `, ${seconds(held.left)} left${of === undefined ? '' : ` of ${seconds(of)}`}`
+  const limit =
+    held.gate === 'limit' && rule?.limit
+      ? `, it has fired ${rule.limit.times === 1 ? 'once' : `${rule.limit.times} times`} already`
+      : ''
   const chance = held.gate === 'chance' && rule ? `, ${plain(rule.chance * 10)} in 10 get through` : ''
   return `Held: ${GATES[held.gate]}${left}${limit}${chance}.`
 }
@@ -54,7 +60,14 @@ export function unmetWords(lane: Lane): string {
   }
 }
 
-const IS: { [is in Condition['is']]: string } = { '=': 'is', '!=': 'is not', '<': 'is less than', '<=': 'is at most', '>': 'is more than', '>=': 'is at least' }
+const IS: { [is in Condition['is']]: string } = {
+  '=': 'is',
+  '!=': 'is not',
+  '<': 'is less than',
+  '<=': 'is at most',
+  '>': 'is more than',
+  '>=': 'is at least',
+}
 
 export function conditionWords(show: Show, condition: Condition): string {
   const name = show.flags.find((flag) => flag.id === condition.flag)?.name ?? condition.flag
@@ -66,7 +79,10 @@ export function conditionWords(show: Show, condition: Condition): string {
 export function lengthWords(show: Show, step: Step): string {
   switch (step.kind) {
     case 'sound':
-      if (!step.loop) return step.sound ? `for its ${seconds(show.sounds.find((s) => s.id === step.sound)?.seconds ?? 0)}` : 'for as long as the sound drawn'
+      if (!step.loop)
+        return step.sound
+          ? `for its ${seconds(show.sounds.find((s) => s.id === step.sound)?.seconds ?? 0)}`
+          : 'for as long as the sound drawn'
       return holdWords(step.hold)
     case 'fade':
       return `for ${seconds(step.in + step.stay + step.out)}`
@@ -125,7 +141,9 @@ export function stepWords(show: Show, step: Step): string {
       return `Signal “${step.name}”`
     case 'flag': {
       const name = show.flags.find((f) => f.id === step.flag)?.name ?? step.flag
-      return step.set === undefined ? `${name} by ${plain(step.add!)}` : `${name}: ${step.set === true ? 'yes' : step.set === false ? 'no' : plain(step.set)}`
+      return step.set === undefined
+        ? `${name} by ${plain(step.add!)}`
+        : `${name}: ${step.set === true ? 'yes' : step.set === false ? 'no' : plain(step.set)}`
     }
     case 'zone':
       return `${zoneName(show, step.zone)} ${step.enabled ? 'on' : 'off'}`
@@ -134,4 +152,5 @@ export function stepWords(show: Show, step: Step): string {
   }
 }
 
-export const firedSentence = (show: Show, cue: string, t: number): string => `Fired ${cueName(show, cue)} at ${clock(t)}.`
+export const firedSentence = (show: Show, cue: string, t: number): string =>
+  `Fired ${cueName(show, cue)} at ${clock(t)}.`

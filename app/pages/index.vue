@@ -48,7 +48,10 @@ async function bring(event: Event) {
       throw new Error(`${chosen.name} is not a show document: it is no JSON.`)
     }
     const { missing } = await $fetch<{ missing: string[] }>('/api/shows', { method: 'POST', body: { document } })
-    notice.value = missing.length > 0 ? `Brought in ${chosen.name}. These sounds have no file here and stay silent: ${missing.join(', ')}.` : `Brought in ${chosen.name}.`
+    notice.value =
+      missing.length > 0
+        ? `Brought in ${chosen.name}. These sounds have no file here and stay silent: ${missing.join(', ')}.`
+        : `Brought in ${chosen.name}.`
   })
 }
 const copy = (show: Listed) => doing(() => $fetch('/api/shows', { method: 'POST', body: { copyOf: show.id } }))
@@ -63,7 +66,17 @@ async function rename(show: Listed) {
   const name = newName.value.trim()
   renaming.value = undefined
   if (!name || name === show.title) return
-  await doing(() => $fetch(`/api/shows/${show.id}/edits`, { method: 'POST', body: { id: crypto.randomUUID(), base: show.revision, label: `Rename the show to “${name}”`, patch: [{ op: 'replace', path: '/title', value: name }] } }))
+  await doing(() =>
+    $fetch(`/api/shows/${show.id}/edits`, {
+      method: 'POST',
+      body: {
+        id: crypto.randomUUID(),
+        base: show.revision,
+        label: `Rename the show to “${name}”`,
+        patch: [{ op: 'replace', path: '/title', value: name }],
+      },
+    }),
+  )
 }
 </script>
 
@@ -74,30 +87,62 @@ async function rename(show: Listed) {
       <div class="mb-6 flex items-end gap-3">
         <h1 class="flex-1 text-[22px] font-semibold">Shows</h1>
         <form class="flex gap-2" @submit.prevent="create">
-          <input v-model="title" class="field w-64" placeholder="Name of a new show" aria-label="Name of a new show" maxlength="200" />
+          <input
+            v-model="title"
+            class="field w-64"
+            placeholder="Name of a new show"
+            aria-label="Name of a new show"
+            maxlength="200"
+          />
           <button class="button primary">New show</button>
         </form>
         <button class="button" @click="file?.click()">Import</button>
-        <input ref="file" type="file" accept=".json,application/json" class="hidden" aria-label="Show document to import" @change="bring" />
+        <input
+          ref="file"
+          type="file"
+          accept=".json,application/json"
+          class="hidden"
+          aria-label="Show document to import"
+          @change="bring"
+        />
       </div>
       <p v-if="problem" role="alert" class="mb-4 rounded-md border border-rust px-3 py-2 text-rust">{{ problem }}</p>
       <p v-if="notice" role="status" class="mb-4 rounded-md border border-rule px-3 py-2 text-bone-2">{{ notice }}</p>
       <ul class="border-t border-rule">
         <li v-for="show in inUse" :key="show.id" class="flex items-center gap-3 border-b border-rule py-3">
-          <input v-if="renaming === show.id" v-model="newName" class="field flex-1 text-[15px]" aria-label="New name" maxlength="200" @keydown.enter="rename(show)" @keydown.esc="renaming = undefined" @blur="rename(show)" />
-          <NuxtLink v-else :to="`/show/${show.id}`" class="flex-1 text-[15px] hover:text-lamp">{{ show.title }}</NuxtLink>
-          <span class="text-xs whitespace-nowrap text-bone-3">{{ when(show.changedAt) }} · revision {{ show.revision }}</span>
+          <input
+            v-if="renaming === show.id"
+            v-model="newName"
+            class="field flex-1 text-[15px]"
+            aria-label="New name"
+            maxlength="200"
+            @keydown.enter="rename(show)"
+            @keydown.esc="renaming = undefined"
+            @blur="rename(show)"
+          />
+          <NuxtLink v-else :to="`/show/${show.id}`" class="flex-1 text-[15px] hover:text-lamp">{{
+            show.title
+          }}</NuxtLink>
+          <span class="text-xs whitespace-nowrap text-bone-3"
+            >{{ when(show.changedAt) }} · revision {{ show.revision }}</span
+          >
           <button class="chip" @click="((renaming = show.id), (newName = show.title))">Rename</button>
           <button class="chip" @click="copy(show)">Copy</button>
           <a class="chip" :href="`/api/shows/${show.id}/export`" download>Export</a>
           <button class="chip" @click="bin(show)">Into the bin</button>
         </li>
       </ul>
-      <p v-if="shows && inUse.length === 0" class="py-6 text-bone-2">No show here. Name a new one above: it begins as a small furnished hall with a walk through it.</p>
+      <p v-if="shows && inUse.length === 0" class="py-6 text-bone-2">
+        No show here. Name a new one above: it begins as a small furnished hall with a walk through it.
+      </p>
       <section v-if="binned.length > 0" class="mt-8">
         <h2 class="mb-2 text-[15px] font-semibold text-bone-2">In the bin</h2>
         <ul class="border-t border-rule">
-          <li v-for="show in binned" :key="show.id" class="flex items-center gap-3 border-b border-rule py-2 text-bone-2">
+          <li
+            v-for="show in binned"
+            :key="show.id"
+            class="flex items-center gap-3 border-b border-rule py-2 text-bone-2"
+          >
             <span class="flex-1">{{ show.title }}</span>
             <button class="chip" @click="restore(show)">Take it out</button>
             <button class="chip" @click="destroy(show)">Delete for good</button>

@@ -23,13 +23,31 @@ export const xOf = (layout: Layout, t: number): number => ((t - layout.from) / (
 export const tOf = (layout: Layout, x: number): number => layout.from + (x / layout.width) * (layout.to - layout.from)
 export const yOf = (layout: Layout, index: number): number => layout.ruler + index * layout.lane - layout.scroll
 
-const COLOURS = { lamp: '#f4b55f', tide: '#7fb2d9', rust: '#e0836c', weed: '#8fbf9a', mauve: '#bda3e3', bone: '#ece4d4', bone3: '#84908f', rule: '#2c3b45', ink1: '#12191d', ink3: '#22303a', row: '#1c272d' }
-const LOOKS: { [look in PlayingSpan['look']]: string } = { bed: COLOURS.lamp, other: COLOURS.lamp, freeze: COLOURS.mauve, picture: COLOURS.bone }
+const COLOURS = {
+  lamp: '#f4b55f',
+  tide: '#7fb2d9',
+  rust: '#e0836c',
+  weed: '#8fbf9a',
+  mauve: '#bda3e3',
+  bone: '#ece4d4',
+  bone3: '#84908f',
+  rule: '#2c3b45',
+  ink1: '#12191d',
+  ink3: '#22303a',
+  row: '#1c272d',
+}
+const LOOKS: { [look in PlayingSpan['look']]: string } = {
+  bed: COLOURS.lamp,
+  other: COLOURS.lamp,
+  freeze: COLOURS.mauve,
+  picture: COLOURS.bone,
+}
 
 const STEPS = [0.05, 0.1, 0.2, 0.5, 1, 2, 5, 10, 15, 30, 60, 120, 300, 600]
 
 /** The distance of the clock's labels, so that they don't touch (s). */
-export const tickStep = (layout: Layout): number => STEPS.find((step) => (step / (layout.to - layout.from)) * layout.width > 64) ?? 1800
+export const tickStep = (layout: Layout): number =>
+  STEPS.find((step) => (step / (layout.to - layout.from)) * layout.width > 64) ?? 1800
 
 export interface Picture {
   score: Score
@@ -154,7 +172,14 @@ function paintHeld(context: CanvasRenderingContext2D, layout: Layout, lane: Lane
 }
 
 /** A match: upright stroke and head; struck when it fired, unlit when it was held. */
-function match(context: CanvasRenderingContext2D, x: number, y: number, lane: number, colour: string, struck: boolean): void {
+function match(
+  context: CanvasRenderingContext2D,
+  x: number,
+  y: number,
+  lane: number,
+  colour: string,
+  struck: boolean,
+): void {
   if (x < -6 || x > context.canvas.width) return
   context.strokeStyle = colour
   context.lineWidth = struck ? 1.7 : 1.3
@@ -239,8 +264,30 @@ function curves(context: CanvasRenderingContext2D, layout: Layout, picture: Pict
   context.fillStyle = COLOURS.row
   context.fillRect(0, light, layout.width, 1)
   context.fillRect(0, hands, layout.width, 1)
-  if (picture.loudness) curve(context, layout, picture.loudness, 0.1, loud, CURVES.loudness - 3, (lufs) => (lufs + 60) / 50, COLOURS.lamp, true)
-  if (picture.lux) curve(context, layout, picture.lux, picture.luxEvery, light + 2, CURVES.light - 4, (lux) => Math.log2(1 + lux * 4) / 8, COLOURS.bone, false)
+  if (picture.loudness)
+    curve(
+      context,
+      layout,
+      picture.loudness,
+      0.1,
+      loud,
+      CURVES.loudness - 3,
+      (lufs) => (lufs + 60) / 50,
+      COLOURS.lamp,
+      true,
+    )
+  if (picture.lux)
+    curve(
+      context,
+      layout,
+      picture.lux,
+      picture.luxEvery,
+      light + 2,
+      CURVES.light - 4,
+      (lux) => Math.log2(1 + lux * 4) / 8,
+      COLOURS.bone,
+      false,
+    )
   for (const { from, to } of picture.score.locks) {
     const b = box(layout, from, to)
     context.fillStyle = COLOURS.mauve
@@ -253,7 +300,17 @@ function curves(context: CanvasRenderingContext2D, layout: Layout, picture: Pict
   }
 }
 
-function curve(context: CanvasRenderingContext2D, layout: Layout, values: Float32Array, every: number, top: number, height: number, share: (value: number) => number, colour: string, filled: boolean): void {
+function curve(
+  context: CanvasRenderingContext2D,
+  layout: Layout,
+  values: Float32Array,
+  every: number,
+  top: number,
+  height: number,
+  share: (value: number) => number,
+  colour: string,
+  filled: boolean,
+): void {
   const stride = Math.max(1, Math.floor(((layout.to - layout.from) / every / layout.width) * 1))
   const first = Math.max(0, Math.floor(layout.from / every) - stride)
   const last = Math.min(values.length - 1, Math.ceil(layout.to / every) + stride)
@@ -280,7 +337,14 @@ function curve(context: CanvasRenderingContext2D, layout: Layout, values: Float3
   context.globalAlpha = 1
 }
 
-function roundRect(context: CanvasRenderingContext2D, x: number, y: number, width: number, height: number, radius: number): void {
+function roundRect(
+  context: CanvasRenderingContext2D,
+  x: number,
+  y: number,
+  width: number,
+  height: number,
+  radius: number,
+): void {
   context.beginPath()
   context.roundRect(x, y, width, height, radius)
   context.fill()

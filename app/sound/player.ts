@@ -28,7 +28,11 @@ export interface SoundPlayer extends TimeKeeper {
 const keyOf = (a: Audible): string => `${a.t.toFixed(6)}|${a.step}|${a.sound}|${a.gain}|${a.pitch}|${a.place}|${a.bus}`
 
 /** Plays the walk's sounds as they were drawn. `heard` gives what is to be heard now; `lets` whether a playing is let through. */
-export function createPlayer(buffers: Buffers, heard: () => Heard | undefined, lets: (playing: number) => boolean): SoundPlayer {
+export function createPlayer(
+  buffers: Buffers,
+  heard: () => Heard | undefined,
+  lets: (playing: number) => boolean,
+): SoundPlayer {
   let context: AudioContext | undefined
   let master: GainNode
   let level = 0.3
@@ -70,7 +74,8 @@ export function createPlayer(buffers: Buffers, heard: () => Heard | undefined, l
     if (!now || !context) return
     const from = Math.max(written, transport.at)
     for (const audible of now.run.audible) {
-      if (audible.t >= until || audible.until + audible.fadeOut <= from || !audible.heardBy.includes(now.player)) continue
+      if (audible.t >= until || audible.until + audible.fadeOut <= from || !audible.heardBy.includes(now.player))
+        continue
       const key = keyOf(audible)
       const known = voices.get(key)
       if (known) known.audible = audible
@@ -90,7 +95,10 @@ export function createPlayer(buffers: Buffers, heard: () => Heard | undefined, l
     if (!buffer || !context) return
     // What should have begun already (a new run while it plays) joins where it would be by now.
     const nowT = runTime(transport, context.currentTime + 0.01)
-    const joined = audible.t < nowT && nowT > transport.at ? { zero: context.currentTime + 0.01, at: nowT, speed: transport.speed } : transport
+    const joined =
+      audible.t < nowT && nowT > transport.at
+        ? { zero: context.currentTime + 0.01, at: nowT, speed: transport.speed }
+        : transport
     const late = (joined.at - audible.t) * 2 ** (audible.pitch / 1200)
     if (!audible.loop && late > buffer.duration) return void over.add(key)
     const made = createVoice({ context, show, sound, buffer, out: bus(audible.bus), player }, audible, joined, () => {
@@ -122,7 +130,11 @@ export function createPlayer(buffers: Buffers, heard: () => Heard | undefined, l
       const now = heard()
       for (const [id, node] of buses) {
         node.gain.cancelScheduledValues(0)
-        if (now) node.gain.setValueAtTime(amplitude(channelAt(now.show, now.run, `bus:${id}`, at, now.player).gain as number), running.currentTime)
+        if (now)
+          node.gain.setValueAtTime(
+            amplitude(channelAt(now.show, now.run, `bus:${id}`, at, now.player).gain as number),
+            running.currentTime,
+          )
       }
       tick()
       clearInterval(timer)

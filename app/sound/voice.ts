@@ -8,8 +8,10 @@ export interface Transport {
   at: number
   speed: number
 }
-export const contextTime = (transport: Transport, t: number): number => transport.zero + (t - transport.at) / transport.speed
-export const runTime = (transport: Transport, now: number): number => transport.at + (now - transport.zero) * transport.speed
+export const contextTime = (transport: Transport, t: number): number =>
+  transport.zero + (t - transport.at) / transport.speed
+export const runTime = (transport: Transport, now: number): number =>
+  transport.at + (now - transport.zero) * transport.speed
 
 /** One sound of the run, sounding. */
 export interface Voice {
@@ -37,7 +39,12 @@ interface Parts {
   player: number
 }
 
-export function createVoice({ context, show, sound, buffer, out, player }: Parts, audible: Audible, transport: Transport, ended: () => void): Voice {
+export function createVoice(
+  { context, show, sound, buffer, out, player }: Parts,
+  audible: Audible,
+  transport: Transport,
+  ended: () => void,
+): Voice {
   const source = context.createBufferSource()
   const level = context.createGain()
   const door = context.createGain()

@@ -21,9 +21,16 @@ export const useEvidence = defineStore('evidence', () => {
   async function study(): Promise<void> {
     const { show, dragging } = document
     if (!show || dragging || runs.walks.length === 0) return
-    worker ??= wrap<EvidenceWorker>(new Worker(new URL('../workers/evidence.worker.ts', import.meta.url), { type: 'module' }))
+    worker ??= wrap<EvidenceWorker>(
+      new Worker(new URL('../workers/evidence.worker.ts', import.meta.url), { type: 'module' }),
+    )
     done.value = 0
-    const found = await worker.study(show, [...runs.walks], WALKERS, proxy((n: number) => void (done.value = n)))
+    const found = await worker.study(
+      show,
+      [...runs.walks],
+      WALKERS,
+      proxy((n: number) => void (done.value = n)),
+    )
     if (found) moments.value = new Map(found)
   }
   function soon(): void {

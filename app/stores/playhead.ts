@@ -63,7 +63,8 @@ export const usePlayhead = defineStore('playhead', () => {
   function play(): void {
     if (playing.value || length.value === 0) return
     if (t.value >= length.value) t.value = 0
-    if (looping.value && marked.value && (t.value < marked.value.from || t.value >= marked.value.to)) t.value = marked.value.from
+    if (looping.value && marked.value && (t.value < marked.value.from || t.value >= marked.value.to))
+      t.value = marked.value.from
     playing.value = true
     keeper.value.start(t.value, speed.value)
     frame = requestAnimationFrame(follow)
@@ -97,7 +98,8 @@ export const usePlayhead = defineStore('playhead', () => {
   /** To the next or the previous event that one would stop at. */
   function stepEvent(direction: 1 | -1): void {
     const times = (runs.run?.events ?? []).filter((event) => STOPS.has(event.kind)).map((event) => event.t)
-    const found = direction > 0 ? times.find((time) => time > t.value + 1e-4) : times.findLast((time) => time < t.value - 1e-4)
+    const found =
+      direction > 0 ? times.find((time) => time > t.value + 1e-4) : times.findLast((time) => time < t.value - 1e-4)
     if (found !== undefined) seek(found)
   }
   function loop(): void {

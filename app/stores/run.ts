@@ -58,8 +58,14 @@ export const useRun = defineStore('run', () => {
   function usualWalks(): string[] {
     const all = document.show!.walks
     const players = all.filter((walk) => walk.body.kind === 'player')
-    const longest = players.reduce<(typeof all)[number] | undefined>((best, walk) => (!best || walk.points.length > best.points.length ? walk : best), undefined)
-    return [...(longest ? [longest.id] : []), ...all.filter((walk) => walk.body.kind === 'creature').map((walk) => walk.id)]
+    const longest = players.reduce<(typeof all)[number] | undefined>(
+      (best, walk) => (!best || walk.points.length > best.points.length ? walk : best),
+      undefined,
+    )
+    return [
+      ...(longest ? [longest.id] : []),
+      ...all.filter((walk) => walk.body.kind === 'creature').map((walk) => walk.id),
+    ]
   }
 
   function request(): void {
@@ -128,7 +134,10 @@ export const useRun = defineStore('run', () => {
       if (hashes.length === 0) return
       hashes.forEach((hash) => fetched.add(hash))
       const found = await $fetch<Record<string, string>>('/api/envelopes', { method: 'POST', body: { hashes } })
-      const made = Object.entries(found).map(([hash, base64]): [string, Float32Array] => [hash, new Float32Array(Uint8Array.from(atob(base64), (c) => c.charCodeAt(0)).buffer)])
+      const made = Object.entries(found).map(([hash, base64]): [string, Float32Array] => [
+        hash,
+        new Float32Array(Uint8Array.from(atob(base64), (c) => c.charCodeAt(0)).buffer),
+      ])
       await worker.addEnvelopes(made)
       await computeCurves()
     },

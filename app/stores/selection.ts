@@ -18,9 +18,15 @@ export const useSelection = defineStore('selection', () => {
     chosen.value = undefined
     point.value = undefined
   }
-  const zone = computed(() => (chosen.value?.kind === 'zone' ? document.show?.zones.find((z) => z.id === chosen.value!.id) : undefined))
-  const walk = computed(() => (chosen.value?.kind === 'walk' ? document.show?.walks.find((w) => w.id === chosen.value!.id) : undefined))
-  const cue = computed(() => (chosen.value?.kind === 'cue' ? document.show?.cues.find((c) => c.id === chosen.value!.id) : undefined))
+  const zone = computed(() =>
+    chosen.value?.kind === 'zone' ? document.show?.zones.find((z) => z.id === chosen.value!.id) : undefined,
+  )
+  const walk = computed(() =>
+    chosen.value?.kind === 'walk' ? document.show?.walks.find((w) => w.id === chosen.value!.id) : undefined,
+  )
+  const cue = computed(() =>
+    chosen.value?.kind === 'cue' ? document.show?.cues.find((c) => c.id === chosen.value!.id) : undefined,
+  )
   watch([() => document.show, chosen], () => {
     if (document.show && chosen.value && !zone.value && !walk.value && !cue.value) clear()
   })

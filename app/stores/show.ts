@@ -1,7 +1,17 @@
 import { get as stored, set as keep } from 'idb-keyval'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import { applyPatch, checkTouched, patchOf, rebase, undoing, type Edit, type Editor, type Operation, type Show } from '../../core/show'
+import {
+  applyPatch,
+  checkTouched,
+  patchOf,
+  rebase,
+  undoing,
+  type Edit,
+  type Editor,
+  type Operation,
+  type Show,
+} from '../../core/show'
 
 type SaveState = 'saved' | 'saving' | 'offline' | 'conflict'
 interface Done {
@@ -142,7 +152,8 @@ export const useShow = defineStore('show', () => {
     tell({ draft: undefined })
   }
 
-  function step(from: typeof dones, to: typeof undone): void {
+  function step(back: boolean): void {
+    const [from, to] = back ? [dones, undone] : [undone, dones]
     const last = from.value.at(-1)
     if (!last || base) return
     const before = show.value!
@@ -151,14 +162,14 @@ export const useShow = defineStore('show', () => {
       const after = applyPatch(before, patch)
       checkTouched(after, patch)
       to.value = [...to.value, { label: last.label, back: undoing(before, patch) }]
-      accept(`${from === dones ? 'Undo' : 'Redo'}: ${last.label}`, patch, after)
+      accept(`${back ? 'Undo' : 'Redo'}: ${last.label}`, patch, after)
     } catch (error) {
       problem.value = `This can't be taken back any more: ${(error as Error).message}`
     }
     from.value = from.value.slice(0, -1)
   }
-  const undo = () => step(dones, undone)
-  const redo = () => step(undone, dones)
+  const undo = () => step(true)
+  const redo = () => step(false)
 
   async function send(): Promise<void> {
     if (sending || conflict.value) return
@@ -168,7 +179,10 @@ export const useShow = defineStore('show', () => {
       const [next] = pending
       try {
         const answer = await post(next)
-        confirmed = { show: [...answer.before.map((b) => b.patch), answer.patch].reduce(applyPatch, confirmed.show), revision: answer.revision }
+        confirmed = {
+          show: [...answer.before.map((b) => b.patch), answer.patch].reduce(applyPatch, confirmed.show),
+          revision: answer.revision,
+        }
         revision.value = answer.revision
         pending = pending.slice(1)
         await remember()
@@ -192,8 +206,15 @@ export const useShow = defineStore('show', () => {
     if (pending.length === 0 && !conflict.value) state.value = 'saved'
   }
 
-  function post(edit: Edit): Promise<{ revision: number; patch: Operation[]; before: { revision: number; patch: Operation[] }[] }> {
-    return $fetch(`/api/shows/${id.value}/edits`, { method: 'POST', body: { ...edit, base: confirmed!.revision }, retry: 0, timeout: 10_000 })
+  function post(
+    edit: Edit,
+  ): Promise<{ revision: number; patch: Operation[]; before: { revision: number; patch: Operation[] }[] }> {
+    return $fetch(`/api/shows/${id.value}/edits`, {
+      method: 'POST',
+      body: { ...edit, base: confirmed!.revision },
+      retry: 0,
+      timeout: 10_000,
+    })
   }
 
   /** After a conflict: give this edit up, and go on with what the server has. */
@@ -226,5 +247,28 @@ export const useShow = defineStore('show', () => {
   }
   const undoLabel = computed(() => dones.value.at(-1)?.label)
   const redoLabel = computed(() => undone.value.at(-1)?.label)
-  return { id, show, missing, problem, state, savedAt, revision, unsent, conflict, dragging, undoLabel, redoLabel, open, edit, drag, drop, letGo, undo, redo, giveUp, tryAgain, onChange }
+  return {
+    id,
+    show,
+    missing,
+    problem,
+    state,
+    savedAt,
+    revision,
+    unsent,
+    conflict,
+    dragging,
+    undoLabel,
+    redoLabel,
+    open,
+    edit,
+    drag,
+    drop,
+    letGo,
+    undo,
+    redo,
+    giveUp,
+    tryAgain,
+    onChange,
+  }
 })

@@ -21,7 +21,8 @@ export const useSound = defineStore('sound', () => {
 
   const zoneOf = computed(() => {
     const zones = new Map<number, string>()
-    for (const event of runs.run?.events ?? []) if (event.kind === 'fire' && event.zone) zones.set(event.playing, event.zone)
+    for (const event of runs.run?.events ?? [])
+      if (event.kind === 'fire' && event.zone) zones.set(event.playing, event.zone)
     return zones
   })
   const lets = (playing: number) => {
@@ -48,6 +49,13 @@ export const useSound = defineStore('sound', () => {
   watch([() => view.solo, () => [...view.muted]], () => player.gates())
   /** What sounds now: when each source was told to begin, and from where in its file. */
   const sounding = () =>
-    [...player.voices()].map(({ audible, when, offset }) => ({ sound: audible.sound, t: audible.t, pitch: audible.pitch, loop: audible.loop, when, offset }))
+    [...player.voices()].map(({ audible, when, offset }) => ({
+      sound: audible.sound,
+      t: audible.t,
+      pitch: audible.pitch,
+      loop: audible.loop,
+      when,
+      offset,
+    }))
   return { level, mute, sounding, now: player.now }
 })

@@ -26,7 +26,7 @@ export const useView = defineStore('view', () => {
   const to = ref(0)
   const plan = ref<{ x: number; z: number; scale: number }>()
   /** The share of the height that the score has; 0 or 1 when one band has it all. */
-  const split = useLocalStorage('esvik:split', 0.47)
+  const split = useLocalStorage('esvik:split', 0.5)
   const tall = ref<'score' | 'below'>()
   const muted = ref(new Set<string>())
   const solo = ref<string>()
@@ -60,7 +60,15 @@ export const useView = defineStore('view', () => {
   }
   watch([from, to, () => playhead.t, () => selection.chosen, () => runs.walks, () => runs.seed, plan], () => {
     if (!document.show || playhead.playing) return
-    const kept: Kept = { from: from.value, to: to.value, t: playhead.t, chosen: selection.chosen, walks: runs.walks, seed: runs.seed, plan: plan.value }
+    const kept: Kept = {
+      from: from.value,
+      to: to.value,
+      t: playhead.t,
+      chosen: selection.chosen,
+      walks: runs.walks,
+      seed: runs.seed,
+      plan: plan.value,
+    }
     localStorage.setItem(key(), JSON.stringify(kept))
   })
   watch(

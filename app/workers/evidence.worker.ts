@@ -10,7 +10,12 @@ const breathe = () => new Promise<void>((done) => setTimeout(done, 0))
 let newest = 0
 const worker = {
   /** The moments of every rule by varied walkers; undefined if a newer request came meanwhile. `told` hears how far it is. */
-  async study(show: Show, walks: string[], walkers: number, told: (done: number) => void): Promise<[string, Moment[]][] | undefined> {
+  async study(
+    show: Show,
+    walks: string[],
+    walkers: number,
+    told: (done: number) => void,
+  ): Promise<[string, Moment[]][] | undefined> {
     const mine = ++newest
     const evidence: Evidence = new Map()
     let since = performance.now()

@@ -51,7 +51,10 @@ const worker = {
   /** Loudness every 0.1 s (LUFS) and light every 0.25 s (lux) of the latest run, for one of its players. */
   curves(player: number): { loudness: Float32Array; lux: Float32Array } | undefined {
     if (!latest) return undefined
-    return { loudness: loudnessOf(drafted, latest, player, envelopes), lux: luxOver(drafted, latest, player, LUX_EVERY) }
+    return {
+      loudness: loudnessOf(drafted, latest, player, envelopes),
+      lux: luxOver(drafted, latest, player, LUX_EVERY),
+    }
   },
 }
 export type RunWorker = typeof worker

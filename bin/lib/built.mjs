@@ -10,7 +10,9 @@ export async function ensureBuilt({ dev = false, said = () => {} } = {}) {
   const app = changed('app', ['app', 'core', 'server', 'nuxt.config.ts', 'package-lock.json', 'tsconfig.json'])
   if (!dev && (app.stale || !existsSync(serverFile))) {
     said('Building the application (about a minute) …')
-    must('build the application', join(root, 'node_modules/.bin/nuxt'), ['build'], { env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1', CI: '1' } })
+    must('build the application', join(root, 'node_modules/.bin/nuxt'), ['build'], {
+      env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1', CI: '1' },
+    })
     app.mark()
   }
   return ensureBundle('prepare', ['server', 'core', 'demo'])

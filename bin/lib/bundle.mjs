@@ -24,5 +24,7 @@ export const ENTRIES = { esvik: 'cli/main.ts', prepare: 'server/prepare.ts', ben
 
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
   const names = process.argv.slice(2)
-  await bundle(Object.fromEntries(Object.entries(ENTRIES).filter(([name]) => names.length === 0 || names.includes(name))))
+  await bundle(
+    Object.fromEntries(Object.entries(ENTRIES).filter(([name]) => names.length === 0 || names.includes(name))),
+  )
 }

@@ -5,7 +5,9 @@ import { existsSync, mkdirSync, writeFileSync } from 'node:fs'
 const quiet = (command, args, options = {}) => spawnSync(command, args, { stdio: 'ignore', ...options }).status === 0
 
 function refuse(packages) {
-  process.stderr.write(`Esvik needs ${packages.join(' and ')} and may not install them here. Type this once, then start again:\n\n    sudo apt-get update && sudo apt-get install -y ${packages.join(' ')}\n\n`)
+  process.stderr.write(
+    `Esvik needs ${packages.join(' and ')} and may not install them here. Type this once, then start again:\n\n    sudo apt-get update && sudo apt-get install -y ${packages.join(' ')}\n\n`,
+  )
   process.exit(1)
 }
 
@@ -21,13 +23,28 @@ export function ensureDebian(packages, there) {
     const setting = 'create_main_cluster = false\n'
     if (root) {
       mkdirSync('/etc/postgresql-common', { recursive: true })
-      if (!existsSync('/etc/postgresql-common/createcluster.conf')) writeFileSync('/etc/postgresql-common/createcluster.conf', setting)
-    } else quiet('sudo', ['-n', 'sh', '-c', `mkdir -p /etc/postgresql-common && [ -e /etc/postgresql-common/createcluster.conf ] || printf '${setting.trim()}\\n' > /etc/postgresql-common/createcluster.conf`])
+      if (!existsSync('/etc/postgresql-common/createcluster.conf'))
+        writeFileSync('/etc/postgresql-common/createcluster.conf', setting)
+    } else
+      quiet('sudo', [
+        '-n',
+        'sh',
+        '-c',
+        `mkdir -p /etc/postgresql-common && [ -e /etc/postgresql-common/createcluster.conf ] || printf '${setting.trim()}\\n' > /etc/postgresql-common/createcluster.conf`,
+      ])
   }
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
   const [update, updateArgs] = as('apt-get', 'update', '-qq')
   spawnSync(update, updateArgs, { stdio: 'ignore', env })
-  const [install, installArgs] = as('apt-get', 'install', '-y', '-qq', '-o', 'Dpkg::Options::=--force-confold', ...packages)
+  const [install, installArgs] = as(
+    'apt-get',
+    'install',
+    '-y',
+    '-qq',
+    '-o',
+    'Dpkg::Options::=--force-confold',
+    ...packages,
+  )
   const { stderr } = spawnSync(install, installArgs, { stdio: ['ignore', 'ignore', 'pipe'], env, encoding: 'utf8' })
   if (there()) return
   process.stderr.write(stderr ?? '')

@@ -9,9 +9,16 @@ export const root = fileURLToPath(new URL('../..', import.meta.url))
 
 /** Runs a command in the project's folder and shows its output; ends the program with a sentence if it fails. */
 export function must(what, command, args, options = {}) {
-  const { status, stdout, stderr } = spawnSync(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'], encoding: 'utf8', ...options })
+  const { status, stdout, stderr } = spawnSync(command, args, {
+    cwd: root,
+    stdio: ['ignore', 'pipe', 'pipe'],
+    encoding: 'utf8',
+    ...options,
+  })
   if (status === 0) return
-  process.stderr.write(`${stdout ?? ''}${stderr ?? ''}\nEsvik could not ${what}: \`${[command, ...args].join(' ')}\` failed. What it printed is above.\n`)
+  process.stderr.write(
+    `${stdout ?? ''}${stderr ?? ''}\nEsvik could not ${what}: \`${[command, ...args].join(' ')}\` failed. What it printed is above.\n`,
+  )
   process.exit(1)
 }
 
@@ -24,7 +31,9 @@ export function ensurePackages() {
   const wanted = digest(LOCK)
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return
   process.stderr.write('Installing npm packages …\n')
-  must('install its npm packages', 'npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { stdio: ['ignore', 'ignore', 'inherit'] })
+  must('install its npm packages', 'npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
+    stdio: ['ignore', 'ignore', 'inherit'],
+  })
   writeFileSync(stamp, wanted)
 }
 
@@ -38,7 +47,8 @@ function* filesBelow(path) {
 export function changed(name, sources) {
   const hash = createHash('sha256')
   for (const source of sources)
-    for (const file of filesBelow(join(root, source))) if (!file.endsWith('.test.ts')) hash.update(file.slice(root.length)).update('\0').update(readFileSync(file))
+    for (const file of filesBelow(join(root, source)))
+      if (!file.endsWith('.test.ts')) hash.update(file.slice(root.length)).update('\0').update(readFileSync(file))
   const now = hash.digest('hex')
   const stamp = join(root, '.build', `.${name}`)
   return {

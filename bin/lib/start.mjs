@@ -29,7 +29,14 @@ function fail(message) {
 function options() {
   try {
     return parseArgs({
-      options: { port: { type: 'string', default: '4600' }, data: { type: 'string', default: join(root, '.data') }, fresh: { type: 'boolean' }, dev: { type: 'boolean' }, help: { type: 'boolean' }, yes: { type: 'boolean' } },
+      options: {
+        port: { type: 'string', default: '4600' },
+        data: { type: 'string', default: join(root, '.data') },
+        fresh: { type: 'boolean' },
+        dev: { type: 'boolean' },
+        help: { type: 'boolean' },
+        yes: { type: 'boolean' },
+      },
     }).values
   } catch (error) {
     fail(`${error.message}\n\n${HELP}`)
@@ -69,12 +76,15 @@ async function main() {
   const { port: portText, data: dataText, fresh, dev, help, yes } = options()
   if (help) return said(HELP)
   const port = Number(portText)
-  if (!Number.isInteger(port) || port < 1 || port > 65535) fail(`--port must be a number from 1 to 65535, not "${portText}".`)
+  if (!Number.isInteger(port) || port < 1 || port > 65535)
+    fail(`--port must be a number from 1 to 65535, not "${portText}".`)
   const data = resolve(dataText)
   mkdirSync(data, { recursive: true })
   const running = other(data)
-  if (running) fail(`Esvik runs on this data already: ${running}\nStop that one first, or start with another --data DIR.`)
-  if (!(await portIsFree(port))) fail(`Port ${port} is in use by another program. Start with another one, for example: bin/start --port ${port + 1}`)
+  if (running)
+    fail(`Esvik runs on this data already: ${running}\nStop that one first, or start with another --data DIR.`)
+  if (!(await portIsFree(port)))
+    fail(`Port ${port} is in use by another program. Start with another one, for example: bin/start --port ${port + 1}`)
 
   if (fresh && !yes) {
     const ask = createInterface({ input: process.stdin, output: process.stdout })
@@ -114,14 +124,36 @@ async function main() {
       database = await openDatabase(data, { said })
     }
     const prepare = await ensureBuilt({ dev, said })
-    const env = { ...process.env, DATABASE_URL: database.url, NITRO_HOST: '127.0.0.1', NITRO_PORT: String(port), HOST: '127.0.0.1', PORT: String(port), NITRO_SHUTDOWN_TIMEOUT: '300' }
-    const prepared = spawnSync(process.execPath, [prepare], { cwd: root, env, encoding: 'utf8', stdio: ['ignore', 'inherit', 'pipe'] })
+    const env = {
+      ...process.env,
+      DATABASE_URL: database.url,
+      NITRO_HOST: '127.0.0.1',
+      NITRO_PORT: String(port),
+      HOST: '127.0.0.1',
+      PORT: String(port),
+      NITRO_SHUTDOWN_TIMEOUT: '300',
+    }
+    const prepared = spawnSync(process.execPath, [prepare], {
+      cwd: root,
+      env,
+      encoding: 'utf8',
+      stdio: ['ignore', 'inherit', 'pipe'],
+    })
     if (prepared.status !== 0) throw new StartError(`The database could not be prepared.\n${prepared.stderr}`)
     const url = `http://127.0.0.1:${port}`
     const launch = () => {
       server = dev
-        ? spawn(join(root, 'node_modules/.bin/nuxt'), ['dev', '--host', '127.0.0.1', '--port', String(port)], { cwd: root, env, stdio: ['ignore', 'inherit', 'inherit'] })
-        : spawn(process.execPath, ['--enable-source-maps', serverFile], { cwd: root, env, stdio: ['ignore', 'ignore', 'inherit', 'ipc'], detached: true })
+        ? spawn(join(root, 'node_modules/.bin/nuxt'), ['dev', '--host', '127.0.0.1', '--port', String(port)], {
+            cwd: root,
+            env,
+            stdio: ['ignore', 'inherit', 'inherit'],
+          })
+        : spawn(process.execPath, ['--enable-source-maps', serverFile], {
+            cwd: root,
+            env,
+            stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+            detached: true,
+          })
       server.on('exit', async (code) => {
         if (stopping) return
         said(`The application ended (${code ?? 'killed'}); it is started again.`)
@@ -134,7 +166,9 @@ async function main() {
     writeFileSync(join(data, 'running.json'), JSON.stringify({ pid: process.pid, url }))
     said(`Esvik is at ${url}   (Ctrl+C stops it)`)
   } catch (error) {
-    process.stderr.write(`${error instanceof StartError ? error.message : error.code === 'ENOSPC' ? 'The disk is full: make room, then start again.' : error.stack}\n`)
+    process.stderr.write(
+      `${error instanceof StartError ? error.message : error.code === 'ENOSPC' ? 'The disk is full: make room, then start again.' : error.stack}\n`,
+    )
     await stop(1)
   }
 }

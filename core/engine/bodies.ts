@@ -56,10 +56,18 @@ export function setZone(world: World, zone: CompiledZone, enabled: boolean): voi
   here.forEach((walker) => world.stale.add(walker))
   if (enabled) {
     world.enabled[zone.index] = 1
-    enter(world, zone, here.filter((walker) => touchesNow(world, zone, walker, 0)))
+    enter(
+      world,
+      zone,
+      here.filter((walker) => touchesNow(world, zone, walker, 0)),
+    )
   } else {
     // The leave is heard as if the zone were still on.
-    leave(world, zone, here.filter((walker) => walker.inside[zone.index] === 1))
+    leave(
+      world,
+      zone,
+      here.filter((walker) => walker.inside[zone.index] === 1),
+    )
     world.enabled[zone.index] = 0
   }
 }
@@ -79,9 +87,13 @@ export function move(world: World, walker: Walker, at: Point, yaw: number, quiet
   world.emit({ t: world.now, kind: 'move', player: nameOf(walker), from, to: at })
   if (goesOn) intend(world, walker)
   const { zones } = world.compiled
-  const left = zones.filter((zone) => walker.inside[zone.index] === 1 && !touchesNow(world, zone, walker, zone.geometry.rim))
+  const left = zones.filter(
+    (zone) => walker.inside[zone.index] === 1 && !touchesNow(world, zone, walker, zone.geometry.rim),
+  )
   for (const zone of left) leave(world, zone, [walker])
-  const entered = zones.filter((zone) => world.enabled[zone.index] === 1 && walker.inside[zone.index] === 0 && touchesNow(world, zone, walker, 0))
+  const entered = zones.filter(
+    (zone) => world.enabled[zone.index] === 1 && walker.inside[zone.index] === 0 && touchesNow(world, zone, walker, 0),
+  )
   for (const zone of entered) enter(world, zone, [walker], quiet)
 }
 
@@ -147,7 +159,8 @@ function dropIntents(walker: Walker): void {
   walker.intents = []
 }
 
-const inForce = (walker: Walker): Lock[] => (['jump', 'look', 'use', 'walk'] as const).filter((lock) => walker.locks[lock] > 0)
+const inForce = (walker: Walker): Lock[] =>
+  (['jump', 'look', 'use', 'walk'] as const).filter((lock) => walker.locks[lock] > 0)
 
 function changeLocks(world: World, walker: Walker, locks: readonly Lock[], by: 1 | -1): void {
   const facing = walker.present ? facingAt(walker.path, world.now) : 0
@@ -160,4 +173,5 @@ function changeLocks(world: World, walker: Walker, locks: readonly Lock[], by: 1
 
 /** Takes controls from a player; the log tells the set now in force. */
 export const lock = (world: World, walker: Walker, locks: readonly Lock[]): void => changeLocks(world, walker, locks, 1)
-export const unlock = (world: World, walker: Walker, locks: readonly Lock[]): void => changeLocks(world, walker, locks, -1)
+export const unlock = (world: World, walker: Walker, locks: readonly Lock[]): void =>
+  changeLocks(world, walker, locks, -1)

@@ -28,7 +28,9 @@ export const atmosphereFields = (a: Partial<Atmosphere>): { [field: string]: Val
     vignetteSoftness: a.vignette?.softness,
     exposure: a.exposure,
   }
-  return Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)) as { [field: string]: Value }
+  return Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)) as {
+    [field: string]: Value
+  }
 }
 const ABSENT = { fogColour: '#000000', fogDensity: 0, vignetteAmount: 0, vignetteSoftness: 0 }
 const COLOURS = new Set(['colour', 'ambient', 'shadow', 'fogColour'])
@@ -78,7 +80,16 @@ export function tracksFor(tracks: Tracks, show: Show, channel: string, player?: 
 
 const ONCE_FOR_ALL = new Set(['light', 'prop'])
 const FIELD_ORDER: { [kind: string]: string[] } = {
-  atmosphere: ['ambient', 'level', 'shadow', 'fogColour', 'fogDensity', 'vignetteAmount', 'vignetteSoftness', 'exposure'],
+  atmosphere: [
+    'ambient',
+    'level',
+    'shadow',
+    'fogColour',
+    'fogDensity',
+    'vignetteAmount',
+    'vignetteSoftness',
+    'exposure',
+  ],
 }
 
 /**
@@ -86,7 +97,14 @@ const FIELD_ORDER: { [kind: string]: string[] } = {
  * `eyes` is where the player's own eyes are then.
  * @throws Error that names the channel, if the show has no such one
  */
-export function channelAt(show: Show, history: ChannelHistory, channel: string, t: number, player: number, eyes: () => Pose): { [field: string]: Value } {
+export function channelAt(
+  show: Show,
+  history: ChannelHistory,
+  channel: string,
+  t: number,
+  player: number,
+  eyes: () => Pose,
+): { [field: string]: Value } {
   const kind = channel.split(':')[0]
   if (channel === 'controls') {
     const changes = history.locks[player] ?? []
@@ -100,5 +118,7 @@ export function channelAt(show: Show, history: ChannelHistory, channel: string, 
   if (!base) throw new Error(`The show has no channel "${channel}"`)
   const fields = history.fields[ONCE_FOR_ALL.has(kind) ? channel : perPlayer(channel, player)]
   const names = FIELD_ORDER[kind] ?? Object.keys(base)
-  return Object.fromEntries(names.map((name) => [name, fields?.[name] ? valueAt(fields[name].segments, fields[name].colour, t) : base[name]]))
+  return Object.fromEntries(
+    names.map((name) => [name, fields?.[name] ? valueAt(fields[name].segments, fields[name].colour, t) : base[name]]),
+  )
 }

@@ -49,7 +49,8 @@ const geometries = new WeakMap<Zone['shape'], { geometry: ZoneGeometry; frame: u
 function geometryOf(show: Show, zone: Zone): ZoneGeometry {
   const prop = zone.tiedTo && show.place.props.find((p) => p.id === zone.tiedTo!.prop)
   const known = geometries.get(zone.shape)
-  if (known && known.frame === prop && known.geometry.rim === zone.rim && known.geometry.notices === zone.notices) return known.geometry
+  if (known && known.frame === prop && known.geometry.rim === zone.rim && known.geometry.notices === zone.notices)
+    return known.geometry
   const geometry = { solid: solidOf(zone.shape, prop), rim: zone.rim, notices: zone.notices }
   geometries.set(zone.shape, { geometry, frame: prop })
   return geometry
@@ -62,7 +63,9 @@ export class NotYet extends Error {
 
 export function compile(show: Show): Compiled {
   refuse(show)
-  const cues = new Map<string, CompiledCue>(show.cues.map((cue) => [cue.id, { cue, steps: cue.steps.filter((step) => !step.muted) }]))
+  const cues = new Map<string, CompiledCue>(
+    show.cues.map((cue) => [cue.id, { cue, steps: cue.steps.filter((step) => !step.muted) }]),
+  )
   const rules: RuleInstance[] = []
   const instance = (rule: Rule, zone: CompiledZone | undefined, name: string): RuleInstance | undefined => {
     if (!rule.enabled) return undefined
@@ -73,7 +76,9 @@ export function compile(show: Show): Compiled {
   const zones = show.zones.map((zone, index) => {
     const compiled: CompiledZone = { index, zone, geometry: geometryOf(show, zone), rules: [] }
     const kit = zone.kit === undefined ? undefined : show.kits.find((k) => k.id === zone.kit)
-    const kitRules = (kit?.rules ?? []).map((rule) => instance({ ...rule, ...zone.overrides?.[rule.id] }, compiled, `${zone.id}/${rule.id}`))
+    const kitRules = (kit?.rules ?? []).map((rule) =>
+      instance({ ...rule, ...zone.overrides?.[rule.id] }, compiled, `${zone.id}/${rule.id}`),
+    )
     const own = zone.rules.map((rule) => instance(rule, compiled, rule.id))
     compiled.rules = [...kitRules, ...own].filter((r) => r !== undefined)
     return compiled
@@ -93,7 +98,10 @@ export function compile(show: Show): Compiled {
     clocks: rules.filter((r) => r.rule.on.at === 'clock'),
     sounds: new Map(show.sounds.map((s) => [s.id, s])),
     pools: new Map(show.pools.map((p) => [p.id, p])),
-    busGain: new Map<string, number>([...BUSES.map((id) => [id, 0] as const), ...show.buses.map((b) => [b.id, b.gain] as const)]),
+    busGain: new Map<string, number>([
+      ...BUSES.map((id) => [id, 0] as const),
+      ...show.buses.map((b) => [b.id, b.gain] as const),
+    ]),
     near: zones.length >= INDEX_FROM ? indexOf(zones) : undefined,
   }
 }
@@ -116,7 +124,10 @@ function refuse(show: Show): void {
   for (const cue of show.cues)
     for (const step of cue.steps) {
       if (step.muted) continue
-      if (step.kind === 'fling') throw new NotYet(`The cue "${cue.name}" flings a prop, which this version can't run yet; mute the step to run the rest`)
+      if (step.kind === 'fling')
+        throw new NotYet(
+          `The cue "${cue.name}" flings a prop, which this version can't run yet; mute the step to run the rest`,
+        )
       if (step.kind === 'prop' && (step.slide || step.turn)) moving.add(step.prop)
     }
   for (const zone of show.zones) {
@@ -125,6 +136,8 @@ function refuse(show: Show): void {
     const kit = show.kits.find((k) => k.id === zone.kit)
     for (const rule of [...zone.rules, ...(kit?.rules ?? [])])
       if (rule.enabled && rule.on.at === 'look')
-        throw new NotYet(`A rule of the zone "${zone.name}" waits for a look, which this version can't run yet; switch the rule off to run the rest`)
+        throw new NotYet(
+          `A rule of the zone "${zone.name}" waits for a look, which this version can't run yet; switch the rule off to run the rest`,
+        )
   }
 }

@@ -126,7 +126,11 @@ function contacts(walker: Walker, geometry: ZoneGeometry, leg: Leg): { enter: In
   const body = walker.cylinders[geometry.notices]
   const stay = bridged(crossings(geometry.solid, geometry.rim, body, leg.piece))
   const result =
-    stay.length === 0 ? NONE : geometry.rim === 0 ? { enter: stay, stay } : { enter: bridged(crossings(geometry.solid, 0, body, leg.piece)), stay }
+    stay.length === 0
+      ? NONE
+      : geometry.rim === 0
+        ? { enter: stay, stay }
+        : { enter: bridged(crossings(geometry.solid, 0, body, leg.piece)), stay }
   leg.contacts.set(geometry, result)
   return result
 }
@@ -165,7 +169,14 @@ function leaveOn(walker: Walker, zone: CompiledZone, legs: readonly Leg[], index
 }
 
 /** How long contact that ends at `to` on a leg goes on over its seam to the next one (s, a hair if it only touches). */
-function goesOn(walker: Walker, zone: CompiledZone, legs: readonly Leg[], index: number, to: number, which: 'enter' | 'stay'): number {
+function goesOn(
+  walker: Walker,
+  zone: CompiledZone,
+  legs: readonly Leg[],
+  index: number,
+  to: number,
+  which: 'enter' | 'stay',
+): number {
   const rest = legs[index].piece.seconds - to
   const next = legs[index + 1]
   if (rest >= SHORTEST || !next) return 0

@@ -51,7 +51,8 @@ export function routeOver(show: Show, stops: readonly Stop[], first: number, fac
     reaches.push({ time, pressAt: stop.use ? time + stop.useAfter : undefined })
     if (stop.use) end = Math.max(end, time + stop.useAfter)
     const piece = next && pieceBetween(stop.at, next.at, stop.pace ?? show.player.walk)
-    if (piece && (piece.velocity[0] !== 0 || piece.velocity[2] !== 0)) ahead = yawOf(piece.velocity[0], piece.velocity[2])
+    if (piece && (piece.velocity[0] !== 0 || piece.velocity[2] !== 0))
+      ahead = yawOf(piece.velocity[0], piece.velocity[2])
     const looked = targetOf(show, stop.look)
     if (!next || stop.pause > 0) {
       const wait = next ? { ...standing(stop.at), seconds: stop.pause } : standing(stop.at)
@@ -60,14 +61,18 @@ export function routeOver(show: Show, stops: readonly Stop[], first: number, fac
       time += stop.pause
     }
     if (piece) {
-      if (piece.seconds > 0) legs.push({ start: time, piece, facing: looked ?? { yaw: ahead }, contacts: new WeakMap() })
+      if (piece.seconds > 0)
+        legs.push({ start: time, piece, facing: looked ?? { yaw: ahead }, contacts: new WeakMap() })
       time += piece.seconds
     }
   })
   return { legs, reaches, first, end: Math.max(end, time) }
 }
 
-const routes = new WeakMap<readonly WalkPoint[], { player: Player; place: Show['place']; body: Walk['body']; route: Route }>()
+const routes = new WeakMap<
+  readonly WalkPoint[],
+  { player: Player; place: Show['place']; body: Walk['body']; route: Route }
+>()
 
 /** The route of a walk; kept while its points, its body, the place and the player stay the same. */
 export function routeOf(show: Show, { points, body }: Walk): Route {

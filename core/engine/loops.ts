@@ -6,7 +6,12 @@ export function loopIn(show: Show, log: readonly RunEvent[], atOnce: boolean): s
   const counts = new Map<string, number>()
   const order: string[] = []
   for (const event of log.slice(-2000)) {
-    const step = event.kind === 'fire' ? `"${show.cues.find((c) => c.id === event.cue)?.name}"` : event.kind === 'signal' ? `the signal "${event.name}"` : undefined
+    const step =
+      event.kind === 'fire'
+        ? `"${show.cues.find((c) => c.id === event.cue)?.name}"`
+        : event.kind === 'signal'
+          ? `the signal "${event.name}"`
+          : undefined
     if (!step) continue
     if (!counts.has(step)) order.push(step)
     counts.set(step, (counts.get(step) ?? 0) + 1)

@@ -64,7 +64,8 @@ export function press(world: World, walker: Walker): void {
 
 function faces(world: World, walker: Walker, facing: Target & { within: number }): boolean {
   const { place } = world.compiled.show
-  const target = 'prop' in facing ? place.props.find((p) => p.id === facing.prop)! : place.marks.find((m) => m.id === facing.mark)!
+  const target =
+    'prop' in facing ? place.props.find((p) => p.id === facing.prop)! : place.marks.find((m) => m.id === facing.mark)!
   const [x, , z] = positionAt(walker.path, world.now)
   return between(facingAt(walker.path, world.now), yawOf(target.at[0] - x, target.at[2] - z)) <= facing.within + 1e-9
 }

@@ -19,7 +19,11 @@ function risen(fade: FadeClaim, t: number): number {
 }
 
 /** The newest fade's colour and opacity at a time; its `out` goes to what rules below. */
-export function opacityAt(fades: readonly FadeClaim[], t: number, below = fades.length): { colour: string; opacity: number } {
+export function opacityAt(
+  fades: readonly FadeClaim[],
+  t: number,
+  below = fades.length,
+): { colour: string; opacity: number } {
   for (let i = below - 1; i >= 0; i--) {
     const fade = fades[i]
     const out = outAt(fade)

@@ -59,23 +59,31 @@ function start(world: World, playing: Playing): void {
     if (state.phase !== 'waiting') continue
     const { step } = state
     let late = step.at
-    if (step.jitter > 0) late = Math.max(0, late + step.jitter * (2 * draw(streamOf(world, playing, `${step.id}/jitter`), 0) - 1))
+    if (step.jitter > 0)
+      late = Math.max(0, late + step.jitter * (2 * draw(streamOf(world, playing, `${step.id}/jitter`), 0) - 1))
     state.entry = world.agenda.put(world.now + late, () => beginStep(world, playing, state))
   }
   settle(world, playing)
 }
 
+/** Kinds that last as long as they say themselves. */
+const OWN_LENGTH = new Set<Step['kind']>(['sound', 'camera', 'fade'])
+
+/** Whether a step takes time, and so has an end that is logged. */
+function lasts(step: Step): boolean {
+  const hold = holdOf(step)
+  return hold === undefined ? OWN_LENGTH.has(step.kind) : hold !== 'keep'
+}
+
 function beginStep(world: World, playing: Playing, state: StepState): void {
-  state.phase = 'on'
+  const { step } = state
+  state.phase = lasts(step) ? 'on' : 'over'
   const own = begin(world, playing, state)
-  const hold = holdOf(state.step)
-  const length = typeof hold === 'number' ? hold : own
   if (playing.phase !== 'on') return
-  if (length !== undefined) state.entry = world.agenda.put(world.now + length, () => endStep(world, playing, state, false))
-  else if (hold === undefined || hold === 'keep') {
-    state.phase = 'over'
-    playing.lastByRelease = false
-  }
+  const hold = holdOf(step)
+  const length = typeof hold === 'number' ? hold : own
+  if (state.phase === 'over') playing.lastByRelease = false
+  else if (length !== undefined) state.entry = world.agenda.put(world.now + length, () => endStep(world, playing, state, false))
   settle(world, playing)
 }
 
@@ -98,7 +106,8 @@ function endStep(world: World, playing: Playing, state: StepState, byRelease: bo
 /** Ends what lasts as long as the cue, and the playing, when nothing else is left of it. */
 function settle(world: World, playing: Playing): void {
   if (playing.phase !== 'on') return
-  for (const { step, phase } of playing.steps) if (phase === 'waiting' || (phase === 'on' && holdOf(step) !== 'cue')) return
+  for (const { step, phase } of playing.steps)
+    if (phase === 'waiting' || (phase === 'on' && holdOf(step) !== 'cue')) return
   for (const state of playing.steps) if (state.phase === 'on') closeStep(world, playing, state, 'own')
   finish(world, playing, playing.lastByRelease ? 'released' : 'done')
 }
@@ -111,7 +120,8 @@ function finish(world: World, playing: Playing, why: EndReason): void {
   memory.on = memory.on.filter((p) => p !== playing)
   if (memory.latest === playing) memory.endedAt = world.now
   world.emit({ t: world.now, kind: 'end', ...about(playing), why })
-  if (why !== 'run over' && why !== 'restarted' && memory.on.length === 0 && memory.queued) fireQueued(world, playing.rule, memory)
+  if (why !== 'run over' && why !== 'restarted' && memory.on.length === 0 && memory.queued)
+    fireQueued(world, playing.rule, memory)
 }
 
 const NEEDS_PRESENCE = new Set(['enter', 'dwell', 'look'])

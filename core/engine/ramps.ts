@@ -29,7 +29,16 @@ export function linearOf(colour: Colour): [number, number, number] {
   return [toLinear((n >> 16) / 255), toLinear(((n >> 8) & 255) / 255), toLinear((n & 255) / 255)]
 }
 export function colourOf(linear: readonly [number, number, number]): Colour {
-  return '#' + linear.map((c) => Math.round(fromLinear(Math.min(1, Math.max(0, c))) * 255).toString(16).padStart(2, '0')).join('')
+  return (
+    '#' +
+    linear
+      .map((c) =>
+        Math.round(fromLinear(Math.min(1, Math.max(0, c))) * 255)
+          .toString(16)
+          .padStart(2, '0'),
+      )
+      .join('')
+  )
 }
 
 /** A value a share u of the way from a to b: numbers in a line, colours in linear RGB, everything else at once. */

@@ -52,7 +52,10 @@ export function compiledOf(show: Show): Compiled {
 export function walksOf(show: Show, ids: readonly string[]): Walk[] {
   const walks = ids.map((id) => {
     const walk = show.walks.find((w) => w.id === id)
-    if (!walk) throw new RunError(`The show has no walk "${id}"; it has ${show.walks.map((w) => `"${w.id}"`).join(', ') || 'none'}`)
+    if (!walk)
+      throw new RunError(
+        `The show has no walk "${id}"; it has ${show.walks.map((w) => `"${w.id}"`).join(', ') || 'none'}`,
+      )
     return walk
   })
   const twice = ids.find((id, index) => ids.indexOf(id) < index)
@@ -92,7 +95,8 @@ function createWorld(compiled: Compiled, walks: readonly Walk[], seed: number): 
       atOnce = 0
     }
     log.push(event)
-    if (++atOnce > MOST_AT_ONCE || log.length > MOST_IN_ALL) throw new RunError(loopIn(show, log, atOnce > MOST_AT_ONCE))
+    if (++atOnce > MOST_AT_ONCE || log.length > MOST_IN_ALL)
+      throw new RunError(loopIn(show, log, atOnce > MOST_AT_ONCE))
   }
   return {
     compiled,
@@ -130,7 +134,8 @@ function play(world: World, length: number | undefined): number {
     lockedIn = on.length > 0 && on.every((walker) => world.now - walker.lockedSince >= LOCKED_IN - SAME_TIME)
   }
   for (const walker of walkers) agenda.put(walker.walk.start, () => appear(world, walker))
-  for (const rule of compiled.clocks) agenda.put((rule.rule.on as { seconds: number }).seconds, () => hear(world, rule, undefined))
+  for (const rule of compiled.clocks)
+    agenda.put((rule.rule.on as { seconds: number }).seconds, () => hear(world, rule, undefined))
   finders.forEach((finder) => finder.refresh(0))
 
   let latest = Infinity
@@ -152,7 +157,9 @@ function play(world: World, length: number | undefined): number {
   }
   const end = lockedIn ? world.now : (length ?? (latest < Infinity ? latest : world.now))
   world.now = end
-  if (lockedIn) for (const walker of walkers) if (!walker.ended) world.emit({ t: end, kind: 'walkEnd', player: walker.walk.id, locked: true })
+  if (lockedIn)
+    for (const walker of walkers)
+      if (!walker.ended) world.emit({ t: end, kind: 'walkEnd', player: walker.walk.id, locked: true })
   for (const playing of [...world.playings]) if (playing.phase === 'on') cut(world, playing, 'run over')
   return end
 }
@@ -168,8 +175,10 @@ function takeEdges(world: World, finders: ReturnType<typeof createEdgeFinder>[])
   const edges: Edge[] = []
   for (const finder of finders) if (finder.next() <= world.now + SAME_TIME) edges.push(...finder.take(world.now))
   if (edges.length === 0) return
-  edges.sort((a, b) => Number(b.leave) - Number(a.leave) || a.zone.index - b.zone.index || a.walker.index - b.walker.index)
-  for (let i = 0; i < edges.length; ) {
+  edges.sort(
+    (a, b) => Number(b.leave) - Number(a.leave) || a.zone.index - b.zone.index || a.walker.index - b.walker.index,
+  )
+  for (let i = 0; i < edges.length;) {
     const { zone, leave: leaves } = edges[i]
     const walkers = []
     for (; i < edges.length && edges[i].zone === zone && edges[i].leave === leaves; i++) walkers.push(edges[i].walker)
@@ -182,7 +191,9 @@ function takeEdges(world: World, finders: ReturnType<typeof createEdgeFinder>[])
 function historyOf(world: World): ChannelHistory {
   const fields: ChannelHistory['fields'] = {}
   for (const [channel, tracks] of world.tracks)
-    fields[channel] = Object.fromEntries(Object.entries(tracks).map(([name, { colour, segments }]) => [name, { colour, segments }]))
+    fields[channel] = Object.fromEntries(
+      Object.entries(tracks).map(([name, { colour, segments }]) => [name, { colour, segments }]),
+    )
   return { fields, fades: world.fades, cameras: world.cameras, locks: world.locks }
 }
 
@@ -193,7 +204,13 @@ export function logOf(show: Show, run: Run): RunLog {
 }
 
 /** A channel's fields at a time; `player` is the place of a walk in the run. */
-export function channelAt(show: Show, run: Run, channel: string, t: number, player: number): { [field: string]: Value } {
+export function channelAt(
+  show: Show,
+  run: Run,
+  channel: string,
+  t: number,
+  player: number,
+): { [field: string]: Value } {
   const path = run.paths[player]
   const eyes = (): Pose => ownEyes({ compiled: compiledOf(show) }, { path } as never, t)
   return valueOfChannel(show, run.channels, channel, t, player, eyes)

@@ -31,7 +31,12 @@ export interface Track {
   segments: Segment[]
 }
 
-export const track = (base: Value, colour = false): Track => ({ base, colour, claims: [], segments: [{ t: -Infinity, seconds: 0, from: base, to: base, ease: 'linear' }] })
+export const track = (base: Value, colour = false): Track => ({
+  base,
+  colour,
+  claims: [],
+  segments: [{ t: -Infinity, seconds: 0, from: base, to: base, ease: 'linear' }],
+})
 
 /** The value of a field at a time, from its history. */
 export function valueAt(segments: readonly Segment[], colour: boolean, t: number): Value {

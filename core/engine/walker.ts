@@ -98,7 +98,15 @@ export function turnPage(walker: Walker, t: number, moving: boolean, held: numbe
 }
 
 /** Puts the body at a mark with what is left of its walk. Gives whether anything is left to walk. */
-export function reroute(show: Show, walker: Walker, t: number, at: Point, yaw: number, moving: boolean, held: number | undefined): boolean {
+export function reroute(
+  show: Show,
+  walker: Walker,
+  t: number,
+  at: Point,
+  yaw: number,
+  moving: boolean,
+  held: number | undefined,
+): boolean {
   const part = partNow(walker)
   const own = ownTime(part, t)
   const { reaches, first } = part.route

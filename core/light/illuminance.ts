@@ -76,5 +76,7 @@ export function lightPlace(show: Show, run: Run, light: Light, carrier: number, 
 
 /** The light on a player over a whole run, every `every` seconds (lux). */
 export function luxOver(show: Show, run: Run, player: number, every: number): Float32Array {
-  return Float32Array.from({ length: Math.max(1, Math.ceil(run.length / every)) }, (_, i) => luxOnPlayer(show, run, player, (i + 0.5) * every))
+  return Float32Array.from({ length: Math.max(1, Math.ceil(run.length / every)) }, (_, i) =>
+    luxOnPlayer(show, run, player, (i + 0.5) * every),
+  )
 }

@@ -81,7 +81,14 @@ export function scoreOf(show: Show, run: Run): Score {
         const lane = laneOf(event.zone)
         const rule = rules.get(event.rule)
         lane.fired.push({ t: event.t, rule: event.rule, cue: event.cue, playing: event.playing, player: event.player })
-        const span: PlayingSpan = { playing: event.playing, cue: event.cue, from: event.t, to: run.length, look: lookOf(show, event.cue), delayed: event.t }
+        const span: PlayingSpan = {
+          playing: event.playing,
+          cue: event.cue,
+          from: event.t,
+          to: run.length,
+          look: lookOf(show, event.cue),
+          delayed: event.t,
+        }
         lane.playings.push(span)
         playings.set(event.playing, { lane, span, rule })
         debounce(lane, rule, event.t)
@@ -100,7 +107,8 @@ export function scoreOf(show: Show, run: Run): Score {
       case 'end': {
         const { lane, span, rule } = playings.get(event.playing)!
         span.to = event.t
-        if (rule?.cooldown?.from === 'end' && event.why !== 'run over') lane.cooldowns.push({ from: event.t, to: event.t + rule.cooldown.seconds })
+        if (rule?.cooldown?.from === 'end' && event.why !== 'run over')
+          lane.cooldowns.push({ from: event.t, to: event.t + rule.cooldown.seconds })
         break
       }
       case 'lock':
@@ -112,7 +120,12 @@ export function scoreOf(show: Show, run: Run): Score {
   order.forEach((id, index) => (lanes.get(id)!.met = index + 1))
   const met = order.map((id) => lanes.get(id)!)
   const others = [...lanes.values()].filter((lane) => lane.met === undefined)
-  for (const lane of others) lane.unmet = whyUnmet(show, run, show.zones.find((zone) => zone.id === lane.zone)!)
+  for (const lane of others)
+    lane.unmet = whyUnmet(
+      show,
+      run,
+      show.zones.find((zone) => zone.id === lane.zone)!,
+    )
   return { lanes: [...met, ...others], loose: loose.fired.length + loose.held.length > 0 ? loose : undefined, locks }
 }
 
@@ -172,6 +185,7 @@ function endless(solid: Solid): Solid {
   const FAR = 1e6
   const [x0, , z0, x1, , z1] = solid.bounds
   const bounds = [x0, -FAR, z0, x1, FAR, z1] as const
-  if (solid.kind === 'sphere') return { kind: 'cylinder', x: solid.x, z: solid.z, radius: solid.radius, low: -FAR, high: FAR, bounds }
+  if (solid.kind === 'sphere')
+    return { kind: 'cylinder', x: solid.x, z: solid.z, radius: solid.radius, low: -FAR, high: FAR, bounds }
   return { ...solid, low: -FAR, high: FAR, bounds }
 }

@@ -22,11 +22,16 @@ export function complete(field: Field, value: unknown): unknown {
     case 'kinds':
       return complete(field.kinds[(value as Record<string, string>)[field.by]], value)
     case 'either':
-      return complete((field.options.find((o) => o.meant(value)) ?? field.options[field.options.length - 1]).field, value)
+      return complete(
+        (field.options.find((o) => o.meant(value)) ?? field.options[field.options.length - 1]).field,
+        value,
+      )
     case 'list':
       return (value as unknown[]).map((item) => complete(field.of, item))
     case 'map':
-      return isRecord(value) ? Object.fromEntries(Object.entries(value).map(([k, v]) => [k, complete(field.of, v)])) : {}
+      return isRecord(value)
+        ? Object.fromEntries(Object.entries(value).map(([k, v]) => [k, complete(field.of, v)]))
+        : {}
     case 'numbers':
     case 'range':
       return [...(value as number[])]

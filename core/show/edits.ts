@@ -86,7 +86,15 @@ function touchedField(show: unknown, keys: readonly string[]): { field: Field; k
   let node = show
   const at: string[] = []
   for (const key of keys) {
-    if (field.type === 'record' && field.fields[key] && !Array.isArray(node) && isRecord(node) && key in node && ['list', 'record'].includes(field.fields[key].type)) field = field.fields[key]
+    if (
+      field.type === 'record' &&
+      field.fields[key] &&
+      !Array.isArray(node) &&
+      isRecord(node) &&
+      key in node &&
+      ['list', 'record'].includes(field.fields[key].type)
+    )
+      field = field.fields[key]
     else if (field.type === 'list' && Array.isArray(node) && Number(key) < node.length) field = field.of
     else break
     node = (node as Record<string, unknown>)[key]

@@ -6,7 +6,12 @@ type Json = { [key: string]: unknown }
 function schemaOf(field: Field): Json {
   switch (field.type) {
     case 'text':
-      return { type: 'string', minLength: field.min, maxLength: field.max, ...(field.pattern && { pattern: field.pattern }) }
+      return {
+        type: 'string',
+        minLength: field.min,
+        maxLength: field.max,
+        ...(field.pattern && { pattern: field.pattern }),
+      }
     case 'number':
       return {
         type: field.whole ? 'integer' : 'number',
@@ -21,7 +26,11 @@ function schemaOf(field: Field): Json {
     case 'ref':
       return { type: 'string', pattern: '^[a-z0-9-]{1,40}$' }
     case 'numbers':
-      return list({ type: field.whole ? 'integer' : 'number', minimum: field.min, maximum: 1e6 }, field.count, field.count)
+      return list(
+        { type: field.whole ? 'integer' : 'number', minimum: field.min, maximum: 1e6 },
+        field.count,
+        field.count,
+      )
     case 'range':
       return list({ type: 'number', minimum: field.min, maximum: field.max }, 2, 2)
     case 'list':

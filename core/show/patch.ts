@@ -24,7 +24,8 @@ type Node = Record<string, unknown> | unknown[]
 function child(node: unknown, key: string, path: string): unknown {
   if (Array.isArray(node)) {
     const index = Number(key)
-    if (!/^\d+$/.test(key) || index >= node.length) throw new PatchConflict(`There is nothing at ${path} any more`, path)
+    if (!/^\d+$/.test(key) || index >= node.length)
+      throw new PatchConflict(`There is nothing at ${path} any more`, path)
     return node[index]
   }
   if (isRecord(node) && Object.hasOwn(node, key)) return node[key]
@@ -78,7 +79,8 @@ export function applyPatch<T>(document: T, patch: readonly Operation[]): T {
   let result: unknown = document
   for (const operation of patch) {
     if (operation.op === 'test') {
-      if (!same(valueAtPointer(result, operation.path), operation.value)) throw new PatchConflict(`${operation.path} is not ${JSON.stringify(operation.value)} any more`, operation.path)
+      if (!same(valueAtPointer(result, operation.path), operation.value))
+        throw new PatchConflict(`${operation.path} is not ${JSON.stringify(operation.value)} any more`, operation.path)
     } else result = changed(result, keysOf(operation.path), 0, operation)
   }
   return result as T
@@ -106,10 +108,17 @@ function taughtById(before: unknown, operation: Exclude<Operation, { op: 'test' 
       const index = last === '-' ? parent.length : Number(last)
       const place = pointerOf([...keys.slice(0, -1), index])
       const id = isRecord(operation.value) ? operation.value.id : undefined
-      return [...tests, ...(typeof id === 'string' ? [{ op: 'test' as const, path: `${place}/id`, value: id }] : []), { op: 'remove', path: place }]
+      return [
+        ...tests,
+        ...(typeof id === 'string' ? [{ op: 'test' as const, path: `${place}/id`, value: id }] : []),
+        { op: 'remove', path: place },
+      ]
     }
     const had = isRecord(parent) && Object.hasOwn(parent, last)
-    return [...tests, had ? { op: 'replace', path, value: (parent as Record<string, unknown>)[last] } : { op: 'remove', path }]
+    return [
+      ...tests,
+      had ? { op: 'replace', path, value: (parent as Record<string, unknown>)[last] } : { op: 'remove', path },
+    ]
   }
   const value = valueAtPointer(before, path)
   if (operation.op === 'remove') return [...tests, { op: 'add', path, value }]
@@ -123,7 +132,8 @@ export function idTests(document: unknown, keys: readonly string[]): Operation[]
   for (let depth = 0; depth < keys.length; depth++) {
     const list = Array.isArray(node)
     node = child(node, keys[depth], pointerOf(keys.slice(0, depth + 1)))
-    if (list && isRecord(node) && typeof node.id === 'string') tests.push({ op: 'test', path: pointerOf([...keys.slice(0, depth + 1), 'id']), value: node.id })
+    if (list && isRecord(node) && typeof node.id === 'string')
+      tests.push({ op: 'test', path: pointerOf([...keys.slice(0, depth + 1), 'id']), value: node.id })
   }
   return tests
 }
@@ -138,7 +148,8 @@ export function rebase(document: unknown, patch: readonly Operation[]): Operatio
   let now = document
   const ids = new Map<string, string>()
   for (const operation of patch) {
-    if (operation.op === 'test' && operation.path.endsWith('/id')) ids.set(operation.path.slice(0, -3), operation.value as string)
+    if (operation.op === 'test' && operation.path.endsWith('/id'))
+      ids.set(operation.path.slice(0, -3), operation.value as string)
     const path = rebased(now, operation.path, ids)
     const next = { ...operation, path } as Operation
     result.push(next)

@@ -12,9 +12,13 @@ import { validate } from './validate'
  */
 export function readShow(file: unknown): Show {
   if (!isRecord(file)) throw new ShowError('The document must be a JSON object', '')
-  if (file.format !== 'esvik-show') throw new ShowError('/format must be "esvik-show": this is not a show document', '/format')
+  if (file.format !== 'esvik-show')
+    throw new ShowError('/format must be "esvik-show": this is not a show document', '/format')
   if (typeof file.version === 'number' && file.version > 1)
-    throw new ShowError(`/version is ${file.version}: this show was written by a newer Esvik; this one reads version 1`, '/version')
+    throw new ShowError(
+      `/version is ${file.version}: this show was written by a newer Esvik; this one reads version 1`,
+      '/version',
+    )
   validate(showTable, file)
   const show = complete(showTable, file) as Show
   checkShow(show)
@@ -50,7 +54,10 @@ export function checkShow(show: Show): void {
     const [i, j] = floor.slopeTo?.edge ?? [0, 1]
     const n = floor.outline.length
     if (i >= n || j >= n || i === j)
-      fail(['place', 'floors', index, 'slopeTo', 'edge'], `must name two different corners of the outline, 0 to ${n - 1}`)
+      fail(
+        ['place', 'floors', index, 'slopeTo', 'edge'],
+        `must name two different corners of the outline, 0 to ${n - 1}`,
+      )
   })
   show.cues.forEach((cue, c) =>
     cue.steps.forEach((step, s) => {
@@ -58,7 +65,11 @@ export function checkShow(show: Show): void {
         const flag = show.flags.find((f) => f.id === step.flag)!
         const kind = typeof flag.start
         const given = step.set !== undefined ? typeof step.set : 'number'
-        if (kind !== given) fail(['cues', c, 'steps', s, step.set !== undefined ? 'set' : 'add'], `does not fit the flag "${flag.name}", which is ${kind === 'number' ? 'a number' : 'yes or no'}`)
+        if (kind !== given)
+          fail(
+            ['cues', c, 'steps', s, step.set !== undefined ? 'set' : 'add'],
+            `does not fit the flag "${flag.name}", which is ${kind === 'number' ? 'a number' : 'yes or no'}`,
+          )
       }
     }),
   )
@@ -68,7 +79,8 @@ export function checkShow(show: Show): void {
       const next = walk.points[p + 1]
       time += point.pause
       if (next) time += Math.hypot(...next.at.map((v, i) => v - point.at[i])) / (point.pace ?? show.player.walk)
-      if (time > LIMITS.walkSeconds) fail(['walks', w, 'points', p], 'comes later than 8 hours: a walk may last 8 hours at most')
+      if (time > LIMITS.walkSeconds)
+        fail(['walks', w, 'points', p], 'comes later than 8 hours: a walk may last 8 hours at most')
     })
   })
 }
@@ -88,14 +100,16 @@ function checkReferences(show: Show): void {
       if (to === 'buses') BUSES.forEach((bus) => ids.add(bus))
       known.set(to, ids)
     }
-    if (!known.get(to)!.has(id)) fail(keys, `names the ${singular[to] ?? to.slice(0, -1)} "${id}", which the show does not have`)
+    if (!known.get(to)!.has(id))
+      fail(keys, `names the ${singular[to] ?? to.slice(0, -1)} "${id}", which the show does not have`)
   }
 }
 
 function checkRules(show: Show): void {
   const seen = new Set<string>()
   const check = (rule: Rule, keys: (string | number)[], unique: boolean) => {
-    if (unique && seen.has(rule.id)) fail([...keys, 'id'], `is "${rule.id}", which another rule of the show has already`)
+    if (unique && seen.has(rule.id))
+      fail([...keys, 'id'], `is "${rule.id}", which another rule of the show has already`)
     if (unique) seen.add(rule.id)
     rule.when.forEach((condition, index) => checkCondition(show, condition, [...keys, 'when', index]))
   }
@@ -103,8 +117,11 @@ function checkRules(show: Show): void {
     zone.rules.forEach((rule, r) => check(rule, ['zones', z, 'rules', r], true))
     const kit = show.kits.find((k) => k.id === zone.kit)
     for (const [ruleId, override] of Object.entries(zone.overrides ?? {})) {
-      if (!kit?.rules.some((rule) => rule.id === ruleId)) fail(['zones', z, 'overrides', ruleId], 'is not a rule of the zone’s kit')
-      ;(override.when ?? []).forEach((condition, index) => checkCondition(show, condition, ['zones', z, 'overrides', ruleId, 'when', index]))
+      if (!kit?.rules.some((rule) => rule.id === ruleId))
+        fail(['zones', z, 'overrides', ruleId], 'is not a rule of the zone’s kit')
+      ;(override.when ?? []).forEach((condition, index) =>
+        checkCondition(show, condition, ['zones', z, 'overrides', ruleId, 'when', index]),
+      )
     }
   })
   show.kits.forEach((kit, k) => kit.rules.forEach((rule, r) => check(rule, ['kits', k, 'rules', r], false)))
@@ -114,7 +131,10 @@ function checkRules(show: Show): void {
 function checkCondition(show: Show, condition: Condition, keys: (string | number)[]): void {
   const flag = show.flags.find((f) => f.id === condition.flag)!
   if (typeof flag.start !== typeof condition.value)
-    fail([...keys, 'value'], `does not fit the flag "${flag.name}", which is ${typeof flag.start === 'number' ? 'a number' : 'yes or no'}`)
+    fail(
+      [...keys, 'value'],
+      `does not fit the flag "${flag.name}", which is ${typeof flag.start === 'number' ? 'a number' : 'yes or no'}`,
+    )
   if (typeof condition.value === 'boolean' && condition.is !== '=' && condition.is !== '!=')
     fail([...keys, 'is'], `must be "=" or "!=": "${flag.name}" is yes or no and has no order`)
 }

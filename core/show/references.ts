@@ -16,23 +16,31 @@ function walk(field: Field, value: unknown, keys: (string | number)[], found: Re
       found.push({ keys, to: field.to, id: value as string })
       return
     case 'record':
-      for (const [name, of] of Object.entries(field.fields)) walk(of, (value as Record<string, unknown>)[name], [...keys, name], found)
+      for (const [name, of] of Object.entries(field.fields))
+        walk(of, (value as Record<string, unknown>)[name], [...keys, name], found)
       return
     case 'kinds':
       walk(field.kinds[(value as Record<string, string>)[field.by]], value, keys, found)
       return
     case 'either':
-      walk((field.options.find((o) => o.meant(value)) ?? field.options[field.options.length - 1]).field, value, keys, found)
+      walk(
+        (field.options.find((o) => o.meant(value)) ?? field.options[field.options.length - 1]).field,
+        value,
+        keys,
+        found,
+      )
       return
     case 'list':
-      if (carriesRefs(field.of)) (value as unknown[]).forEach((item, index) => walk(field.of, item, [...keys, index], found))
+      if (carriesRefs(field.of))
+        (value as unknown[]).forEach((item, index) => walk(field.of, item, [...keys, index], found))
       return
     case 'map':
       for (const [key, item] of Object.entries(value as object)) walk(field.of, item, [...keys, key], found)
       return
   }
 }
-const carriesRefs = (field: Field): boolean => field.type !== 'numbers' && field.type !== 'text' && field.type !== 'choice'
+const carriesRefs = (field: Field): boolean =>
+  field.type !== 'numbers' && field.type !== 'text' && field.type !== 'choice'
 
 /** Every place of a complete show that names another thing, in document order. */
 export function references(show: Show): Reference[] {

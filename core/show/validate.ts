@@ -1,4 +1,15 @@
-import { array, boolean, lazy, mixed, number, object, string, ValidationError, type ISchema, type TestContext } from 'yup'
+import {
+  array,
+  boolean,
+  lazy,
+  mixed,
+  number,
+  object,
+  string,
+  ValidationError,
+  type ISchema,
+  type TestContext,
+} from 'yup'
 import { pointerOf, ShowError } from './errors'
 import { isRecord, type Field, type RecordField } from './fields'
 
@@ -24,7 +35,10 @@ function schemaOf(field: Field): AnySchema {
     case 'text': {
       const base = string().defined(missing).typeError('must be text').nonNullable('must be text')
       return base
-        .min(field.min, field.min === 1 ? 'must not be empty' : `must be ${field.what ?? `${field.min} characters or more`}`)
+        .min(
+          field.min,
+          field.min === 1 ? 'must not be empty' : `must be ${field.what ?? `${field.min} characters or more`}`,
+        )
         .max(field.max, `must be ${field.what ?? `${field.max} characters at most`}`)
         .matches(new RegExp(field.pattern ?? '[^]*'), { excludeEmptyString: true, message: `must be ${field.what}` })
     }
@@ -45,7 +59,9 @@ function schemaOf(field: Field): AnySchema {
         .defined(missing)
         .test('choice', function (value) {
           if (value === undefined || field.of.includes(value as string)) return true
-          return this.createError({ message: `must be ${field.of.map((v) => JSON.stringify(v)).join(' or ')}, not ${shown(value)}` })
+          return this.createError({
+            message: `must be ${field.of.map((v) => JSON.stringify(v)).join(' or ')}, not ${shown(value)}`,
+          })
         })
     case 'ref':
       return schemaOf({ type: 'text', min: 1, max: 40, pattern: '^[a-z0-9-]+$', what: '1 to 40 of a-z, 0-9 and -' })
@@ -69,14 +85,21 @@ function schemaOf(field: Field): AnySchema {
           if (!isRecord(value)) return this.createError({ message: 'must be an object' })
           if (!(field.by in value)) return this.createError({ message: missing, ...at(this, field.by) })
           const names = [...kinds.keys()].map((k) => `"${k}"`).join(', ')
-          return this.createError({ message: `must be one of ${names}, not ${shown(value[field.by])}`, ...at(this, field.by) })
+          return this.createError({
+            message: `must be one of ${names}, not ${shown(value[field.by])}`,
+            ...at(this, field.by),
+          })
         })
-      return lazy((value: unknown) => (isRecord(value) && kinds.get(value[field.by] as string)) || unknown) as unknown as AnySchema
+      return lazy(
+        (value: unknown) => (isRecord(value) && kinds.get(value[field.by] as string)) || unknown,
+      ) as unknown as AnySchema
     }
     case 'either': {
       const options = field.options.map((option) => ({ meant: option.meant, schema: schemaOf(option.field) }))
       const last = options[options.length - 1].schema
-      return lazy((value: unknown) => (options.find((o) => o.meant(value))?.schema ?? last) as never) as unknown as AnySchema
+      return lazy(
+        (value: unknown) => (options.find((o) => o.meant(value))?.schema ?? last) as never,
+      ) as unknown as AnySchema
     }
     case 'map': {
       const of = schemaOf(field.of)
@@ -110,7 +133,8 @@ function listSchema(field: Field & { type: 'list' }): AnySchema {
       const seen = new Set<unknown>()
       for (const [index, item] of (Array.isArray(items) ? items : []).entries()) {
         if (!isRecord(item) || typeof item.id !== 'string') continue
-        if (seen.has(item.id)) return this.createError({ message: `the id "${item.id}" is used twice`, ...at(this, index, 'id') })
+        if (seen.has(item.id))
+          return this.createError({ message: `the id "${item.id}" is used twice`, ...at(this, index, 'id') })
         seen.add(item.id)
       }
       return true
@@ -141,13 +165,18 @@ function recordSchema(field: RecordField): AnySchema {
     .test('fields', function (value: unknown) {
       if (!isRecord(value)) return true
       for (const name of Object.keys(value))
-        if (!Object.hasOwn(field.fields, name)) return this.createError({ message: 'is not a field of the format', ...at(this, name) })
+        if (!Object.hasOwn(field.fields, name))
+          return this.createError({ message: 'is not a field of the format', ...at(this, name) })
       const given = (names: string[]) => names.filter((name) => value[name] !== undefined)
       for (const names of field.oneOf ?? [])
         if (given(names).length !== 1)
-          return this.createError({ message: `exactly one of ${names.join(', ')} must be given`, ...at(this, given(names)[1] ?? names[0]) })
+          return this.createError({
+            message: `exactly one of ${names.join(', ')} must be given`,
+            ...at(this, given(names)[1] ?? names[0]),
+          })
       for (const names of field.notBoth ?? [])
-        if (given(names).length > 1) return this.createError({ message: `not both of ${names.join(', ')}`, ...at(this, names[1]) })
+        if (given(names).length > 1)
+          return this.createError({ message: `not both of ${names.join(', ')}`, ...at(this, names[1]) })
       return true
     }) as unknown as AnySchema
   schemas.set(field, schema)
@@ -169,7 +198,10 @@ export function validate(field: Field, value: unknown, base = ''): void {
   let schema = compiled.get(field)
   if (!schema) compiled.set(field, (schema = field.type === 'record' ? recordSchema(field) : schemaOf(field)))
   try {
-    ;(schema as never as { validateSync(v: unknown, o: object): void }).validateSync(value, { strict: true, abortEarly: true })
+    ;(schema as never as { validateSync(v: unknown, o: object): void }).validateSync(value, {
+      strict: true,
+      abortEarly: true,
+    })
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error
     const pointer = base + ((error.params?.pointer as string | undefined) ?? pointerOf(keysOfPath(error.path ?? '')))

@@ -20,7 +20,12 @@ export function fadeAt(audible: Audible, t: number): number {
  * How loud a run is for one of its players: short-term loudness in LUFS, one value for each 100 ms of the run.
  * `envelopes`: by asset, as `envelopeOf` makes them. Power sum of what sounds, with gains, distances and buses.
  */
-export function loudnessOf(show: Show, run: Run, player: number, envelopes: ReadonlyMap<string, ArrayLike<number>>): Float32Array {
+export function loudnessOf(
+  show: Show,
+  run: Run,
+  player: number,
+  envelopes: ReadonlyMap<string, ArrayLike<number>>,
+): Float32Array {
   const blocks = Math.max(1, Math.ceil(run.length / BLOCK))
   const power = new Float64Array(blocks)
   const sounds = new Map(show.sounds.map((sound) => [sound.id, sound]))
@@ -51,7 +56,13 @@ interface Hearing {
   ears: Float64Array
 }
 
-function addPower(power: Float64Array, audible: Audible, envelope: ArrayLike<number>, trim: number, { show, run, player, ears }: Hearing): void {
+function addPower(
+  power: Float64Array,
+  audible: Audible,
+  envelope: ArrayLike<number>,
+  trim: number,
+  { show, run, player, ears }: Hearing,
+): void {
   const speed = 2 ** (audible.pitch / 1200)
   const first = Math.max(0, Math.floor(audible.t / BLOCK))
   const gain = amplitude(audible.gain)
@@ -66,7 +77,10 @@ function addPower(power: Float64Array, audible: Audible, envelope: ArrayLike<num
     else if (source >= envelope.length) break
     let factor = gain * fadeAt(audible, t) * (changing ? busAt(t) : still)
     if (audible.place !== 'head' && audible.follows === undefined)
-      factor *= distanceGain(audible.reach, distanceBetween(audible.place, [ears[b * 3], ears[b * 3 + 1], ears[b * 3 + 2]]))
+      factor *= distanceGain(
+        audible.reach,
+        distanceBetween(audible.place, [ears[b * 3], ears[b * 3 + 1], ears[b * 3 + 2]]),
+      )
     power[b] += envelope[source] * factor * factor
   }
 }

@@ -6,7 +6,7 @@ import type { Solid } from './solid'
 /** Heights that differ by less than this meet (m). */
 const HEIGHT_SLACK = 1e-6
 /** How far apart two outlines may be, from rounding alone, and still touch (m). */
-const TOUCH_SLACK = 1e-9
+const TOUCH_SLACK = 4e-12
 /** Spans of contact shorter than this are not what walking along an edge looks like (s). */
 const ALONG_EDGE = 1e-2
 /** Contact that begins this little after the end of a piece belongs to its end (s). */
@@ -70,11 +70,21 @@ function inPlan(solid: Exclude<Solid, { kind: 'sphere' }>, r: number, { from, ve
   const pz = from[2] - solid.z
   if (solid.kind === 'cylinder') return asIntervals(inCircle(px, pz, vx, vz, solid.radius + r))
   const { sin, cos, hw, hd } = solid
-  return asIntervals(inRoundedBox(px * cos - pz * sin, px * sin + pz * cos, vx * cos - vz * sin, vx * sin + vz * cos, hw, hd, r))
+  return asIntervals(
+    inRoundedBox(px * cos - pz * sin, px * sin + pz * cos, vx * cos - vz * sin, vx * sin + vz * cos, hw, hd, r),
+  )
 }
 
 /** When a disc of radius r meets a polygon, concave ones too: near an edge, or between two edges and inside. */
-function inPolygon(outline: readonly [number, number][], r: number, px: number, pz: number, vx: number, vz: number, seconds: number): Intervals {
+function inPolygon(
+  outline: readonly [number, number][],
+  r: number,
+  px: number,
+  pz: number,
+  vx: number,
+  vz: number,
+  seconds: number,
+): Intervals {
   const spans: number[][] = []
   const cuts = [0, seconds]
   for (let i = 0, j = outline.length - 1; i < outline.length; j = i++) {
@@ -91,7 +101,8 @@ function inPolygon(outline: readonly [number, number][], r: number, px: number, 
   cuts.sort((a, b) => a - b)
   for (let i = 1; i < cuts.length; i++) {
     const middle = (cuts[i - 1] + cuts[i]) / 2
-    if (cuts[i] > cuts[i - 1] && insidePolygon(px + vx * middle, pz + vz * middle, outline)) spans.push([cuts[i - 1], cuts[i]])
+    if (cuts[i] > cuts[i - 1] && insidePolygon(px + vx * middle, pz + vz * middle, outline))
+      spans.push([cuts[i - 1], cuts[i]])
   }
   return union(spans, TIME_SLACK)
 }

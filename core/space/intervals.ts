@@ -6,7 +6,7 @@ export const NEVER: Intervals = []
 export function both(a: Intervals, b: Intervals): Intervals {
   if (a.length === 0 || b.length === 0) return NEVER
   const result: number[] = []
-  for (let i = 0, j = 0; i < a.length && j < b.length; ) {
+  for (let i = 0, j = 0; i < a.length && j < b.length;) {
     const from = Math.max(a[i], b[j])
     const to = Math.min(a[i + 1], b[j + 1])
     if (from <= to) result.push(from, to)

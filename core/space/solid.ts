@@ -2,7 +2,18 @@ import type { Shape, Spot } from '../show/types'
 
 /** A zone's shape as it stands in the world, with what crossings need worked out once. */
 export type Solid =
-  | { kind: 'box'; x: number; z: number; low: number; high: number; hw: number; hd: number; sin: number; cos: number; bounds: Bounds }
+  | {
+      kind: 'box'
+      x: number
+      z: number
+      low: number
+      high: number
+      hw: number
+      hd: number
+      sin: number
+      cos: number
+      bounds: Bounds
+    }
   | { kind: 'cylinder'; x: number; z: number; low: number; high: number; radius: number; bounds: Bounds }
   | { kind: 'prism'; low: number; high: number; outline: Spot[]; bounds: Bounds }
   | { kind: 'sphere'; x: number; y: number; z: number; radius: number; bounds: Bounds }
@@ -31,7 +42,13 @@ export function solidOf(shape: Shape, frame: Frame = WORLD): Solid {
     const zs = outline.map((s) => s[1])
     const low = y + shape.y
     const high = low + shape.height
-    return { kind: 'prism', low, high, outline, bounds: [Math.min(...xs), low, Math.min(...zs), Math.max(...xs), high, Math.max(...zs)] }
+    return {
+      kind: 'prism',
+      low,
+      high,
+      outline,
+      bounds: [Math.min(...xs), low, Math.min(...zs), Math.max(...xs), high, Math.max(...zs)],
+    }
   }
   const [x, z] = frame === WORLD ? [shape.at[0], shape.at[2]] : fromFrame(shape.at[0], shape.at[2], frame)
   const low = y + shape.at[1]

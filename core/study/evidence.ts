@@ -33,7 +33,8 @@ export function observe(show: Show, walks: readonly string[], walker: number, in
       const moment = { walker, t: event.t, plays: result.length - event.t, fired: true }
       byPlaying.set(event.playing, moment)
       add(event.rule, moment)
-    } else if (event.kind === 'held' && event.gate !== 'who' && event.gate !== 'off') add(event.rule, { walker, t: event.t, plays: 0, fired: false })
+    } else if (event.kind === 'held' && event.gate !== 'who' && event.gate !== 'off')
+      add(event.rule, { walker, t: event.t, plays: 0, fired: false })
     else if (event.kind === 'end') byPlaying.get(event.playing)!.plays = event.t - byPlaying.get(event.playing)!.t
   }
 }
@@ -59,7 +60,11 @@ export function debounceDots(moments: readonly Moment[], debounce: number): Dot[
 }
 
 /** Gaps from the last firing (or the end of its cue) to the next moment, with a debounce and a cooldown tried on the moments seen. */
-export function cooldownDots(moments: readonly Moment[], rule: Pick<Rule, 'debounce' | 'limit'>, cooldown: { seconds: number; from: 'fire' | 'end' }): Dot[] {
+export function cooldownDots(
+  moments: readonly Moment[],
+  rule: Pick<Rule, 'debounce' | 'limit'>,
+  cooldown: { seconds: number; from: 'fire' | 'end' },
+): Dot[] {
   const typical = median(moments.filter((m) => m.fired).map((m) => m.plays))
   const dots: Dot[] = []
   let walker = -1

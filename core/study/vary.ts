@@ -36,7 +36,8 @@ export function vary(show: Show, walk: Walk, seed: number): Walk {
 
 function beside(show: Show, at: Point, [dx, dz]: readonly [number, number]): Point {
   const floors = show.place.floors.filter((floor) => !floor.slopeTo)
-  const on = (x: number, z: number) => floors.find((floor) => Math.abs(floor.y - at[1]) < 0.3 && insidePolygon(x, z, floor.outline))
+  const on = (x: number, z: number) =>
+    floors.find((floor) => Math.abs(floor.y - at[1]) < 0.3 && insidePolygon(x, z, floor.outline))
   const floor = on(at[0], at[2])
   if (!floor) return at
   for (let share = 1; share > 0.1; share /= 2) {

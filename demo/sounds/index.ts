@@ -1,5 +1,19 @@
 import wav from 'node-wav'
-import { chain, gate, gull, horn, kilnRoar, knock, lantern, lowSwell, page, rackFalls, ropeCreak, salt, winch } from './things'
+import {
+  chain,
+  gate,
+  gull,
+  horn,
+  kilnRoar,
+  knock,
+  lantern,
+  lowSwell,
+  page,
+  rackFalls,
+  ropeCreak,
+  salt,
+  winch,
+} from './things'
 import { RATE, type Samples } from './tone'
 import { buoy, drip, hallSwell, kilnBreath, loftWind, vault, windAndSea } from './weather'
 
@@ -10,9 +24,27 @@ export interface DemoSound {
   samples: Samples
 }
 
-const several = (n: number, id: string, name: string, tags: string[], voice: (seed: number) => Samples, seed: number): (() => DemoSound)[] =>
-  Array.from({ length: n }, (_, i) => () => ({ id: `${id}-${i + 1}`, name: `${name} ${i + 1}`, tags, samples: voice(seed + i) }))
-const one = (id: string, name: string, tags: string[], voice: (seed: number) => Samples, seed: number) => (): DemoSound => ({ id, name, tags, samples: voice(seed) })
+const several = (
+  n: number,
+  id: string,
+  name: string,
+  tags: string[],
+  voice: (seed: number) => Samples,
+  seed: number,
+): (() => DemoSound)[] =>
+  Array.from({ length: n }, (_, i) => () => ({
+    id: `${id}-${i + 1}`,
+    name: `${name} ${i + 1}`,
+    tags,
+    samples: voice(seed + i),
+  }))
+const one =
+  (id: string, name: string, tags: string[], voice: (seed: number) => Samples, seed: number) => (): DemoSound => ({
+    id,
+    name,
+    tags,
+    samples: voice(seed),
+  })
 
 const recipes: (() => DemoSound)[] = [
   one('wind-and-sea', 'Wind and sea', ['bed', 'outside'], windAndSea, 11),
@@ -44,5 +76,6 @@ export function* demoSamples(): Generator<DemoSound> {
 
 /** The sounds of the demo as 16-bit WAV files. */
 export function* demoSounds(): Generator<Omit<DemoSound, 'samples'> & { wav: Buffer }> {
-  for (const { samples, ...sound } of demoSamples()) yield { ...sound, wav: wav.encode([samples], { sampleRate: RATE, float: false, bitDepth: 16 }) }
+  for (const { samples, ...sound } of demoSamples())
+    yield { ...sound, wav: wav.encode([samples], { sampleRate: RATE, float: false, bitDepth: 16 }) }
 }

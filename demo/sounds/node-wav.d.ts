@@ -4,7 +4,10 @@ declare module 'node-wav' {
     channelData: Float32Array[]
   }
   const wav: {
-    encode(channels: readonly ArrayLike<number>[], options: { sampleRate: number; float: boolean; bitDepth: number }): Buffer
+    encode(
+      channels: readonly ArrayLike<number>[],
+      options: { sampleRate: number; float: boolean; bitDepth: number },
+    ): Buffer
     decode(file: Uint8Array): Decoded
   }
   export default wav

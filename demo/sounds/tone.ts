@@ -41,7 +41,8 @@ export function filter(sound: Samples, kind: Kind, hertz: number | ((t: number) 
   let ic2 = 0
   let g = 0
   for (let i = 0; i < sound.length; i++) {
-    if (i % 32 === 0) g = Math.tan((Math.PI * Math.min(20_000, typeof hertz === 'number' ? hertz : hertz(i / RATE))) / RATE)
+    if (i % 32 === 0)
+      g = Math.tan((Math.PI * Math.min(20_000, typeof hertz === 'number' ? hertz : hertz(i / RATE))) / RATE)
     const a1 = 1 / (1 + g * (g + k))
     const v3 = sound[i] - ic2
     const v1 = a1 * ic1 + g * a1 * v3
@@ -108,5 +109,7 @@ export function finish(sound: Samples, peak: number, loops = false): Samples {
   for (const v of sound) top = Math.max(top, Math.abs(v - mean))
   const gain = 10 ** (peak / 20) / top
   const edge = RATE * 0.004
-  return sound.map((v, i) => (v - mean) * gain * (loops ? 1 : Math.min(1, i / edge, (sound.length - 1 - i) / (edge * 4))))
+  return sound.map(
+    (v, i) => (v - mean) * gain * (loops ? 1 : Math.min(1, i / edge, (sound.length - 1 - i) / (edge * 4))),
+  )
 }

@@ -3,7 +3,15 @@ import { jsonBody } from '../http/body'
 import { route } from '../http/refusal'
 import { models } from '../data/models'
 
-const body = object({ hashes: array(string().matches(/^[0-9a-f]{64}$/).defined()).max(2000).defined() })
+const body = object({
+  hashes: array(
+    string()
+      .matches(/^[0-9a-f]{64}$/)
+      .defined(),
+  )
+    .max(2000)
+    .defined(),
+})
 
 /** The loudness envelopes of files by their SHA-256, each as base64 of 32-bit floats; those that aren't here are left out. */
 export default route(async (event) => {

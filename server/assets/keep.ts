@@ -11,11 +11,23 @@ export async function keepWav(bytes: Buffer, library: LibraryEntry): Promise<voi
   const { channelData, sampleRate } = wav.decode(bytes)
   const seconds = channelData[0].length / sampleRate
   const envelope = Buffer.from(envelopeOf(channelData, sampleRate).buffer)
-  await models().Assets.findOrCreate({ where: { hash }, defaults: { hash, type: 'audio/wav', bytes, envelope, seconds, library } })
+  await models().Assets.findOrCreate({
+    where: { hash },
+    defaults: { hash, type: 'audio/wav', bytes, envelope, seconds, library },
+  })
 }
 
 /** The sounds that new shows come with, by the id they have there. */
 export async function libraryOfSounds(): Promise<Map<string, KeptSound>> {
-  const rows = await models().Assets.findAll({ attributes: ['hash', 'seconds', 'library'], where: { library: { [Op.ne]: null } }, order: [['createdAt', 'ASC']] })
-  return new Map(rows.map(({ hash, seconds, library }) => [library!.id, { name: library!.name, hash, seconds, tags: library!.tags }]))
+  const rows = await models().Assets.findAll({
+    attributes: ['hash', 'seconds', 'library'],
+    where: { library: { [Op.ne]: null } },
+    order: [['createdAt', 'ASC']],
+  })
+  return new Map(
+    rows.map(({ hash, seconds, library }) => [
+      library!.id,
+      { name: library!.name, hash, seconds, tags: library!.tags },
+    ]),
+  )
 }

@@ -21,7 +21,12 @@ const migrations = [
       })
       await context.createTable('edits', {
         id: { type: DataTypes.UUID, primaryKey: true },
-        show_id: { type: DataTypes.UUID, allowNull: false, references: { model: 'shows', key: 'id' }, onDelete: 'CASCADE' },
+        show_id: {
+          type: DataTypes.UUID,
+          allowNull: false,
+          references: { model: 'shows', key: 'id' },
+          onDelete: 'CASCADE',
+        },
         revision: { type: DataTypes.INTEGER, allowNull: false },
         label: { type: DataTypes.TEXT, allowNull: false },
         patch: { type: DataTypes.JSONB, allowNull: false },
@@ -43,6 +48,11 @@ const migrations = [
 
 export async function migrate(): Promise<void> {
   const sequelize = database()
-  const umzug = new Umzug({ migrations, context: sequelize.getQueryInterface(), storage: new SequelizeStorage({ sequelize }), logger: undefined })
+  const umzug = new Umzug({
+    migrations,
+    context: sequelize.getQueryInterface(),
+    storage: new SequelizeStorage({ sequelize }),
+    logger: undefined,
+  })
   await umzug.up()
 }

@@ -12,11 +12,21 @@ export class Refusal extends Error {
   }
 }
 
-const NO_DATABASE = new Set(['SequelizeConnectionRefusedError', 'SequelizeConnectionError', 'SequelizeConnectionAcquireTimeoutError', 'SequelizeHostNotReachableError', 'SequelizeConnectionTimedOutError'])
+const NO_DATABASE = new Set([
+  'SequelizeConnectionRefusedError',
+  'SequelizeConnectionError',
+  'SequelizeConnectionAcquireTimeoutError',
+  'SequelizeHostNotReachableError',
+  'SequelizeConnectionTimedOutError',
+])
 
 function isDatabaseAway(error: unknown): boolean {
   const { name, parent } = error as ConnectionErrorType & { parent?: { code?: string } }
-  return NO_DATABASE.has(name) || ['57P01', '57P03', 'ECONNRESET', 'EPIPE'].includes(parent?.code ?? '') || /Connection terminated/.test((error as Error).message)
+  return (
+    NO_DATABASE.has(name) ||
+    ['57P01', '57P03', 'ECONNRESET', 'EPIPE'].includes(parent?.code ?? '') ||
+    /Connection terminated/.test((error as Error).message)
+  )
 }
 
 /** A route whose refusals become answers: a status and a sentence, never a stack. */
@@ -25,9 +35,11 @@ export function route<T>(handle: (event: H3Event) => Promise<T> | T): EventHandl
     try {
       return await handle(event)
     } catch (error) {
-      if (error instanceof Refusal) throw createError({ statusCode: error.status, message: error.message, data: error.data })
+      if (error instanceof Refusal)
+        throw createError({ statusCode: error.status, message: error.message, data: error.data })
       if (error instanceof Error && 'statusCode' in error) throw error
-      if (isDatabaseAway(error)) throw createError({ statusCode: 503, message: 'The database does not answer; nothing was changed' })
+      if (isDatabaseAway(error))
+        throw createError({ statusCode: 503, message: 'The database does not answer; nothing was changed' })
       console.error(error)
       throw createError({ statusCode: 500, message: 'Something went wrong in the server; nothing was changed' })
     }

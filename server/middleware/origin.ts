@@ -6,7 +6,8 @@ const SAFE = new Set(['GET', 'HEAD', 'OPTIONS'])
 /** Only pages of this application, on this machine, may ask: Host is checked always, Origin wherever something could change. */
 export default defineEventHandler((event) => {
   const host = getRequestHeader(event, 'host') ?? ''
-  if (!LOOPBACK.test(host)) throw createError({ statusCode: 403, message: `Requests for "${host}" are not answered here` })
+  if (!LOOPBACK.test(host))
+    throw createError({ statusCode: 403, message: `Requests for "${host}" are not answered here` })
   const origin = getRequestHeader(event, 'origin')
   const upgrade = getRequestHeader(event, 'upgrade') !== undefined
   if (SAFE.has(event.method) && !upgrade) return
@@ -14,7 +15,8 @@ export default defineEventHandler((event) => {
     if (upgrade) throw createError({ statusCode: 403, message: 'A socket needs an Origin' })
     return
   }
-  if (safeHost(origin) !== host) throw createError({ statusCode: 403, message: `Pages of ${origin} may not change anything here` })
+  if (safeHost(origin) !== host)
+    throw createError({ statusCode: 403, message: `Pages of ${origin} may not change anything here` })
 })
 
 function safeHost(origin: string): string {

@@ -1,5 +1,14 @@
 import { Op } from 'sequelize'
-import { applyPatch, checkTouched, PatchConflict, rebase, ShowError, type Edit, type Operation, type Show } from '../../core/show'
+import {
+  applyPatch,
+  checkTouched,
+  PatchConflict,
+  rebase,
+  ShowError,
+  type Edit,
+  type Operation,
+  type Show,
+} from '../../core/show'
 import { database } from '../data/connection'
 import { models } from '../data/models'
 import { Refusal } from '../http/refusal'
@@ -26,8 +35,10 @@ export function acceptEdit(id: string, edit: Edit, base: number): Promise<Accept
     if (!open) throw new Refusal(404, 'There is no such show')
     const { Edits } = models()
     const known = await Edits.findByPk(edit.id)
-    if (known) return { revision: known.revision, patch: known.patch, before: await editsBetween(id, base, known.revision - 1) }
-    if (base > open.revision) throw new Refusal(409, `The edit was made on revision ${base}, but this show is at ${open.revision}`)
+    if (known)
+      return { revision: known.revision, patch: known.patch, before: await editsBetween(id, base, known.revision - 1) }
+    if (base > open.revision)
+      throw new Refusal(409, `The edit was made on revision ${base}, but this show is at ${open.revision}`)
     const before = base < open.revision ? await editsBetween(id, base, open.revision) : []
     const { patch, show } = merged(open, edit.patch, before)
     await commit(open, { ...edit, patch }, show)
@@ -37,7 +48,10 @@ export function acceptEdit(id: string, edit: Edit, base: number): Promise<Accept
 
 async function editsBetween(id: string, after: number, upTo: number): Promise<Accepted['before']> {
   if (upTo <= after) return []
-  const rows = await models().Edits.findAll({ where: { showId: id, revision: { [Op.gt]: after, [Op.lte]: upTo } }, order: [['revision', 'ASC']] })
+  const rows = await models().Edits.findAll({
+    where: { showId: id, revision: { [Op.gt]: after, [Op.lte]: upTo } },
+    order: [['revision', 'ASC']],
+  })
   return rows.map(({ revision, patch }) => ({ revision, patch }))
 }
 
@@ -48,8 +62,14 @@ function merged(open: OpenShow, edit: Operation[], before: Accepted['before']): 
     checkTouched(show, patch)
     return { patch, show }
   } catch (error) {
-    if (error instanceof PatchConflict) throw new Refusal(409, error.message, { pointer: error.path, before, revision: open.revision })
-    if (error instanceof ShowError) throw new Refusal(before.length > 0 ? 409 : 422, error.message, { pointer: error.pointer, before, revision: open.revision })
+    if (error instanceof PatchConflict)
+      throw new Refusal(409, error.message, { pointer: error.path, before, revision: open.revision })
+    if (error instanceof ShowError)
+      throw new Refusal(before.length > 0 ? 409 : 422, error.message, {
+        pointer: error.pointer,
+        before,
+        revision: open.revision,
+      })
     throw error
   }
 }
@@ -60,7 +80,10 @@ async function commit(open: OpenShow, edit: Edit, show: Show): Promise<void> {
   const snapshot = revision - open.snapshotRevision >= SNAPSHOT_EVERY
   try {
     await database().transaction(async (transaction) => {
-      await Edits.create({ id: edit.id, showId: open.id, revision, label: edit.label, patch: edit.patch }, { transaction, returning: false })
+      await Edits.create(
+        { id: edit.id, showId: open.id, revision, label: edit.label, patch: edit.patch },
+        { transaction, returning: false },
+      )
       await Shows.update(
         { revision, title: show.title, ...(snapshot && { snapshot: show, snapshotRevision: revision }) },
         { where: { id: open.id }, transaction },

@@ -9,13 +9,30 @@ export async function furnishedHall(title: string): Promise<Show> {
     version: 1,
     title,
     place: {
-      floors: [{ id: 'hall', name: 'Hall', y: 0, outline: [[0, 0], [14, 0], [14, 9], [0, 9]] }],
+      floors: [
+        {
+          id: 'hall',
+          name: 'Hall',
+          y: 0,
+          outline: [
+            [0, 0],
+            [14, 0],
+            [14, 9],
+            [0, 9],
+          ],
+        },
+      ],
       walls: [
         { id: 'north', from: [0, 0], to: [14, 0] },
         { id: 'east', from: [14, 0], to: [14, 9], openings: [{ id: 'way-out', name: 'Way out', at: 3.6, width: 1.8 }] },
         { id: 'south', from: [0, 9], to: [14, 9] },
         { id: 'west', from: [0, 0], to: [0, 9], openings: [{ id: 'way-in', name: 'Way in', at: 3.6, width: 1.8 }] },
-        { id: 'partition', from: [7, 0], to: [7, 9], openings: [{ id: 'doorway', name: 'Doorway', at: 3.6, width: 1.8 }] },
+        {
+          id: 'partition',
+          from: [7, 0],
+          to: [7, 9],
+          openings: [{ id: 'doorway', name: 'Doorway', at: 3.6, width: 1.8 }],
+        },
       ],
       props: [
         { id: 'chest', name: 'Chest', kind: 'box', at: [11, 0, 2], size: [1.4, 0.9, 0.8], colour: '#6f5b42' },

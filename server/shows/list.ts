@@ -14,7 +14,10 @@ export interface Listed {
 }
 
 export async function listShows(): Promise<Listed[]> {
-  const rows = await models().Shows.findAll({ attributes: ['id', 'title', 'revision', 'updatedAt', 'binnedAt'], order: [['updatedAt', 'DESC']] })
+  const rows = await models().Shows.findAll({
+    attributes: ['id', 'title', 'revision', 'updatedAt', 'binnedAt'],
+    order: [['updatedAt', 'DESC']],
+  })
   return rows.map((row) => ({
     id: row.id,
     title: row.title,

@@ -18,14 +18,17 @@ const fors = [
   { value: 'inside' as const, words: 'everyone inside the zone' },
 ]
 const addable = computed(() => ADDABLE.filter(([kind]) => freshStep(document.show!, kind, 'x') !== undefined))
-const firedBy = computed(() => document.show!.zones.filter((zone) => zone.rules.some((rule) => rule.cue === props.cue.id)))
+const firedBy = computed(() =>
+  document.show!.zones.filter((zone) => zone.rules.some((rule) => rule.cue === props.cue.id)),
+)
 const uses = computed(() => usesOf(document.show!, 'cues', props.cue.id).length)
 
 function add(kind: StepKind) {
   // A prompt's channel is named after its step, so ids differ in the whole show.
   const taken = document.show!.cues.flatMap((cue) => cue.steps.map((step) => step.id))
   const step = freshStep(document.show!, kind, freeId(kind, taken))
-  if (step && document.edit(`Add ${kind} to ${props.cue.name}`, (e) => e.add(['cues', props.cue.id, 'steps'], step))) open.value = step.id
+  if (step && document.edit(`Add ${kind} to ${props.cue.name}`, (e) => e.add(['cues', props.cue.id, 'steps'], step)))
+    open.value = step.id
 }
 function shift(step: Step, by: number) {
   const index = props.cue.steps.indexOf(step)
@@ -35,7 +38,8 @@ function shift(step: Step, by: number) {
     e.add(['cues', props.cue.id, 'steps'], step, index + by)
   })
 }
-const set = (field: string, value: unknown, label: string) => document.edit(label, (e) => e.set(['cues', props.cue.id, field], value))
+const set = (field: string, value: unknown, label: string) =>
+  document.edit(label, (e) => e.set(['cues', props.cue.id, field], value))
 function remove() {
   selection.clear()
   document.edit(`Delete ${props.cue.name}`, (e) => e.remove(['cues', props.cue.id]))
@@ -46,35 +50,98 @@ function remove() {
   <div class="space-y-3">
     <div class="flex items-start gap-2">
       <div class="min-w-0 flex-1">
-        <h2 class="text-[17px] font-semibold text-lamp"><PartText name="Name" :value="cue.name" class="!border-transparent !text-lamp hover:!border-lamp" @change="set('name', $event, `Rename ${cue.name}`)" /></h2>
-        <p class="text-xs text-bone-3">cue · {{ count(cue.steps.length, 'step') }} · for <PartChoice name="For" :value="cue.for" :options="fors" @choose="set('for', $event, `Who gets ${cue.name}`)" /></p>
+        <h2 class="text-[17px] font-semibold text-lamp">
+          <PartText
+            name="Name"
+            :value="cue.name"
+            class="!border-transparent !text-lamp hover:!border-lamp"
+            @change="set('name', $event, `Rename ${cue.name}`)"
+          />
+        </h2>
+        <p class="text-xs text-bone-3">
+          cue · {{ count(cue.steps.length, 'step') }} · for
+          <PartChoice
+            name="For"
+            :value="cue.for"
+            :options="fors"
+            @choose="set('for', $event, `Who gets ${cue.name}`)"
+          />
+        </p>
       </div>
       <Menu as="div" class="relative">
         <MenuButton class="chip">+ step</MenuButton>
         <MenuItems class="menu absolute top-7 right-0">
-          <MenuItem v-for="[kind, words] in addable" :key="kind" v-slot="{ active }"><button class="menu-item" :class="{ 'bg-ink-3': active }" @click="add(kind)">{{ words }}</button></MenuItem>
+          <MenuItem v-for="[kind, words] in addable" :key="kind" v-slot="{ active }"
+            ><button class="menu-item" :class="{ 'bg-ink-3': active }" @click="add(kind)">{{ words }}</button></MenuItem
+          >
         </MenuItems>
       </Menu>
     </div>
     <p class="text-xs text-bone-2">
       Fired by
-      <template v-for="(zone, i) in firedBy" :key="zone.id"><template v-if="i > 0">, </template><button class="part" @click="selection.choose('zone', zone.id)">{{ zone.name }}</button></template>
+      <template v-for="(zone, i) in firedBy" :key="zone.id"
+        ><template v-if="i > 0">, </template
+        ><button class="part" @click="selection.choose('zone', zone.id)">{{ zone.name }}</button></template
+      >
       <template v-if="firedBy.length === 0">nothing yet</template>.
-      <button class="chip ml-2" :aria-pressed="cue.scare" @click="set('scare', !cue.scare, `Mark ${cue.name}`)">{{ cue.scare ? 'A scare' : 'Not a scare' }}</button>
+      <button class="chip ml-2" :aria-pressed="cue.scare" @click="set('scare', !cue.scare, `Mark ${cue.name}`)">
+        {{ cue.scare ? 'A scare' : 'Not a scare' }}
+      </button>
       <button v-if="uses === 0" class="chip ml-1.5" @click="remove">Delete</button>
     </p>
-    <p v-if="cue.steps.length === 0" class="text-bone-2">Nothing happens yet. Add a step: what is heard, seen or felt first.</p>
+    <p v-if="cue.steps.length === 0" class="text-bone-2">
+      Nothing happens yet. Add a step: what is heard, seen or felt first.
+    </p>
     <ol class="border-t border-rule">
-      <li v-for="(step, index) in cue.steps" :key="step.id" class="border-b border-rule py-1.5" :class="{ 'opacity-45': step.muted }" :data-step="step.id">
+      <li
+        v-for="(step, index) in cue.steps"
+        :key="step.id"
+        class="border-b border-rule py-1.5"
+        :class="{ 'opacity-45': step.muted }"
+        :data-step="step.id"
+      >
         <div class="flex items-baseline gap-2">
           <span class="w-12 font-mono text-[10px] text-bone-3">{{ step.at.toFixed(1) }} s</span>
-          <button class="min-w-0 flex-1 text-left" :aria-expanded="open === step.id" @click="open = open === step.id ? undefined : step.id">
-            {{ stepWords(document.show!, step) }} <span class="text-xs text-bone-3">{{ lengthWords(document.show!, step) }}</span>
+          <button
+            class="min-w-0 flex-1 text-left"
+            :aria-expanded="open === step.id"
+            @click="open = open === step.id ? undefined : step.id"
+          >
+            {{ stepWords(document.show!, step) }}
+            <span class="text-xs text-bone-3">{{ lengthWords(document.show!, step) }}</span>
           </button>
-          <button class="text-xs text-bone-3 hover:text-bone" :aria-label="`Move ${step.kind} up`" :disabled="index === 0" @click="shift(step, -1)">up</button>
-          <button class="text-xs text-bone-3 hover:text-bone" :aria-label="`Move ${step.kind} down`" :disabled="index === cue.steps.length - 1" @click="shift(step, 1)">down</button>
-          <button class="text-xs text-bone-3 hover:text-bone" @click="document.edit(`Mute a step of ${cue.name}`, (e) => e.set(['cues', cue.id, 'steps', step.id, 'muted'], !step.muted))">{{ step.muted ? 'unmute' : 'mute' }}</button>
-          <button class="text-xs text-bone-3 hover:text-bone" @click="document.edit(`Remove a step of ${cue.name}`, (e) => e.remove(['cues', cue.id, 'steps', step.id]))">remove</button>
+          <button
+            class="text-xs text-bone-3 hover:text-bone"
+            :aria-label="`Move ${step.kind} up`"
+            :disabled="index === 0"
+            @click="shift(step, -1)"
+          >
+            up
+          </button>
+          <button
+            class="text-xs text-bone-3 hover:text-bone"
+            :aria-label="`Move ${step.kind} down`"
+            :disabled="index === cue.steps.length - 1"
+            @click="shift(step, 1)"
+          >
+            down
+          </button>
+          <button
+            class="text-xs text-bone-3 hover:text-bone"
+            @click="
+              document.edit(`Mute a step of ${cue.name}`, (e) =>
+                e.set(['cues', cue.id, 'steps', step.id, 'muted'], !step.muted),
+              )
+            "
+          >
+            {{ step.muted ? 'unmute' : 'mute' }}
+          </button>
+          <button
+            class="text-xs text-bone-3 hover:text-bone"
+            @click="document.edit(`Remove a step of ${cue.name}`, (e) => e.remove(['cues', cue.id, 'steps', step.id]))"
+          >
+            remove
+          </button>
         </div>
         <StepFields v-if="open === step.id" class="mt-1.5 pl-14" :cue="cue" :step="step" />
       </li>

@@ -7,9 +7,17 @@ const selection = useSelection()
 </script>
 
 <template>
-  <aside role="region" aria-label="Desk" class="w-[404px] flex-none overflow-y-auto border-l border-rule bg-ink-1 px-4 py-3">
-    <p v-if="document.problem" role="alert" class="mb-3 rounded-md border border-rust px-3 py-2 text-rust">{{ document.problem }} Nothing was changed.</p>
-    <p v-if="document.missing.length > 0" class="mb-3 rounded-md border border-rule px-3 py-2 text-bone-2">Without a file here, so not heard: {{ document.missing.join(', ') }}. The run is not affected.</p>
+  <aside
+    role="region"
+    aria-label="Desk"
+    class="w-[404px] flex-none overflow-y-auto border-l border-rule bg-ink-1 px-4 py-3"
+  >
+    <p v-if="document.problem" role="alert" class="mb-3 rounded-md border border-rust px-3 py-2 text-rust">
+      {{ document.problem }} Nothing was changed.
+    </p>
+    <p v-if="document.missing.length > 0" class="mb-3 rounded-md border border-rule px-3 py-2 text-bone-2">
+      Without a file here, so not heard: {{ document.missing.join(', ') }}. The run is not affected.
+    </p>
     <ZoneDesk v-if="selection.zone" :key="selection.zone.id" :zone="selection.zone" />
     <WalkDesk v-else-if="selection.walk" :key="selection.walk.id" :walk="selection.walk" />
     <CueDesk v-else-if="selection.cue" :key="selection.cue.id" :cue="selection.cue" />

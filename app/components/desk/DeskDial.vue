@@ -3,7 +3,17 @@ import type { Dot } from '~~/core/study'
 import { plain } from '~/format/time'
 
 /** A number that needs judgement: behind the slider stand the moments that were seen, those it stops in rust, those it lets through in weed. */
-const props = defineProps<{ name: string; aside?: string; value: number; max: number; step: number; unit: string; dots?: Dot[]; own?: Dot[]; words: string }>()
+const props = defineProps<{
+  name: string
+  aside?: string
+  value: number
+  max: number
+  step: number
+  unit: string
+  dots?: Dot[]
+  own?: Dot[]
+  words: string
+}>()
 const emit = defineEmits<{ drag: [value: number]; drop: [value: number]; go: [dot: Dot, own: boolean] }>()
 const WIDTH = 372
 const PAD = 8
@@ -34,17 +44,75 @@ const number = (event: Event) => Number((event.target as HTMLInputElement).value
 <template>
   <div>
     <div class="flex items-baseline justify-between">
-      <span class="font-semibold">{{ name }} <slot name="aside"><span v-if="aside" class="text-xs font-normal text-bone-3">{{ aside }}</span></slot></span>
-      <PartNumber :name="name" :value="value" :unit="unit" :min="0" :max="1e5" :step="step" class="!border-0 font-mono text-[12px] font-semibold" @change="emit('drop', $event)" @drag="emit('drag', $event)" @drop="emit('drop', $event)" />
+      <span class="font-semibold"
+        >{{ name }}
+        <slot name="aside"
+          ><span v-if="aside" class="text-xs font-normal text-bone-3">{{ aside }}</span></slot
+        ></span
+      >
+      <PartNumber
+        :name="name"
+        :value="value"
+        :unit="unit"
+        :min="0"
+        :max="1e5"
+        :step="step"
+        class="!border-0 font-mono text-[12px] font-semibold"
+        @change="emit('drop', $event)"
+        @drag="emit('drag', $event)"
+        @drop="emit('drop', $event)"
+      />
     </div>
     <svg v-if="dots" :width="WIDTH" :height="HIGH" :viewBox="`0 0 ${WIDTH} ${HIGH}`" class="block max-w-full">
       <template v-for="(mark, i) in drawn" :key="i">
-        <rect v-if="mark.own" :x="mark.x - 2.2" :y="HIGH - 3" width="4.4" height="3" :fill="mark.dot.held ? '#e0836c' : '#f4b55f'" class="cursor-pointer" @click="emit('go', mark.dot, true)"><title>In this run at {{ plain(mark.dot.t, 1) }} s, {{ plain(mark.dot.gap, 1) }} s after the one before</title></rect>
-        <circle v-else :cx="mark.x" :cy="mark.y" r="1.9" :fill="mark.dot.held ? '#e0836c' : '#8fbf9a'" opacity="0.85" class="cursor-pointer" data-dot @click="emit('go', mark.dot, false)"><title>Walker {{ mark.dot.walker }} at {{ plain(mark.dot.t, 1) }} s, after {{ plain(mark.dot.gap, 1) }} s. Click to see this walker.</title></circle>
+        <rect
+          v-if="mark.own"
+          :x="mark.x - 2.2"
+          :y="HIGH - 3"
+          width="4.4"
+          height="3"
+          :fill="mark.dot.held ? '#e0836c' : '#f4b55f'"
+          class="cursor-pointer"
+          @click="emit('go', mark.dot, true)"
+        >
+          <title>
+            In this run at {{ plain(mark.dot.t, 1) }} s, {{ plain(mark.dot.gap, 1) }} s after the one before
+          </title>
+        </rect>
+        <circle
+          v-else
+          :cx="mark.x"
+          :cy="mark.y"
+          r="1.9"
+          :fill="mark.dot.held ? '#e0836c' : '#8fbf9a'"
+          opacity="0.85"
+          class="cursor-pointer"
+          data-dot
+          @click="emit('go', mark.dot, false)"
+        >
+          <title>
+            Walker {{ mark.dot.walker }} at {{ plain(mark.dot.t, 1) }} s, after {{ plain(mark.dot.gap, 1) }} s. Click to
+            see this walker.
+          </title>
+        </circle>
       </template>
-      <text v-if="beyond > 0" :x="WIDTH - PAD" y="9" text-anchor="end" font-size="10" fill="#84908f">{{ beyond }} beyond</text>
+      <text v-if="beyond > 0" :x="WIDTH - PAD" y="9" text-anchor="end" font-size="10" fill="#84908f">
+        {{ beyond }} beyond
+      </text>
     </svg>
-    <input type="range" class="dial block w-[372px] max-w-full" :aria-label="name" :aria-valuetext="`${plain(value)} ${unit}`" min="0" :max="max" :step="step" :value="typed" @input="emit('drag', number($event))" @change="emit('drop', number($event))" @keydown.stop />
+    <input
+      type="range"
+      class="dial block w-[372px] max-w-full"
+      :aria-label="name"
+      :aria-valuetext="`${plain(value)} ${unit}`"
+      min="0"
+      :max="max"
+      :step="step"
+      :value="typed"
+      @input="emit('drag', number($event))"
+      @change="emit('drop', number($event))"
+      @keydown.stop
+    />
     <p class="mt-0.5 text-xs text-bone-2">{{ words }}</p>
   </div>
 </template>

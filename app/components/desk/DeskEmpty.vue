@@ -23,10 +23,17 @@ const KEYS = [
     <p class="text-bone-2">Choose a zone, in the score or in the plan, to read what it fires and when.</p>
     <div>
       <h3 class="mb-1 font-semibold">{{ count(document.show.cues.length, 'cue') }}</h3>
-      <div class="flex flex-wrap gap-1.5"><button v-for="cue in document.show.cues" :key="cue.id" class="chip" @click="selection.choose('cue', cue.id)">{{ cue.name }}</button></div>
+      <div class="flex flex-wrap gap-1.5">
+        <button v-for="cue in document.show.cues" :key="cue.id" class="chip" @click="selection.choose('cue', cue.id)">
+          {{ cue.name }}
+        </button>
+      </div>
     </div>
     <dl class="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 text-xs text-bone-3">
-      <template v-for="[key, what] in KEYS" :key="key"><dt class="font-mono text-bone-2">{{ key }}</dt><dd>{{ what }}</dd></template>
+      <template v-for="[key, what] in KEYS" :key="key"
+        ><dt class="font-mono text-bone-2">{{ key }}</dt>
+        <dd>{{ what }}</dd></template
+      >
     </dl>
   </div>
 </template>

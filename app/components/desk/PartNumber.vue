@@ -4,7 +4,18 @@ import { plain } from '~/format/time'
 import { followPointer } from '~/composables/usePointerDrag'
 
 /** A number in place: click and type (sums too), or drag it sideways. */
-const props = withDefaults(defineProps<{ name: string; value: number; unit?: string; min?: number; max?: number; step?: number; digits?: number }>(), { unit: '', min: -1e6, max: 1e6, step: 0.1, digits: 3 })
+const props = withDefaults(
+  defineProps<{
+    name: string
+    value: number
+    unit?: string
+    min?: number
+    max?: number
+    step?: number
+    digits?: number
+  }>(),
+  { unit: '', min: -1e6, max: 1e6, step: 0.1, digits: 3 },
+)
 const emit = defineEmits<{ change: [value: number]; drag: [value: number]; drop: [value: number]; cancel: [] }>()
 const text = ref<string>()
 const input = ref<HTMLInputElement>()
@@ -41,6 +52,24 @@ function nudge(event: KeyboardEvent) {
 </script>
 
 <template>
-  <input v-if="text !== undefined" ref="input" v-model="text" class="field w-20 font-mono text-[12px]" :aria-label="name" @keydown.enter.stop="end(true)" @keydown.esc.stop="end(false)" @blur="end(true)" />
-  <button v-else class="part cursor-ew-resize touch-none" :aria-label="`${name}: ${words}`" @pointerdown="press" @keydown.enter.prevent="begin" @keydown="nudge">{{ words }}</button>
+  <input
+    v-if="text !== undefined"
+    ref="input"
+    v-model="text"
+    class="field w-20 font-mono text-[12px]"
+    :aria-label="name"
+    @keydown.enter.stop="end(true)"
+    @keydown.esc.stop="end(false)"
+    @blur="end(true)"
+  />
+  <button
+    v-else
+    class="part cursor-ew-resize touch-none"
+    :aria-label="`${name}: ${words}`"
+    @pointerdown="press"
+    @keydown.enter.prevent="begin"
+    @keydown="nudge"
+  >
+    {{ words }}
+  </button>
 </template>

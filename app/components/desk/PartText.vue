@@ -20,7 +20,34 @@ defineExpose({ begin })
 </script>
 
 <template>
-  <textarea v-if="text !== undefined && long" ref="input" v-model="text" rows="3" class="field w-full" :aria-label="name" @keydown.esc.stop="end(false)" @blur="end(true)" />
-  <input v-else-if="text !== undefined" ref="input" v-model="text" class="field w-56 max-w-full" maxlength="200" :aria-label="name" @keydown.enter.stop="end(true)" @keydown.esc.stop="end(false)" @blur="end(true)" />
-  <button v-else class="part max-w-full overflow-hidden !whitespace-normal text-ellipsis" :class="{ '!text-bone-3': !value }" :aria-label="`${name}: ${value || empty}`" @click="begin">{{ value || empty }}</button>
+  <textarea
+    v-if="text !== undefined && long"
+    ref="input"
+    v-model="text"
+    rows="3"
+    class="field w-full"
+    :aria-label="name"
+    @keydown.esc.stop="end(false)"
+    @blur="end(true)"
+  />
+  <input
+    v-else-if="text !== undefined"
+    ref="input"
+    v-model="text"
+    class="field w-56 max-w-full"
+    maxlength="200"
+    :aria-label="name"
+    @keydown.enter.stop="end(true)"
+    @keydown.esc.stop="end(false)"
+    @blur="end(true)"
+  />
+  <button
+    v-else
+    class="part max-w-full overflow-hidden !whitespace-normal text-ellipsis"
+    :class="{ '!text-bone-3': !value }"
+    :aria-label="`${name}: ${value || empty}`"
+    @click="begin"
+  >
+    {{ value || empty }}
+  </button>
 </template>

@@ -30,8 +30,10 @@ const own = computed((): Moment[] => {
   const ends = new Map<number, number>()
   for (const event of runs.run?.events ?? []) if (event.kind === 'end') ends.set(event.playing, event.t)
   return (runs.run?.events ?? []).flatMap((event): Moment[] => {
-    if (event.kind === 'fire' && event.rule === props.rule.id) return [{ walker: 0, t: event.t, fired: true, plays: (ends.get(event.playing) ?? runs.run!.length) - event.t }]
-    if (event.kind === 'held' && event.rule === props.rule.id && event.gate !== 'who' && event.gate !== 'off') return [{ walker: 0, t: event.t, fired: false, plays: 0 }]
+    if (event.kind === 'fire' && event.rule === props.rule.id)
+      return [{ walker: 0, t: event.t, fired: true, plays: (ends.get(event.playing) ?? runs.run!.length) - event.t }]
+    if (event.kind === 'held' && event.rule === props.rule.id && event.gate !== 'who' && event.gate !== 'off')
+      return [{ walker: 0, t: event.t, fired: false, plays: 0 }]
     return []
   })
 })
@@ -50,7 +52,14 @@ watch(
   [moments, () => props.rule.id, () => document.dragging],
   () => {
     if (document.dragging) return
-    scales.value = { debounce: scaleFor(debounce.value.filter((d) => d.gap < 12), props.rule.debounce, 4), cooldown: scaleFor(rests.value, cooldown.value.seconds, 30) }
+    scales.value = {
+      debounce: scaleFor(
+        debounce.value.filter((d) => d.gap < 12),
+        props.rule.debounce,
+        4,
+      ),
+      cooldown: scaleFor(rests.value, cooldown.value.seconds, 30),
+    }
   },
   { immediate: true },
 )
@@ -59,7 +68,8 @@ const debounceWords = computed(() => {
   const held = debounce.value.filter((dot) => dot.held)
   if (moments.value.length === 0) return studied.value || 'None of 100 varied walkers met this moment.'
   if (debounce.value.length === 0) return 'Nobody meets this moment twice, so there is nothing to ignore.'
-  if (held.length === 0) return `Ignores none of ${count(moments.value.length, 'moment')} of ${WALKERS} walkers. ${studied.value}`
+  if (held.length === 0)
+    return `Ignores none of ${count(moments.value.length, 'moment')} of ${WALKERS} walkers. ${studied.value}`
   return `Ignores ${held.length} of ${count(moments.value.length, 'moment')}, all within ${plain(Math.max(...held.map((d) => d.gap)), 1)} s of the one before. ${studied.value}`
 })
 const cooldownWords = computed(() => {
@@ -68,7 +78,11 @@ const cooldownWords = computed(() => {
   const walkers = new Set(rests.value.filter((dot) => !dot.held).map((dot) => dot.walker)).size
   return `Holds ${held.length} of ${count(rests.value.length, 'second visit')}; ${walkers} of ${WALKERS} walkers get it more than once. ${studied.value}`
 })
-const chanceWords = computed(() => (props.rule.chance >= 1 ? 'Always lets it through.' : `${plain(props.rule.chance * 10, 1)} times in 10. A failed draw counts for nothing.`))
+const chanceWords = computed(() =>
+  props.rule.chance >= 1
+    ? 'Always lets it through.'
+    : `${plain(props.rule.chance * 10, 1)} times in 10. A failed draw counts for nothing.`,
+)
 
 function go(dot: Dot, isOwn: boolean) {
   if (!isOwn) runs.walker = dot.walker
@@ -82,12 +96,52 @@ const froms = [
 
 <template>
   <div class="space-y-2.5">
-    <DeskDial name="Debounce" :value="rule.debounce" unit="s" :max="scales.debounce" :step="0.1" :dots="debounce" :own="debounceDots(own, rule.debounce)" :words="debounceWords" @drag="drag('debounce', $event)" @drop="drop('debounce', $event, 'Debounce')" @go="go" />
-    <DeskDial name="Cooldown" :value="cooldown.seconds" unit="s" :max="scales.cooldown" :step="scales.cooldown > 60 ? 1 : 0.5" :dots="rests" :own="cooldownDots(own, rule, cooldown)" :words="cooldownWords" @drag="drag('cooldown', rested($event))" @drop="drop('cooldown', rested($event), 'Cooldown')" @go="go">
+    <DeskDial
+      name="Debounce"
+      :value="rule.debounce"
+      unit="s"
+      :max="scales.debounce"
+      :step="0.1"
+      :dots="debounce"
+      :own="debounceDots(own, rule.debounce)"
+      :words="debounceWords"
+      @drag="drag('debounce', $event)"
+      @drop="drop('debounce', $event, 'Debounce')"
+      @go="go"
+    />
+    <DeskDial
+      name="Cooldown"
+      :value="cooldown.seconds"
+      unit="s"
+      :max="scales.cooldown"
+      :step="scales.cooldown > 60 ? 1 : 0.5"
+      :dots="rests"
+      :own="cooldownDots(own, rule, cooldown)"
+      :words="cooldownWords"
+      @drag="drag('cooldown', rested($event))"
+      @drop="drop('cooldown', rested($event), 'Cooldown')"
+      @go="go"
+    >
       <template #aside>
-        <PartChoice v-if="rule.cooldown" name="Cooldown counts" class="text-xs font-normal" :value="cooldown.from" :options="froms" @choose="(from) => drop('cooldown', { ...cooldown, from }, 'Cooldown')" />
+        <PartChoice
+          v-if="rule.cooldown"
+          name="Cooldown counts"
+          class="text-xs font-normal"
+          :value="cooldown.from"
+          :options="froms"
+          @choose="(from) => drop('cooldown', { ...cooldown, from }, 'Cooldown')"
+        />
       </template>
     </DeskDial>
-    <DeskDial name="Chance" :value="rule.chance" unit="" :max="1" :step="0.05" :words="chanceWords" @drag="drag('chance', Math.min(1, $event))" @drop="drop('chance', Math.min(1, $event), 'Chance')" />
+    <DeskDial
+      name="Chance"
+      :value="rule.chance"
+      unit=""
+      :max="1"
+      :step="0.05"
+      :words="chanceWords"
+      @drag="drag('chance', Math.min(1, $event))"
+      @drop="drop('chance', Math.min(1, $event), 'Chance')"
+    />
   </div>
 </template>

@@ -9,7 +9,8 @@ const props = defineProps<{ zone: Zone; rule: Rule }>()
 const document = useShow()
 const selection = useSelection()
 const at = (field: string) => ['zones', props.zone.id, 'rules', props.rule.id, field]
-const set = (field: keyof Rule, value: unknown, label: string) => document.edit(`${label} in ${props.zone.name}`, (e) => e.set(at(field), value))
+const set = (field: keyof Rule, value: unknown, label: string) =>
+  document.edit(`${label} in ${props.zone.name}`, (e) => e.set(at(field), value))
 
 const WHO = [
   { value: ['player'], words: 'a player' },
@@ -17,16 +18,34 @@ const WHO = [
   { value: ['player', 'creature'], words: 'a player or a creature' },
   { value: ['prop'], words: 'a prop' },
 ]
-const who = computed(() => [...props.rule.who.kinds].sort((a, b) => WHO[2]!.value.indexOf(a) - WHO[2]!.value.indexOf(b)))
-const whoOptions = computed(() => (WHO.some((o) => JSON.stringify(o.value) === JSON.stringify(who.value)) ? WHO : [...WHO, { value: who.value, words: who.value.map((kind) => `a ${kind}`).join(' or ') }]))
+const who = computed(() =>
+  [...props.rule.who.kinds].sort((a, b) => WHO[2]!.value.indexOf(a) - WHO[2]!.value.indexOf(b)),
+)
+const whoOptions = computed(() =>
+  WHO.some((o) => JSON.stringify(o.value) === JSON.stringify(who.value))
+    ? WHO
+    : [...WHO, { value: who.value, words: who.value.map((kind) => `a ${kind}`).join(' or ') }],
+)
 
 /** Looking is left out: this version can't play it yet. */
-const moments = (['enter', 'leave', 'dwell', 'use', 'signal', 'clock'] as const).map((value) => ({ value, words: value === 'signal' ? 'sends a signal' : MOMENTS[value] }))
+const moments = (['enter', 'leave', 'dwell', 'use', 'signal', 'clock'] as const).map((value) => ({
+  value,
+  words: value === 'signal' ? 'sends a signal' : MOMENTS[value],
+}))
+const clockMoments = moments.map((moment) => (moment.value === 'clock' ? { ...moment, words: 'At the time' } : moment))
 function setMoment(kind: Moment['at']) {
-  const made: { [at in Moment['at']]?: Moment } = { enter: { at: 'enter' }, leave: { at: 'leave' }, dwell: { at: 'dwell', seconds: 2 }, use: { at: 'use' }, signal: { at: 'signal', name: 'go', inside: false }, clock: { at: 'clock', seconds: 10 } }
+  const made: { [at in Moment['at']]?: Moment } = {
+    enter: { at: 'enter' },
+    leave: { at: 'leave' },
+    dwell: { at: 'dwell', seconds: 2 },
+    use: { at: 'use' },
+    signal: { at: 'signal', name: 'go', inside: false },
+    clock: { at: 'clock', seconds: 10 },
+  }
   set('on', made[kind], 'Change the moment')
 }
-const setOn = (field: string, value: unknown) => document.edit(`Change the moment in ${props.zone.name}`, (e) => e.set([...at('on'), field], value))
+const setOn = (field: string, value: unknown) =>
+  document.edit(`Change the moment in ${props.zone.name}`, (e) => e.set([...at('on'), field], value))
 const facings = computed(() => [
   { value: null, words: 'facing anywhere' },
   ...document.show!.place.props.map((p) => ({ value: { prop: p.id } as object | null, words: `facing ${p.name}` })),
@@ -42,7 +61,10 @@ const conditions = computed(() => [
   { value: null as Condition | null, words: 'whatever the flags' },
   ...document.show!.flags.flatMap((flag): { value: Condition | null; words: string }[] =>
     typeof flag.start === 'boolean'
-      ? [true, false].map((value) => ({ value: { flag: flag.id, is: '=', value }, words: `if ${flag.name} is ${value ? 'yes' : 'no'}` }))
+      ? [true, false].map((value) => ({
+          value: { flag: flag.id, is: '=', value },
+          words: `if ${flag.name} is ${value ? 'yes' : 'no'}`,
+        }))
       : [{ value: { flag: flag.id, is: '>=', value: 1 }, words: `if ${flag.name} is at least 1` }],
   ),
 ])
@@ -54,7 +76,10 @@ const pers = [
   { value: 'player' as const, words: 'per player' },
   { value: 'run' as const, words: 'per run' },
 ]
-const cues = computed(() => [...document.show!.cues.map((cue) => ({ value: cue.id, words: cue.name })), { value: '', words: '+ new cue' }])
+const cues = computed(() => [
+  ...document.show!.cues.map((cue) => ({ value: cue.id, words: cue.name })),
+  { value: '', words: '+ new cue' },
+])
 function setCue(id: string) {
   if (id) return set('cue', id, 'Fire another cue')
   const taken = document.show!.cues.map((cue) => cue.id)
@@ -87,39 +112,111 @@ const leaves = computed(() => {
 </script>
 
 <template>
-  <p class="text-[14px] leading-[1.95] text-bone-2" :class="{ 'opacity-45': !rule.enabled }">
+  <p class="text-[14px] leading-[1.9] text-bone-2" :class="{ 'opacity-45': !rule.enabled }">
     <template v-if="rule.on.at === 'clock'">
-      <PartChoice name="Moment" :value="rule.on.at" :options="[...moments.slice(0, 5), { value: 'clock', words: 'At a time' }]" @choose="setMoment" />
+      <PartChoice name="Moment" :value="rule.on.at" :options="clockMoments" @choose="setMoment" />{{ ' ' }}
       <PartNumber name="Time" :value="rule.on.seconds" unit="s" :min="0" @change="setOn('seconds', $event)" />
     </template>
     <template v-else>
-      When
-      <PartChoice name="Who" :value="who" :options="whoOptions" @choose="(kinds) => document.edit(`Change who in ${zone.name}`, (e) => e.set([...at('who'), 'kinds'], kinds))" />
-      <template v-if="rule.who.tags.length > 0"> tagged {{ rule.who.tags.join(', ') }} </template>
+      When{{ ' '
+      }}<PartChoice
+        name="Who"
+        :value="who"
+        :options="whoOptions"
+        @choose="(kinds) => document.edit(`Change who in ${zone.name}`, (e) => e.set([...at('who'), 'kinds'], kinds))"
+      />
+      <template v-if="rule.who.tags.length > 0">{{ ` tagged ${rule.who.tags.join(', ')}` }}</template>
       {{ ' ' }}<PartChoice name="Moment" :value="rule.on.at" :options="moments" @choose="setMoment" />
-      <template v-if="rule.on.at === 'dwell'">{{ ' ' }}<PartNumber name="Stay" :value="rule.on.seconds" unit="s" :min="0" @change="setOn('seconds', $event)" /></template>
-      <template v-if="rule.on.at === 'signal'">{{ ' ' }}<PartText name="Signal" :value="rule.on.name" @change="setOn('name', $event)" /></template>
+      <template v-if="rule.on.at === 'dwell'"
+        >{{ ' ' }}<PartNumber name="Stay" :value="rule.on.seconds" unit="s" :min="0" @change="setOn('seconds', $event)"
+      /></template>
+      <template v-if="rule.on.at === 'signal'"
+        >{{ ' ' }}<PartText name="Signal" :value="rule.on.name" @change="setOn('name', $event)"
+      /></template>
       <template v-if="rule.on.at === 'use'">
-        {{ ' ' }}<PartChoice name="Facing" :value="facing" :options="facings" @choose="(target) => setOn('facing', target ? { ...target, within: 60 } : undefined)" />
-        <template v-if="rule.on.facing"> within <PartNumber name="Angle" :value="rule.on.facing.within" unit="°" :min="0" :max="180" :step="5" @change="setOn('facing', { ...rule.on.facing, within: $event })" /></template>
+        {{ ' '
+        }}<PartChoice
+          name="Facing"
+          :value="facing"
+          :options="facings"
+          @choose="(target) => setOn('facing', target ? { ...target, within: 60 } : undefined)"
+        />
+        <template v-if="rule.on.facing"
+          >{{ ' within '
+          }}<PartNumber
+            name="Angle"
+            :value="rule.on.facing.within"
+            unit="°"
+            :min="0"
+            :max="180"
+            :step="5"
+            @change="setOn('facing', { ...rule.on.facing, within: $event })"
+        /></template>
       </template>
     </template>
     <template v-if="document.show!.flags.length > 0 || rule.when.length > 0">
-      ,
-      <PartChoice name="Condition" :value="rule.when[0] ?? null" :options="conditions" @choose="(c) => set('when', c ? [c, ...rule.when.slice(1)] : rule.when.slice(1), 'Change the condition')" />
-      <template v-if="rule.when[0] && typeof rule.when[0].value === 'number'">{{ ' ' }}<PartNumber name="Flag value" :value="rule.when[0].value" :step="1" @change="(value) => set('when', [{ ...rule.when[0], value }, ...rule.when.slice(1)], 'Change the condition')" /></template>
-      <template v-if="rule.when.length > 1"> and {{ rule.when.length - 1 }} more</template>
+      <PartEnd /><PartChoice
+        name="Condition"
+        :value="rule.when[0] ?? null"
+        :options="conditions"
+        @choose="(c) => set('when', c ? [c, ...rule.when.slice(1)] : rule.when.slice(1), 'Change the condition')"
+      />
+      <template v-if="rule.when[0] && typeof rule.when[0].value === 'number'"
+        >{{ ' '
+        }}<PartNumber
+          name="Flag value"
+          :value="rule.when[0].value"
+          :step="1"
+          @change="(value) => set('when', [{ ...rule.when[0], value }, ...rule.when.slice(1)], 'Change the condition')"
+      /></template>
+      <template v-if="rule.when.length > 1">{{ ` and ${rule.when.length - 1} more` }}</template>
     </template>
-    , <PartChoice name="Limit" :value="rule.limit ? 'some' : 'any'" :options="limits" @choose="(v) => set('limit', v === 'some' ? { times: 1 } : undefined, 'Change the limit')" />
+    <PartEnd /><PartChoice
+      name="Limit"
+      :value="rule.limit ? 'some' : 'any'"
+      :options="limits"
+      @choose="(v) => set('limit', v === 'some' ? { times: 1 } : undefined, 'Change the limit')"
+    />
     <template v-if="rule.limit">
-      {{ ' ' }}<PartNumber name="Times" :value="rule.limit.times" :unit="rule.limit.times === 1 ? 'time' : 'times'" :min="1" :step="1" :digits="0" @change="set('limit', { times: Math.round($event) }, 'Change the limit')" />
+      {{ ' '
+      }}<PartNumber
+        name="Times"
+        :value="rule.limit.times"
+        :unit="rule.limit.times === 1 ? 'time' : 'times'"
+        :min="1"
+        :step="1"
+        :digits="0"
+        @change="set('limit', { times: Math.round($event) }, 'Change the limit')"
+      />
       {{ ' ' }}<PartChoice name="Counted" :value="rule.per" :options="pers" @choose="set('per', $event, 'Count')" />
     </template>
-    → fire <PartChoice name="Cue" cue :value="rule.cue" :options="cues" @choose="setCue" />
-    <button class="ml-1 text-xs text-bone-3 hover:text-bone" @click="selection.choose('cue', rule.cue)">open</button>
-    , <PartChoice name="Delay" :value="rule.delay > 0 ? 'some' : 'none'" :options="delays" @choose="(v) => set('delay', v === 'some' ? 1 : 0, 'Change the delay')" />
-    <template v-if="rule.delay > 0">{{ ' ' }}<PartNumber name="Delay" :value="rule.delay" unit="s" :min="0" @change="set('delay', $event, 'Change the delay')" /></template>
-    , <PartChoice name="While it plays" :value="rule.busy" :options="busys" @choose="set('busy', $event, 'Change what a busy cue does')" />.
-    <PartChoice name="Leaving" :value="rule.onLeave" :options="leaves" @choose="set('onLeave', $event, 'Change what leaving does')" />.
+    {{ ' → fire ' }}<PartChoice name="Cue" cue :value="rule.cue" :options="cues" @choose="setCue" />
+    <PartEnd /><PartChoice
+      name="Delay"
+      :value="rule.delay > 0 ? 'some' : 'none'"
+      :options="delays"
+      @choose="(v) => set('delay', v === 'some' ? 1 : 0, 'Change the delay')"
+    />
+    <template v-if="rule.delay > 0"
+      >{{ ' '
+      }}<PartNumber
+        name="Delay"
+        :value="rule.delay"
+        unit="s"
+        :min="0"
+        @change="set('delay', $event, 'Change the delay')"
+    /></template>
+    <PartEnd /><PartChoice
+      name="While it plays"
+      :value="rule.busy"
+      :options="busys"
+      @choose="set('busy', $event, 'Change what a busy cue does')"
+    />
+    <PartEnd stop /><PartChoice
+      name="Leaving"
+      :value="rule.onLeave"
+      :options="leaves"
+      @choose="set('onLeave', $event, 'Change what leaving does')"
+    /><PartEnd stop />
   </p>
 </template>

@@ -7,8 +7,15 @@ import { useShow } from '~/stores/show'
 const props = defineProps<{ cue: Cue; step: Step }>()
 const document = useShow()
 const fields = computed(() => fieldsOf(props.step))
-const at = (path: string[]) => ['cues', props.cue.id, 'steps', props.step.id, ...path.map((key) => (/^\d+$/.test(key) ? Number(key) : key))]
-const read = (path: string[]): unknown => path.reduce<unknown>((value, key) => (value as Record<string, unknown> | undefined)?.[key], props.step)
+const at = (path: string[]) => [
+  'cues',
+  props.cue.id,
+  'steps',
+  props.step.id,
+  ...path.map((key) => (/^\d+$/.test(key) ? Number(key) : key)),
+]
+const read = (path: string[]): unknown =>
+  path.reduce<unknown>((value, key) => (value as Record<string, unknown> | undefined)?.[key], props.step)
 
 /** A nested field whose parent is missing is set with its parent. */
 function put(path: string[], value: unknown, drop = false) {
@@ -21,7 +28,8 @@ function put(path: string[], value: unknown, drop = false) {
   if (drop) document.drop(label, work)
   else document.edit(label, work)
 }
-const drag = (path: string[], value: unknown) => read(path.slice(0, 1)) !== undefined && document.drag((e) => e.set(at(path), value))
+const drag = (path: string[], value: unknown) =>
+  read(path.slice(0, 1)) !== undefined && document.drag((e) => e.set(at(path), value))
 
 const holds: { value: Hold | 'seconds'; words: string }[] = [
   { value: 'release', words: 'until released' },
@@ -41,32 +49,128 @@ function toggleLock(lock: Lock) {
   else now.add(lock)
   if (now.size > 0) put(['locks'], [...now])
 }
-const shown = (field: StepField) => field.as !== 'number' || read(field.path) !== undefined || field.standard !== undefined || field.path.length === 1
+const shown = (field: StepField) =>
+  field.as !== 'number' || read(field.path) !== undefined || field.standard !== undefined || field.path.length === 1
 </script>
 
 <template>
   <div class="flex flex-wrap gap-x-4 gap-y-1 text-xs text-bone-3">
-    <span>At <PartNumber name="At" :value="step.at" unit="s" :min="0" @change="put(['at'], $event)" @drag="drag(['at'], $event)" @drop="put(['at'], $event, true)" @cancel="document.letGo()" /></span>
-    <span>± <PartNumber name="Jitter" :value="step.jitter" unit="s" :min="0" @change="put(['jitter'], $event)" @drag="drag(['jitter'], $event)" @drop="put(['jitter'], $event, true)" @cancel="document.letGo()" /></span>
+    <span
+      >At
+      <PartNumber
+        name="At"
+        :value="step.at"
+        unit="s"
+        :min="0"
+        @change="put(['at'], $event)"
+        @drag="drag(['at'], $event)"
+        @drop="put(['at'], $event, true)"
+        @cancel="document.letGo()"
+    /></span>
+    <span
+      >±
+      <PartNumber
+        name="Jitter"
+        :value="step.jitter"
+        unit="s"
+        :min="0"
+        @change="put(['jitter'], $event)"
+        @drag="drag(['jitter'], $event)"
+        @drop="put(['jitter'], $event, true)"
+        @cancel="document.letGo()"
+    /></span>
     <template v-for="field in fields" :key="field.name">
       <span v-if="shown(field)">
         {{ field.name }}
         <template v-if="field.as === 'number'">
-          <PartNumber v-if="read(field.path) !== undefined || field.standard !== undefined" :name="field.name" :value="(read(field.path) as number) ?? field.standard" :unit="field.unit" :min="field.min" :step="field.step" @change="put(field.path, $event)" @drag="drag(field.path, $event)" @drop="put(field.path, $event, true)" @cancel="document.letGo()" />
-          <button v-else class="part !text-bone-3" @click="put(field.path, field.min && field.min > 0 ? 1 : 0)">as it is</button>
+          <PartNumber
+            v-if="read(field.path) !== undefined || field.standard !== undefined"
+            :name="field.name"
+            :value="(read(field.path) as number) ?? field.standard"
+            :unit="field.unit"
+            :min="field.min"
+            :step="field.step"
+            @change="put(field.path, $event)"
+            @drag="drag(field.path, $event)"
+            @drop="put(field.path, $event, true)"
+            @cancel="document.letGo()"
+          />
+          <button v-else class="part !text-bone-3" @click="put(field.path, field.min && field.min > 0 ? 1 : 0)">
+            as it is
+          </button>
         </template>
         <template v-else-if="field.as === 'range'">
-          <PartNumber :name="`${field.name} from`" :value="(read(field.path) as number[])[0]!" :min="field.min" @change="put(field.path, [Math.min($event, (read(field.path) as number[])[1]!), (read(field.path) as number[])[1]])" />
-          to <PartNumber :name="`${field.name} to`" :value="(read(field.path) as number[])[1]!" :unit="field.unit" :min="field.min" @change="put(field.path, [(read(field.path) as number[])[0], Math.max($event, (read(field.path) as number[])[0]!)])" />
+          <PartNumber
+            :name="`${field.name} from`"
+            :value="(read(field.path) as number[])[0]!"
+            :min="field.min"
+            @change="
+              put(field.path, [Math.min($event, (read(field.path) as number[])[1]!), (read(field.path) as number[])[1]])
+            "
+          />
+          to
+          <PartNumber
+            :name="`${field.name} to`"
+            :value="(read(field.path) as number[])[1]!"
+            :unit="field.unit"
+            :min="field.min"
+            @change="
+              put(field.path, [(read(field.path) as number[])[0], Math.max($event, (read(field.path) as number[])[0]!)])
+            "
+          />
         </template>
-        <PartChoice v-else-if="field.as === 'choice'" :name="field.name" :value="read(field.path)" :options="field.options(document.show!)" @choose="put(field.path, $event)" />
-        <PartText v-else-if="field.as === 'text'" :name="field.name" :value="(read(field.path) as string) ?? ''" empty="none" @change="put(field.path, $event || undefined)" />
-        <input v-else-if="field.as === 'colour'" type="color" class="h-5 w-8 align-middle" :aria-label="field.name" :value="(read(field.path) as string) ?? '#888888'" :class="{ 'opacity-40': read(field.path) === undefined }" @change="put(field.path, ($event.target as HTMLInputElement).value)" />
+        <PartChoice
+          v-else-if="field.as === 'choice'"
+          :name="field.name"
+          :value="read(field.path)"
+          :options="field.options(document.show!)"
+          @choose="put(field.path, $event)"
+        />
+        <PartText
+          v-else-if="field.as === 'text'"
+          :name="field.name"
+          :value="(read(field.path) as string) ?? ''"
+          empty="none"
+          @change="put(field.path, $event || undefined)"
+        />
+        <input
+          v-else-if="field.as === 'colour'"
+          type="color"
+          class="h-5 w-8 align-middle"
+          :aria-label="field.name"
+          :value="(read(field.path) as string) ?? '#888888'"
+          :class="{ 'opacity-40': read(field.path) === undefined }"
+          @change="put(field.path, ($event.target as HTMLInputElement).value)"
+        />
         <template v-else-if="field.as === 'hold'">
-          <PartChoice :name="field.name" :value="typeof read(field.path) === 'number' ? 'seconds' : read(field.path)" :options="holds" @choose="put(field.path, $event === 'seconds' ? 2 : $event)" />
-          <template v-if="typeof read(field.path) === 'number'">{{ ' ' }}<PartNumber name="Seconds" :value="read(field.path) as number" unit="s" :min="0" @change="put(field.path, $event)" @drag="drag(field.path, $event)" @drop="put(field.path, $event, true)" @cancel="document.letGo()" /></template>
+          <PartChoice
+            :name="field.name"
+            :value="typeof read(field.path) === 'number' ? 'seconds' : read(field.path)"
+            :options="holds"
+            @choose="put(field.path, $event === 'seconds' ? 2 : $event)"
+          />
+          <template v-if="typeof read(field.path) === 'number'"
+            >{{ ' '
+            }}<PartNumber
+              name="Seconds"
+              :value="read(field.path) as number"
+              unit="s"
+              :min="0"
+              @change="put(field.path, $event)"
+              @drag="drag(field.path, $event)"
+              @drop="put(field.path, $event, true)"
+              @cancel="document.letGo()"
+          /></template>
         </template>
-        <label v-for="[lock, words] in field.as === 'locks' ? LOCKS : []" :key="lock" class="ml-2"><input type="checkbox" class="accent-[#bda3e3]" :checked="(read(['locks']) as string[]).includes(lock)" @change="toggleLock(lock)" /> {{ words }}</label>
+        <label v-for="[lock, words] in field.as === 'locks' ? LOCKS : []" :key="lock" class="ml-2"
+          ><input
+            type="checkbox"
+            class="accent-[#bda3e3]"
+            :checked="(read(['locks']) as string[]).includes(lock)"
+            @change="toggleLock(lock)"
+          />
+          {{ words }}</label
+        >
       </span>
     </template>
   </div>

@@ -9,9 +9,15 @@ const props = defineProps<{ walk: Walk }>()
 const document = useShow()
 const selection = useSelection()
 const runs = useRun()
-const set = (field: string, value: unknown, label: string) => document.edit(`${label} ${props.walk.name}`, (e) => e.set(['walks', props.walk.id, field], value))
+const set = (field: string, value: unknown, label: string) =>
+  document.edit(`${label} ${props.walk.name}`, (e) => e.set(['walks', props.walk.id, field], value))
 const point = computed(() => (selection.point === undefined ? undefined : props.walk.points[selection.point]))
-const setPoint = (change: Partial<WalkPoint>) => set('points', props.walk.points.map((p, i) => (i === selection.point ? { ...p, ...change } : p)), 'Change a point of')
+const setPoint = (change: Partial<WalkPoint>) =>
+  set(
+    'points',
+    props.walk.points.map((p, i) => (i === selection.point ? { ...p, ...change } : p)),
+    'Change a point of',
+  )
 function removePoint() {
   const index = selection.point!
   selection.point = undefined
@@ -25,24 +31,37 @@ const looks = computed((): { value: Look; words: string }[] => [
   { value: 'ahead', words: 'ahead' },
   ...document.show!.place.props.map((p) => ({ value: { prop: p.id }, words: `at ${p.name}` })),
   ...document.show!.place.marks.map((m) => ({ value: { mark: m.id }, words: `at ${m.name}` })),
-  ...(point.value && typeof point.value.look === 'object' && 'yaw' in point.value.look ? [{ value: point.value.look, words: `towards ${point.value.look.yaw}°` }] : []),
+  ...(point.value && typeof point.value.look === 'object' && 'yaw' in point.value.look
+    ? [{ value: point.value.look, words: `towards ${point.value.look.yaw}°` }]
+    : []),
 ])
 </script>
 
 <template>
   <div class="space-y-3">
-    <h2 class="text-[17px] font-semibold"><PartText name="Name" :value="walk.name" class="!border-transparent hover:!border-lamp" @change="set('name', $event, 'Rename')" /></h2>
+    <h2 class="text-[17px] font-semibold">
+      <PartText
+        name="Name"
+        :value="walk.name"
+        class="!border-transparent hover:!border-lamp"
+        @change="set('name', $event, 'Rename')"
+      />
+    </h2>
     <p class="text-xs text-bone-3">{{ walk.body.kind }} · {{ count(walk.points.length, 'point') }}</p>
     <div class="flex gap-1.5">
       <button class="chip" @click="runs.walks = [walk.id]">Play this walk alone</button>
       <button class="chip" @click="remove">Delete</button>
     </div>
-    <p class="text-bone-2">Starts after <PartNumber name="Start" :value="walk.start" unit="s" :min="0" @change="set('start', $event, 'Start of')" />. Drag its points in the plan; the small rings between them add one.</p>
+    <p class="text-bone-2">
+      Starts after
+      <PartNumber name="Start" :value="walk.start" unit="s" :min="0" @change="set('start', $event, 'Start of')" />. Drag
+      its points in the plan; the small rings between them add one.
+    </p>
     <div v-if="point" class="border-t border-rule pt-2">
       <h3 class="font-semibold">Point {{ selection.point! + 1 }}</h3>
       <p class="text-[14px] leading-[1.95] text-bone-2">
-        Waits <PartNumber name="Pause" :value="point.pause" unit="s" :min="0" @change="setPoint({ pause: $event })" />, looks
-        <PartChoice name="Look" :value="point.look" :options="looks" @choose="setPoint({ look: $event })" />,
+        Waits <PartNumber name="Pause" :value="point.pause" unit="s" :min="0" @change="setPoint({ pause: $event })" />,
+        looks <PartChoice name="Look" :value="point.look" :options="looks" @choose="setPoint({ look: $event })" />,
         <PartChoice
           name="Key"
           :value="point.use"
@@ -52,9 +71,29 @@ const looks = computed((): { value: Look; words: string }[] => [
           ]"
           @choose="setPoint({ use: $event })"
         />
-        <template v-if="point.use"> after <PartNumber name="Key after" :value="point.useAfter" unit="s" :min="0" @change="setPoint({ useAfter: $event })" /></template>, and goes on at
-        <PartNumber name="Pace" :value="point.pace ?? document.show!.player.walk" unit="m/s" :min="0.05" :max="20" @change="setPoint({ pace: $event })" />. Height
-        <PartNumber name="Height" :value="point.at[1]" unit="m" @change="setPoint({ at: [point.at[0], $event, point.at[2]] })" />.
+        <template v-if="point.use">
+          after
+          <PartNumber
+            name="Key after"
+            :value="point.useAfter"
+            unit="s"
+            :min="0"
+            @change="setPoint({ useAfter: $event })" /></template
+        >, and goes on at
+        <PartNumber
+          name="Pace"
+          :value="point.pace ?? document.show!.player.walk"
+          unit="m/s"
+          :min="0.05"
+          :max="20"
+          @change="setPoint({ pace: $event })"
+        />. Height
+        <PartNumber
+          name="Height"
+          :value="point.at[1]"
+          unit="m"
+          @change="setPoint({ at: [point.at[0], $event, point.at[2]] })"
+        />.
         <PartChoice
           name="Arriving"
           :value="point.arrive"
@@ -67,6 +106,8 @@ const looks = computed((): { value: Look; words: string }[] => [
       </p>
       <button v-if="walk.points.length > 1" class="chip" @click="removePoint">Remove this point</button>
     </div>
-    <p v-else class="text-bone-3">Choose a point in the plan to say how long it waits, where it looks and when it presses the key.</p>
+    <p v-else class="text-bone-3">
+      Choose a point in the plan to say how long it waits, where it looks and when it presses the key.
+    </p>
   </div>
 </template>

@@ -29,7 +29,9 @@ const size = computed(() => {
   }
 })
 const lane = computed(() => runs.score?.lanes.find((l) => l.zone === props.zone.id))
-const met = computed(() => (lane.value?.met ? `met ${ordinal(lane.value.met)}` : lane.value ? unmetWords(lane.value) : ''))
+const met = computed(() =>
+  lane.value?.met ? `met ${ordinal(lane.value.met)}` : lane.value ? unmetWords(lane.value) : '',
+)
 const open = ref<string>()
 const shown = computed(() => props.zone.rules.find((rule) => rule.id === open.value) ?? props.zone.rules[0])
 
@@ -39,14 +41,37 @@ function addRule() {
   const id = freeId(`${props.zone.id}-rule`, taken)
   const made = document.edit(`Add a rule to ${props.zone.name}`, (e) => {
     const name = `${props.zone.name} cue`
-    const cue: Cue = { id: freeId(name, show.cues.map((c) => c.id)), name, steps: [], for: 'whoever', scare: false }
+    const cue: Cue = {
+      id: freeId(
+        name,
+        show.cues.map((c) => c.id),
+      ),
+      name,
+      steps: [],
+      for: 'whoever',
+      scare: false,
+    }
     e.add(['cues'], cue)
-    const rule: Rule = { id, enabled: true, on: { at: 'enter' }, who: { kinds: ['player'], tags: [] }, when: [], per: 'player', debounce: 0, busy: 'skip', chance: 1, delay: 0, cue: cue.id, onLeave: 'release' }
+    const rule: Rule = {
+      id,
+      enabled: true,
+      on: { at: 'enter' },
+      who: { kinds: ['player'], tags: [] },
+      when: [],
+      per: 'player',
+      debounce: 0,
+      busy: 'skip',
+      chance: 1,
+      delay: 0,
+      cue: cue.id,
+      onLeave: 'release',
+    }
     e.add(['zones', props.zone.id, 'rules'], rule)
   })
   if (made) open.value = id
 }
-const set = (field: string, value: unknown, label: string) => document.edit(label, (e) => e.set(['zones', props.zone.id, field], value))
+const set = (field: string, value: unknown, label: string) =>
+  document.edit(label, (e) => e.set(['zones', props.zone.id, field], value))
 function toggleMute() {
   if (view.muted.has(props.zone.id)) view.muted.delete(props.zone.id)
   else view.muted.add(props.zone.id)
@@ -57,32 +82,94 @@ function toggleMute() {
   <div class="space-y-3">
     <div class="flex items-start gap-2">
       <div class="min-w-0 flex-1">
-        <h2 class="text-[17px] font-semibold"><PartText name="Name" :value="zone.name" class="!border-transparent hover:!border-lamp" @change="set('name', $event, `Rename ${zone.name}`)" /></h2>
+        <h2 class="text-[17px] font-semibold">
+          <PartText
+            name="Name"
+            :value="zone.name"
+            class="!border-transparent hover:!border-lamp"
+            @change="set('name', $event, `Rename ${zone.name}`)"
+          />
+        </h2>
         <p class="text-xs text-bone-3">{{ size }} · {{ met }} · {{ count(zone.rules.length, 'rule') }}</p>
       </div>
       <button class="chip" @click="addRule">+ rule</button>
     </div>
     <div class="flex flex-wrap gap-1.5">
-      <button class="chip" :aria-pressed="zone.enabled" @click="set('enabled', !zone.enabled, `Switch ${zone.name} ${zone.enabled ? 'off' : 'on'}`)">{{ zone.enabled ? 'On' : 'Off' }}</button>
-      <button class="chip" :class="{ '!border-rust !text-rust': view.muted.has(zone.id) }" :aria-pressed="view.muted.has(zone.id)" @click="toggleMute">{{ view.muted.has(zone.id) ? 'Muted' : 'Mute' }}</button>
-      <button class="chip" :class="{ '!border-lamp !text-lamp': view.solo === zone.id }" :aria-pressed="view.solo === zone.id" @click="view.solo = view.solo === zone.id ? undefined : zone.id">{{ view.solo === zone.id ? 'Alone' : 'Hear alone' }}</button>
+      <button
+        class="chip"
+        :aria-pressed="zone.enabled"
+        @click="set('enabled', !zone.enabled, `Switch ${zone.name} ${zone.enabled ? 'off' : 'on'}`)"
+      >
+        {{ zone.enabled ? 'On' : 'Off' }}
+      </button>
+      <button
+        class="chip"
+        :class="{ '!border-rust !text-rust': view.muted.has(zone.id) }"
+        :aria-pressed="view.muted.has(zone.id)"
+        @click="toggleMute"
+      >
+        {{ view.muted.has(zone.id) ? 'Muted' : 'Mute' }}
+      </button>
+      <button
+        class="chip"
+        :class="{ '!border-lamp !text-lamp': view.solo === zone.id }"
+        :aria-pressed="view.solo === zone.id"
+        @click="view.solo = view.solo === zone.id ? undefined : zone.id"
+      >
+        {{ view.solo === zone.id ? 'Alone' : 'Hear alone' }}
+      </button>
       <button class="chip" title="Ctrl+D" @click="duplicate(zone)">Duplicate</button>
       <button class="chip" title="Delete" @click="remove(zone)">Delete</button>
     </div>
-    <p v-if="zone.rules.length === 0" class="text-bone-2">It notices who passes and fires nothing yet. <button class="part" @click="addRule">Add a rule</button> to say what happens here.</p>
+    <p v-if="zone.rules.length === 0" class="text-bone-2">
+      It notices who passes and fires nothing yet. <button class="part" @click="addRule">Add a rule</button> to say what
+      happens here.
+    </p>
     <template v-for="rule in zone.rules" :key="rule.id">
       <article class="border-t border-rule pt-2" :aria-label="`Rule ${rule.name ?? rule.id}`">
         <RuleSentence :zone="zone" :rule="rule" />
         <div class="mt-1 flex gap-1.5">
-          <button v-if="zone.rules.length > 1" class="chip" :aria-expanded="shown?.id === rule.id" @click="open = rule.id">{{ shown?.id === rule.id ? 'Dials below' : 'Dials' }}</button>
-          <button class="chip" @click="document.edit(`Switch a rule of ${zone.name} ${rule.enabled ? 'off' : 'on'}`, (e) => e.set(['zones', zone.id, 'rules', rule.id, 'enabled'], !rule.enabled))">{{ rule.enabled ? 'Switch off' : 'Switch on' }}</button>
-          <button class="chip" @click="document.edit(`Remove a rule of ${zone.name}`, (e) => e.remove(['zones', zone.id, 'rules', rule.id]))">Remove</button>
+          <button
+            v-if="zone.rules.length > 1"
+            class="chip"
+            :aria-expanded="shown?.id === rule.id"
+            @click="open = rule.id"
+          >
+            {{ shown?.id === rule.id ? 'Dials below' : 'Dials' }}
+          </button>
+          <button
+            class="chip"
+            @click="
+              document.edit(`Switch a rule of ${zone.name} ${rule.enabled ? 'off' : 'on'}`, (e) =>
+                e.set(['zones', zone.id, 'rules', rule.id, 'enabled'], !rule.enabled),
+              )
+            "
+          >
+            {{ rule.enabled ? 'Switch off' : 'Switch on' }}
+          </button>
+          <button
+            class="chip"
+            @click="
+              document.edit(`Remove a rule of ${zone.name}`, (e) => e.remove(['zones', zone.id, 'rules', rule.id]))
+            "
+          >
+            Remove
+          </button>
           <button class="chip" @click="selection.choose('cue', rule.cue)">Steps of its cue</button>
         </div>
         <RuleDials v-if="shown?.id === rule.id" class="mt-3" :zone="zone" :rule="rule" />
       </article>
     </template>
     <div class="border-t border-rule pt-2"><ZoneShape :zone="zone" /></div>
-    <div class="text-xs text-bone-3">Note <PartText name="Note" :value="zone.note ?? ''" empty="none" long @change="set('note', $event || undefined, `Note on ${zone.name}`)" /></div>
+    <div class="text-xs text-bone-3">
+      Note
+      <PartText
+        name="Note"
+        :value="zone.note ?? ''"
+        empty="none"
+        long
+        @change="set('note', $event || undefined, `Note on ${zone.name}`)"
+      />
+    </div>
   </div>
 </template>

@@ -16,7 +16,10 @@ interface Row {
 }
 const rows = computed((): Row[] => {
   const { shape } = props.zone
-  const put = (index: 0 | 1 | 2): Change => (value) => ({ ...shape, at: (shape as { at: number[] }).at.map((v, i) => (i === index ? value : v)) }) as Shape
+  const put =
+    (index: 0 | 1 | 2): Change =>
+    (value) =>
+      ({ ...shape, at: (shape as { at: number[] }).at.map((v, i) => (i === index ? value : v)) }) as Shape
   if (shape.kind === 'prism')
     return [
       { name: 'Floor', value: shape.y, unit: 'm', put: (y) => ({ ...shape, y }) },
@@ -27,10 +30,20 @@ const rows = computed((): Row[] => {
     { name: 'Y', value: shape.at[1], unit: 'm', put: put(1) },
     { name: 'Z', value: shape.at[2], unit: 'm', put: put(2) },
   ]
-  if (shape.kind === 'sphere') return [...place, { name: 'Radius', value: shape.radius, unit: 'm', min: 0, put: (radius) => ({ ...shape, radius }) }]
+  if (shape.kind === 'sphere')
+    return [
+      ...place,
+      { name: 'Radius', value: shape.radius, unit: 'm', min: 0, put: (radius) => ({ ...shape, radius }) },
+    ]
   if (shape.kind === 'cylinder')
-    return [...place, { name: 'Radius', value: shape.radius, unit: 'm', min: 0, put: (radius) => ({ ...shape, radius }) }, { name: 'Height', value: shape.height, unit: 'm', min: 0, put: (height) => ({ ...shape, height }) }]
-  const size = (index: 0 | 1 | 2): Change => (value) => ({ ...shape, size: shape.size.map((v, i) => (i === index ? value : v)) as [number, number, number] })
+    return [
+      ...place,
+      { name: 'Radius', value: shape.radius, unit: 'm', min: 0, put: (radius) => ({ ...shape, radius }) },
+      { name: 'Height', value: shape.height, unit: 'm', min: 0, put: (height) => ({ ...shape, height }) },
+    ]
+  const size =
+    (index: 0 | 1 | 2): Change =>
+    (value) => ({ ...shape, size: shape.size.map((v, i) => (i === index ? value : v)) as [number, number, number] })
   return [
     ...place,
     { name: 'Width', value: shape.size[0], unit: 'm', min: 0, put: size(0) },
@@ -44,14 +57,46 @@ const notices = [
   { value: 'feet' as const, words: 'the feet' },
   { value: 'eyes' as const, words: 'the eyes' },
 ]
-const change = (row: Row) => (value: number) => document.drop(`${row.name} of ${props.zone.name}`, (e) => e.set(['zones', props.zone.id, 'shape'], row.put(value)))
-const rim = (value: number) => document.drop(`Rim of ${props.zone.name}`, (e) => e.set(['zones', props.zone.id, 'rim'], value))
+const change = (row: Row) => (value: number) =>
+  document.drop(`${row.name} of ${props.zone.name}`, (e) => e.set(['zones', props.zone.id, 'shape'], row.put(value)))
+const rim = (value: number) =>
+  document.drop(`Rim of ${props.zone.name}`, (e) => e.set(['zones', props.zone.id, 'rim'], value))
 </script>
 
 <template>
   <div class="flex flex-wrap gap-x-4 gap-y-1 text-xs text-bone-3">
-    <span v-for="row in rows" :key="row.name">{{ row.name }} <PartNumber :name="row.name" :value="row.value" :unit="row.unit" :min="row.min" :step="row.step" @change="change(row)($event)" @drop="change(row)($event)" @drag="(v) => document.drag((e) => e.set(['zones', zone.id, 'shape'], row.put(v)))" @cancel="document.letGo()" /></span>
-    <span>Rim <PartNumber name="Rim" :value="zone.rim" unit="m" :min="0" @change="rim" @drop="rim" @drag="(v) => document.drag((e) => e.set(['zones', zone.id, 'rim'], v))" @cancel="document.letGo()" /></span>
-    <span>Notices <PartChoice name="Notices" :value="zone.notices" :options="notices" @choose="(v) => document.edit(`What ${zone.name} notices`, (e) => e.set(['zones', zone.id, 'notices'], v))" /></span>
+    <span v-for="row in rows" :key="row.name"
+      >{{ row.name }}
+      <PartNumber
+        :name="row.name"
+        :value="row.value"
+        :unit="row.unit"
+        :min="row.min"
+        :step="row.step"
+        @change="change(row)($event)"
+        @drop="change(row)($event)"
+        @drag="(v) => document.drag((e) => e.set(['zones', zone.id, 'shape'], row.put(v)))"
+        @cancel="document.letGo()"
+    /></span>
+    <span
+      >Rim
+      <PartNumber
+        name="Rim"
+        :value="zone.rim"
+        unit="m"
+        :min="0"
+        @change="rim"
+        @drop="rim"
+        @drag="(v) => document.drag((e) => e.set(['zones', zone.id, 'rim'], v))"
+        @cancel="document.letGo()"
+    /></span>
+    <span
+      >Notices
+      <PartChoice
+        name="Notices"
+        :value="zone.notices"
+        :options="notices"
+        @choose="(v) => document.edit(`What ${zone.name} notices`, (e) => e.set(['zones', zone.id, 'notices'], v))"
+    /></span>
   </div>
 </template>

@@ -24,7 +24,18 @@ function endRename(keep: boolean) {
 <template>
   <header class="flex h-11 flex-none items-center gap-3.5 border-b border-rule bg-ink-1 px-3.5">
     <NuxtLink to="/" class="flex items-center gap-2 font-bold tracking-wide" title="All shows">
-      <svg width="22" height="22" viewBox="0 0 22 22" fill="none" stroke="#f4b55f" stroke-width="1.6" aria-hidden="true"><path d="M2 15c3-6 6-6 9 0s6 6 9 0" /><circle cx="11" cy="6.5" r="2.6" fill="#f4b55f" stroke="none" /></svg>
+      <svg
+        width="22"
+        height="22"
+        viewBox="0 0 22 22"
+        fill="none"
+        stroke="#f4b55f"
+        stroke-width="1.6"
+        aria-hidden="true"
+      >
+        <path d="M2 15c3-6 6-6 9 0s6 6 9 0" />
+        <circle cx="11" cy="6.5" r="2.6" fill="#f4b55f" stroke="none" />
+      </svg>
       Esvik
     </NuxtLink>
     <input
@@ -38,7 +49,14 @@ function endRename(keep: boolean) {
       @keydown.esc.stop="endRename(false)"
       @blur="endRename(true)"
     />
-    <button v-else-if="title" class="max-w-96 truncate text-bone-2 hover:text-bone" title="Rename the show" @click="beginRename">{{ title }}</button>
+    <button
+      v-else-if="title"
+      class="max-w-96 truncate text-bone-2 hover:text-bone"
+      title="Rename the show"
+      @click="beginRename"
+    >
+      {{ title }}
+    </button>
     <span class="flex-1" />
     <slot />
   </header>

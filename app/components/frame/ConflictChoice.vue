@@ -11,7 +11,10 @@ const document = useShow()
     <div class="fixed inset-0 grid place-items-center p-6">
       <DialogPanel class="w-[440px] rounded-xl border border-rule bg-ink-2 p-5">
         <DialogTitle class="text-[15px] font-semibold">One of your edits no longer fits</DialogTitle>
-        <p class="mt-2 text-bone-2">“{{ document.conflict?.edit.label }}” could not be saved: {{ document.conflict?.message }}. It is kept in this browser until you choose.</p>
+        <p class="mt-2 text-bone-2">
+          “{{ document.conflict?.edit.label }}” could not be saved: {{ document.conflict?.message }}. It is kept in this
+          browser until you choose.
+        </p>
         <div class="mt-4 flex justify-end gap-2">
           <button class="button" @click="document.giveUp()">Give this edit up</button>
           <button class="button primary" @click="document.tryAgain()">Try it again</button>

@@ -25,5 +25,10 @@ const words = computed(() => {
 </script>
 
 <template>
-  <span role="status" class="text-xs whitespace-nowrap" :class="document.state === 'offline' || document.state === 'conflict' ? 'text-rust' : 'text-bone-3'">{{ words }}</span>
+  <span
+    role="status"
+    class="text-xs whitespace-nowrap"
+    :class="document.state === 'offline' || document.state === 'conflict' ? 'text-rust' : 'text-bone-3'"
+    >{{ words }}</span
+  >
 </template>

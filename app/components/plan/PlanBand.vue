@@ -33,7 +33,14 @@ const spot = (event: PointerEvent | MouseEvent): Spot => {
 function takeZone(id: string, event: PointerEvent) {
   if (tool.value !== 'choose' || event.button !== 0) return
   event.stopPropagation()
-  const under = selection.zone && selection.zone.id !== id && window.document.elementsFromPoint(event.clientX, event.clientY).some((e) => e.getAttribute('data-plan-zone') === selection.zone!.id) ? selection.zone.id : id
+  const under =
+    selection.zone &&
+    selection.zone.id !== id &&
+    window.document
+      .elementsFromPoint(event.clientX, event.clientY)
+      .some((e) => e.getAttribute('data-plan-zone') === selection.zone!.id)
+      ? selection.zone.id
+      : id
   const zone = document.show!.zones.find((z) => z.id === under)!
   const [x0, z0] = spotAt(event)
   const moveBy = (e: PointerEvent): [number, number] => {
@@ -47,7 +54,10 @@ function takeZone(id: string, event: PointerEvent) {
       document.drag((edit) => edit.set(['zones', under, 'shape'], moved(zone.shape, ...moveBy(e))))
     },
     end: (e, far) => {
-      if (far) document.drop(`Move ${zone.name}`, (edit) => edit.set(['zones', under, 'shape'], moved(zone.shape, ...moveBy(e))))
+      if (far)
+        document.drop(`Move ${zone.name}`, (edit) =>
+          edit.set(['zones', under, 'shape'], moved(zone.shape, ...moveBy(e))),
+        )
       else selection.choose('zone', id)
     },
     cancel: () => document.letGo(),
@@ -60,7 +70,12 @@ function takeHandle(handle: Handle, event: PointerEvent) {
   const shape = (e: PointerEvent) => handle.drag(...spot(e), e.altKey)
   followPointer(event, {
     move: (e) => document.drag((edit) => edit.set(['zones', zone.id, 'shape'], shape(e))),
-    end: (e, far) => (far ? document.drop(`${handle.turns ? 'Turn' : 'Resize'} ${zone.name}`, (edit) => edit.set(['zones', zone.id, 'shape'], shape(e))) : document.letGo()),
+    end: (e, far) =>
+      far
+        ? document.drop(`${handle.turns ? 'Turn' : 'Resize'} ${zone.name}`, (edit) =>
+            edit.set(['zones', zone.id, 'shape'], shape(e)),
+          )
+        : document.letGo(),
     cancel: () => document.letGo(),
   })
 }
@@ -76,17 +91,33 @@ function takePoint(index: number, event: PointerEvent) {
   const put = (e: PointerEvent) => walk.points.map((point, i) => (i === index ? { ...point, at: at(e) } : point))
   followPointer(event, {
     move: (e, far) => far && document.drag((edit) => edit.set(['walks', walk.id, 'points'], put(e))),
-    end: (e, far) => (far ? document.drop(`Move a point of ${walk.name}`, (edit) => edit.set(['walks', walk.id, 'points'], put(e))) : document.letGo()),
+    end: (e, far) =>
+      far
+        ? document.drop(`Move a point of ${walk.name}`, (edit) => edit.set(['walks', walk.id, 'points'], put(e)))
+        : document.letGo(),
     cancel: () => document.letGo(),
   })
 }
 
-const newPoint = ([x, z]: Spot, like: object = {}) => ({ pause: 0, use: false, useAfter: 0, look: 'ahead' as const, arrive: false, ...like, at: [round(x), round(floorAt(document.show!, x, z)), round(z)] as [number, number, number] })
+const newPoint = ([x, z]: Spot, like: object = {}) => ({
+  pause: 0,
+  use: false,
+  useAfter: 0,
+  look: 'ahead' as const,
+  arrive: false,
+  ...like,
+  at: [round(x), round(floorAt(document.show!, x, z)), round(z)] as [number, number, number],
+})
 
 function addPoint(after: number, event: MouseEvent) {
   const walk = selection.walk!
   const { pace } = walk.points[after]!
-  document.edit(`Add a point to ${walk.name}`, (edit) => edit.set(['walks', walk.id, 'points'], walk.points.toSpliced(after + 1, 0, newPoint(spot(event), pace === undefined ? {} : { pace }))))
+  document.edit(`Add a point to ${walk.name}`, (edit) =>
+    edit.set(
+      ['walks', walk.id, 'points'],
+      walk.points.toSpliced(after + 1, 0, newPoint(spot(event), pace === undefined ? {} : { pace })),
+    ),
+  )
   selection.point = after + 1
 }
 
@@ -124,12 +155,23 @@ function click(event: MouseEvent) {
   if (tool.value === 'walk') route.value = [...route.value, spot(event)]
 }
 function endWalk() {
-  const spots = route.value.filter(([x, z], i, all) => i === 0 || Math.hypot(x - all[i - 1]![0], z - all[i - 1]![1]) > 0.05)
+  const spots = route.value.filter(
+    ([x, z], i, all) => i === 0 || Math.hypot(x - all[i - 1]![0], z - all[i - 1]![1]) > 0.05,
+  )
   route.value = []
   if (spots.length < 2) return
   const { walks } = document.show!
   const name = `Walk ${walks.length + 1}`
-  const walk: Walk = { id: freeId(name, walks.map((w) => w.id)), name, body: { kind: 'player', tags: [] }, start: 0, points: spots.map((at) => newPoint(at)) }
+  const walk: Walk = {
+    id: freeId(
+      name,
+      walks.map((w) => w.id),
+    ),
+    name,
+    body: { kind: 'player', tags: [] },
+    start: 0,
+    points: spots.map((at) => newPoint(at)),
+  }
   tool.value = 'choose'
   if (!document.edit(`Draw ${name}`, (edit) => edit.add(['walks'], walk))) return
   selection.choose('walk', walk.id)
@@ -149,7 +191,11 @@ function key(event: KeyboardEvent) {
 }
 useEventListener(window, 'keydown', key, { capture: true })
 
-const handles = computed(() => (selection.zone && tool.value === 'choose' && !selection.zone.tiedTo ? handlesOf(selection.zone.shape, 20 * pixel.value) : []))
+const handles = computed(() =>
+  selection.zone && tool.value === 'choose' && !selection.zone.tiedTo
+    ? handlesOf(selection.zone.shape, 20 * pixel.value)
+    : [],
+)
 const draft = computed(() => drawing.value && drawn(drawing.value.kind, drawing.value.a, drawing.value.b, 0))
 const lit = (light: string) => {
   if (!runs.run || !document.show) return 0
@@ -159,33 +205,87 @@ const lit = (light: string) => {
 const square = computed(() => [0.5, 1, 2, 5, 10, 20].find((m) => m / pixel.value > 15) ?? 50)
 const footer = computed(() => {
   const at = hover.value ? ` · ${hover.value[0].toFixed(1)}, ${hover.value[1].toFixed(1)} m` : ''
-  if (tool.value === 'walk') return `click where the walk goes · Enter or a double click ends it · Escape leaves it${at}`
+  if (tool.value === 'walk')
+    return `click where the walk goes · Enter or a double click ends it · Escape leaves it${at}`
   if (tool.value !== 'choose') return `drag from corner to corner · Alt suspends snapping · Escape leaves it${at}`
   return `1 square = ${square.value} m · walk ticks every second, large every 10 s${at}`
 })
 </script>
 
 <template>
-  <section ref="frame" role="region" aria-label="Plan" class="relative min-w-0 overflow-hidden bg-ink-0 touch-none" @wheel.prevent="zoom(Math.exp($event.deltaY * ($event.ctrlKey ? 0.01 : 0.0016)), spotAt($event))">
-    <svg class="absolute inset-0 size-full select-none" :class="tool === 'choose' ? '' : 'cursor-crosshair'" :viewBox="`${box.x} ${box.z} ${box.w || 1} ${box.h || 1}`" :width="width" :height="height" @pointerdown="press" @click="click" @dblclick="tool === 'walk' && endWalk()" @pointermove="hover = spotAt($event)" @pointerleave="hover = undefined">
+  <section
+    ref="frame"
+    role="region"
+    aria-label="Plan"
+    class="relative min-w-0 overflow-hidden bg-ink-0 touch-none"
+    @wheel.prevent="zoom(Math.exp($event.deltaY * ($event.ctrlKey ? 0.01 : 0.0016)), spotAt($event))"
+  >
+    <svg
+      class="absolute inset-0 size-full select-none"
+      :class="tool === 'choose' ? '' : 'cursor-crosshair'"
+      :viewBox="`${box.x} ${box.z} ${box.w || 1} ${box.h || 1}`"
+      :width="width"
+      :height="height"
+      @pointerdown="press"
+      @click="click"
+      @dblclick="tool === 'walk' && endWalk()"
+      @pointermove="hover = spotAt($event)"
+      @pointerleave="hover = undefined"
+    >
       <defs>
-        <pattern id="squares" :width="square" :height="square" patternUnits="userSpaceOnUse"><path :d="`M${square} 0H0V${square}`" fill="none" stroke="#172127" :stroke-width="pixel" /></pattern>
-        <pattern id="survey" :width="7 * pixel" :height="7 * pixel" patternUnits="userSpaceOnUse" patternTransform="rotate(38)"><rect :width="7 * pixel" :height="7 * pixel" fill="#ece4d4" opacity="0.02" /><path :d="`M0 0v${7 * pixel}`" stroke="#ece4d4" :stroke-width="0.8 * pixel" opacity="0.3" /></pattern>
-        <pattern id="slope" :width="9 * pixel" :height="9 * pixel" patternUnits="userSpaceOnUse"><path :d="`M0 0v${9 * pixel}`" stroke="#ece4d4" :stroke-width="pixel" opacity="0.14" /></pattern>
-        <radialGradient id="glow"><stop offset="0" stop-color="#f4b55f" stop-opacity="0.45" /><stop offset="1" stop-color="#f4b55f" stop-opacity="0" /></radialGradient>
+        <pattern id="squares" :width="square" :height="square" patternUnits="userSpaceOnUse">
+          <path :d="`M${square} 0H0V${square}`" fill="none" stroke="#172127" :stroke-width="pixel" />
+        </pattern>
+        <pattern
+          id="survey"
+          :width="7 * pixel"
+          :height="7 * pixel"
+          patternUnits="userSpaceOnUse"
+          patternTransform="rotate(38)"
+        >
+          <rect :width="7 * pixel" :height="7 * pixel" fill="#ece4d4" opacity="0.02" />
+          <path :d="`M0 0v${7 * pixel}`" stroke="#ece4d4" :stroke-width="0.8 * pixel" opacity="0.3" />
+        </pattern>
+        <pattern id="slope" :width="9 * pixel" :height="9 * pixel" patternUnits="userSpaceOnUse">
+          <path :d="`M0 0v${9 * pixel}`" stroke="#ece4d4" :stroke-width="pixel" opacity="0.14" />
+        </pattern>
+        <radialGradient id="glow">
+          <stop offset="0" stop-color="#f4b55f" stop-opacity="0.45" />
+          <stop offset="1" stop-color="#f4b55f" stop-opacity="0" />
+        </radialGradient>
       </defs>
       <rect :x="box.x" :y="box.z" :width="box.w" :height="box.h" fill="url(#squares)" />
       <template v-if="document.show">
         <PlanPlace :pixel="pixel" :lit="lit" />
         <PlanZones :pixel="pixel" @take="takeZone" />
         <PlanWalks :pixel="pixel" @take-point="takePoint" @add-point="addPoint" />
-        <g v-for="handle in handles" :key="handle.key" :transform="`translate(${handle.x} ${handle.z}) scale(${pixel})`" class="cursor-pointer" :data-handle="handle.key" @pointerdown="takeHandle(handle, $event)">
+        <g
+          v-for="handle in handles"
+          :key="handle.key"
+          :transform="`translate(${handle.x} ${handle.z}) scale(${pixel})`"
+          class="cursor-pointer"
+          :data-handle="handle.key"
+          @pointerdown="takeHandle(handle, $event)"
+        >
           <circle r="9" fill="transparent" />
-          <path v-if="handle.turns" d="M-4.500 2a5 5 0 1 1 3 2.600M-4.800-2.500v4.700h4.700" fill="none" stroke="#f4b55f" stroke-width="1.600" />
+          <path
+            v-if="handle.turns"
+            d="M-4.500 2a5 5 0 1 1 3 2.600M-4.800-2.500v4.700h4.700"
+            fill="none"
+            stroke="#f4b55f"
+            stroke-width="1.600"
+          />
           <circle v-else r="3.6" fill="#0c1114" stroke="#f4b55f" stroke-width="1.6" />
         </g>
         <PlanDraft v-if="draft" :shape="draft" :pixel="pixel" />
-        <polyline v-if="route.length > 0" :points="[...route, ...(hover ? [hover] : [])].map((s) => s.join(',')).join(' ')" fill="none" stroke="#7fb2d9" :stroke-width="1.5 * pixel" :stroke-dasharray="`${5 * pixel} ${4 * pixel}`" />
+        <polyline
+          v-if="route.length > 0"
+          :points="[...route, ...(hover ? [hover] : [])].map((s) => s.join(',')).join(' ')"
+          fill="none"
+          stroke="#7fb2d9"
+          :stroke-width="1.5 * pixel"
+          :stroke-dasharray="`${5 * pixel} ${4 * pixel}`"
+        />
       </template>
     </svg>
     <PlanTools v-model="tool" class="absolute top-2.5 left-2.5" @fit="fit" />

@@ -7,5 +7,11 @@ defineProps<{ shape: Shape; pixel: number }>()
 </script>
 
 <template>
-  <path :d="pathOf(outlineOf(solidOf(shape)))" fill="url(#survey)" stroke="#f4b55f" :stroke-width="1.8 * pixel" class="pointer-events-none" />
+  <path
+    :d="pathOf(outlineOf(solidOf(shape)))"
+    fill="url(#survey)"
+    stroke="#f4b55f"
+    :stroke-width="1.8 * pixel"
+    class="pointer-events-none"
+  />
 </template>

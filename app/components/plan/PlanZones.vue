@@ -15,15 +15,28 @@ const selection = useSelection()
 const zones = computed(() =>
   document.show!.zones.map((zone) => {
     const { bounds } = solidOfZone(document.show!, zone)
-    return { zone, path: zonePath(document.show!, zone), x: bounds[0], z: bounds[2], area: (bounds[3] - bounds[0]) * (bounds[5] - bounds[2]), width: bounds[3] - bounds[0] }
+    return {
+      zone,
+      path: zonePath(document.show!, zone),
+      x: bounds[0],
+      z: bounds[2],
+      area: (bounds[3] - bounds[0]) * (bounds[5] - bounds[2]),
+      width: bounds[3] - bounds[0],
+    }
   }),
 )
 /** Large ones below, so that what lies within them can be reached. */
 const ordered = computed(() => [...zones.value].sort((a, b) => b.area - a.area))
-const rim = computed(() => selection.zone && selection.zone.rim > 0 && rimPath(solidOfZone(document.show!, selection.zone), selection.zone.rim))
+const rim = computed(
+  () =>
+    selection.zone &&
+    selection.zone.rim > 0 &&
+    rimPath(solidOfZone(document.show!, selection.zone), selection.zone.rim),
+)
 const occupied = computed(() => {
   const found = new Set<string>()
-  for (const lane of runs.score?.lanes ?? []) if (lane.presences.some(({ from, to }) => playhead.t >= from && playhead.t < to)) found.add(lane.zone)
+  for (const lane of runs.score?.lanes ?? [])
+    if (lane.presences.some(({ from, to }) => playhead.t >= from && playhead.t < to)) found.add(lane.zone)
   return found
 })
 const isChosen = (id: string) => selection.zone?.id === id
@@ -31,9 +44,13 @@ const isChosen = (id: string) => selection.zone?.id === id
 const named = computed(() => {
   const taken: { x: number; z: number; w: number }[] = []
   const result = new Set<string>()
-  for (const { zone, x, z } of [...zones.value].sort((a, b) => Number(isChosen(b.zone.id)) - Number(isChosen(a.zone.id)))) {
+  for (const { zone, x, z } of [...zones.value].sort(
+    (a, b) => Number(isChosen(b.zone.id)) - Number(isChosen(a.zone.id)),
+  )) {
     const w = zone.name.length * 6 * props.pixel
-    const clash = taken.some((other) => Math.abs(other.z - z) < 13 * props.pixel && x < other.x + other.w && other.x < x + w)
+    const clash = taken.some(
+      (other) => Math.abs(other.z - z) < 13 * props.pixel && x < other.x + other.w && other.x < x + w,
+    )
     if (clash && !isChosen(zone.id)) continue
     taken.push({ x, z, w })
     result.add(zone.id)
@@ -54,11 +71,32 @@ const named = computed(() => {
         :stroke-width="(isChosen(zone.id) ? 1.9 : occupied.has(zone.id) ? 1.6 : 1) * pixel"
         :stroke-dasharray="isChosen(zone.id) ? '' : `${7 * pixel} ${3 * pixel}`"
         @pointerdown="emit('take', zone.id, $event)"
-      ><title>{{ zone.name }}</title></path>
+        ><title>{{ zone.name }}</title></path
+      >
     </g>
-    <path v-if="rim" :d="rim" fill="none" stroke="#f4b55f" :stroke-width="pixel" :stroke-dasharray="`${2 * pixel} ${3 * pixel}`" opacity="0.7" class="pointer-events-none" />
+    <path
+      v-if="rim"
+      :d="rim"
+      fill="none"
+      stroke="#f4b55f"
+      :stroke-width="pixel"
+      :stroke-dasharray="`${2 * pixel} ${3 * pixel}`"
+      opacity="0.7"
+      class="pointer-events-none"
+    />
     <template v-for="{ zone, x, z } in zones" :key="`name-${zone.id}`">
-      <text v-if="named.has(zone.id)" :x="x" :y="z - 5 * pixel" :font-size="11 * pixel" :fill="isChosen(zone.id) ? '#f4b55f' : '#b3b4ab'" class="pointer-events-none" paint-order="stroke" stroke="#0c1114" :stroke-width="3 * pixel">{{ zone.name }}</text>
+      <text
+        v-if="named.has(zone.id)"
+        :x="x"
+        :y="z - 5 * pixel"
+        :font-size="11 * pixel"
+        :fill="isChosen(zone.id) ? '#f4b55f' : '#b3b4ab'"
+        class="pointer-events-none"
+        paint-order="stroke"
+        stroke="#0c1114"
+        :stroke-width="3 * pixel"
+        >{{ zone.name }}</text
+      >
     </template>
   </g>
 </template>

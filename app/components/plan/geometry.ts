@@ -1,23 +1,32 @@
 import { insidePolygon, outlineOf, solidOf, type Solid } from '~~/core/space'
 import type { Point, Shape, Show, Spot, Wall, Zone } from '~~/core/show'
 
-export const solidOfZone = (show: Show, zone: Zone): Solid => solidOf(zone.shape, zone.tiedTo && show.place.props.find((p) => p.id === zone.tiedTo!.prop))
+export const solidOfZone = (show: Show, zone: Zone): Solid =>
+  solidOf(zone.shape, zone.tiedTo && show.place.props.find((p) => p.id === zone.tiedTo!.prop))
 
-export const pathOf = (outline: readonly Spot[]): string => (outline.length > 0 ? `M${outline.map(([x, z]) => `${x.toFixed(3)} ${z.toFixed(3)}`).join('L')}Z` : '')
+export const pathOf = (outline: readonly Spot[]): string =>
+  outline.length > 0 ? `M${outline.map(([x, z]) => `${x.toFixed(3)} ${z.toFixed(3)}`).join('L')}Z` : ''
 export const zonePath = (show: Show, zone: Zone): string => pathOf(outlineOf(solidOfZone(show, zone)))
 
 /** The outline of a solid grown by its rim: round corners, as somebody is let go. */
 export function rimPath(solid: Solid, rim: number): string {
-  if (solid.kind === 'cylinder' || solid.kind === 'sphere') return pathOf(outlineOf({ ...solid, radius: solid.radius + rim }))
+  if (solid.kind === 'cylinder' || solid.kind === 'sphere')
+    return pathOf(outlineOf({ ...solid, radius: solid.radius + rim }))
   const outline = outlineOf(solid)
-  const area = outline.reduce((sum, [x, z], i) => sum + x * outline[(i + 1) % outline.length]![1] - outline[(i + 1) % outline.length]![0] * z, 0)
+  const area = outline.reduce(
+    (sum, [x, z], i) => sum + x * outline[(i + 1) % outline.length]![1] - outline[(i + 1) % outline.length]![0] * z,
+    0,
+  )
   const side = area > 0 ? 1 : -1
   const parts = outline.map((a, i) => {
     const b = outline[(i + 1) % outline.length]!
     const length = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1
     const nx = (side * (b[1] - a[1]) * rim) / length
     const nz = (-side * (b[0] - a[0]) * rim) / length
-    return [`${(a[0] + nx).toFixed(3)} ${(a[1] + nz).toFixed(3)}`, `${(b[0] + nx).toFixed(3)} ${(b[1] + nz).toFixed(3)}`]
+    return [
+      `${(a[0] + nx).toFixed(3)} ${(a[1] + nz).toFixed(3)}`,
+      `${(b[0] + nx).toFixed(3)} ${(b[1] + nz).toFixed(3)}`,
+    ]
   })
   return `M${parts.map(([from, to], i) => `${i === 0 ? from : `A${rim} ${rim} 0 0 ${side > 0 ? 1 : 0} ${from}`}L${to}`).join('')}A${rim} ${rim} 0 0 ${side > 0 ? 1 : 0} ${parts[0]![0]}Z`
 }
@@ -25,8 +34,13 @@ export function rimPath(solid: Solid, rim: number): string {
 /** The stretches of a wall between its openings that reach a person's height. */
 export function wallStretches(wall: Wall): [Spot, Spot][] {
   const length = Math.hypot(wall.to[0] - wall.from[0], wall.to[1] - wall.from[1])
-  const at = (d: number): Spot => [wall.from[0] + ((wall.to[0] - wall.from[0]) * d) / length, wall.from[1] + ((wall.to[1] - wall.from[1]) * d) / length]
-  const cuts = wall.openings.map((o) => [Math.max(0, o.at), Math.min(length, o.at + o.width)] as const).sort((a, b) => a[0] - b[0])
+  const at = (d: number): Spot => [
+    wall.from[0] + ((wall.to[0] - wall.from[0]) * d) / length,
+    wall.from[1] + ((wall.to[1] - wall.from[1]) * d) / length,
+  ]
+  const cuts = wall.openings
+    .map((o) => [Math.max(0, o.at), Math.min(length, o.at + o.width)] as const)
+    .sort((a, b) => a[0] - b[0])
   const result: [Spot, Spot][] = []
   let from = 0
   for (const [a, b] of [...cuts, [length, length] as const]) {
@@ -42,7 +56,9 @@ export function extentOf(show: Show): { x0: number; z0: number; x1: number; z1: 
     ...show.place.floors.flatMap((floor) => floor.outline),
     ...show.place.walls.flatMap((wall) => [wall.from, wall.to]),
     ...show.zones.flatMap((zone) => outlineOf(solidOfZone(show, zone))),
-    ...show.walks.filter((walk) => walk.body.kind === 'player').flatMap((walk) => walk.points.map((p): Spot => [p.at[0], p.at[2]])),
+    ...show.walks
+      .filter((walk) => walk.body.kind === 'player')
+      .flatMap((walk) => walk.points.map((p): Spot => [p.at[0], p.at[2]])),
   ]
   if (spots.length === 0) return { x0: 0, z0: 0, x1: 12, z1: 8 }
   const xs = spots.map((s) => s[0])
@@ -73,7 +89,8 @@ function floorHeight(floor: Show['place']['floors'][number], x: number, z: numbe
 
 /** A shape moved in plan. */
 export function moved(shape: Shape, dx: number, dz: number): Shape {
-  if (shape.kind === 'prism') return { ...shape, outline: shape.outline.map(([x, z]): Spot => [round(x + dx), round(z + dz)]) }
+  if (shape.kind === 'prism')
+    return { ...shape, outline: shape.outline.map(([x, z]): Spot => [round(x + dx), round(z + dz)]) }
   return { ...shape, at: [round(shape.at[0] + dx), shape.at[1], round(shape.at[2] + dz)] as Point }
 }
 

@@ -84,7 +84,10 @@ export function handlesOf(shape: Shape, arm: number): Handle[] {
         key: `corner${i}`,
         x,
         z,
-        drag: (px, pz) => ({ ...shape, outline: shape.outline.map((spot, k): Spot => (k === i ? [round(px), round(pz)] : spot)) }),
+        drag: (px, pz) => ({
+          ...shape,
+          outline: shape.outline.map((spot, k): Spot => (k === i ? [round(px), round(pz)] : spot)),
+        }),
       }))
   }
 }
@@ -105,6 +108,11 @@ export function drawn(kind: Shape['kind'], a: Spot, b: Spot, y: number): Shape {
     case 'sphere':
       return { kind, at: [round(a[0]), round(y + 1), round(a[1])], radius }
     case 'prism':
-      return { kind, y, height: HEIGHT, outline: [a, [b[0], a[1]], b, [a[0], b[1]]].map(([x, z]): Spot => [round(x!), round(z!)]) }
+      return {
+        kind,
+        y,
+        height: HEIGHT,
+        outline: [a, [b[0], a[1]], b, [a[0], b[1]]].map(([x, z]): Spot => [round(x!), round(z!)]),
+      }
   }
 }

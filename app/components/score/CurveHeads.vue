@@ -20,22 +20,40 @@ const light = computed(() => {
 })
 const hands = computed(() => {
   if (!runs.run || !document.show) return ''
-  const { locks } = channelAt(document.show, runs.run, 'controls', playhead.t, runs.player) as unknown as { locks: string[] }
-  const { opacity } = channelAt(document.show, runs.run, 'picture', playhead.t, runs.player) as unknown as { opacity: number }
-  const { mark } = channelAt(document.show, runs.run, 'camera', playhead.t, runs.player) as unknown as { mark: string | null }
-  const words = [locks.length > 0 ? `no ${locks.join(', ')}` : '', opacity > 0.01 ? `${plain(opacity * 100, 0)} % faded` : '', mark ? 'cut' : ''].filter(Boolean)
+  const { locks } = channelAt(document.show, runs.run, 'controls', playhead.t, runs.player) as unknown as {
+    locks: string[]
+  }
+  const { opacity } = channelAt(document.show, runs.run, 'picture', playhead.t, runs.player) as unknown as {
+    opacity: number
+  }
+  const { mark } = channelAt(document.show, runs.run, 'camera', playhead.t, runs.player) as unknown as {
+    mark: string | null
+  }
+  const words = [
+    locks.length > 0 ? `no ${locks.join(', ')}` : '',
+    opacity > 0.01 ? `${plain(opacity * 100, 0)} % faded` : '',
+    mark ? 'cut' : '',
+  ].filter(Boolean)
   return words.length > 0 ? words.join(' · ') : 'free'
 })
-const rows = computed(() => [
-  ['Loudness', loud.value, CURVES.loudness],
-  ['Light on player', light.value, CURVES.light],
-  ['Hands, picture', hands.value, CURVES.hands],
-] as const)
+const rows = computed(
+  () =>
+    [
+      ['Loudness', loud.value, CURVES.loudness],
+      ['Light on player', light.value, CURVES.light],
+      ['Hands, picture', hands.value, CURVES.hands],
+    ] as const,
+)
 </script>
 
 <template>
   <dl class="flex-none border-t border-rule text-bone-2">
-    <div v-for="[name, value, height] in rows" :key="name" class="flex items-center gap-2 pr-2.5 pl-9 text-xs" :style="{ height: `${height}px` }">
+    <div
+      v-for="[name, value, height] in rows"
+      :key="name"
+      class="flex items-center gap-2 pr-2.5 pl-9 text-xs"
+      :style="{ height: `${height}px` }"
+    >
       <dt class="flex-1 whitespace-nowrap">{{ name }}</dt>
       <dd class="truncate text-bone-3">{{ value }}</dd>
     </div>

@@ -61,14 +61,28 @@ const rows = computed((): Row[] => {
   const zones = new Map<number, string>()
   return (runs.run?.events ?? []).map((event) => {
     if (event.kind === 'fire' && event.zone) zones.set(event.playing, event.zone)
-    const zone = 'zone' in event ? event.zone : 'playing' in event && event.playing !== undefined ? zones.get(event.playing) : undefined
-    return { event, time: clock(event.t, 3), kind: event.kind, who: 'player' in event && event.player ? walkName(show, event.player) : '', where: zone ? zoneName(show, zone) : '', what: what(event) }
+    const zone =
+      'zone' in event
+        ? event.zone
+        : 'playing' in event && event.playing !== undefined
+          ? zones.get(event.playing)
+          : undefined
+    return {
+      event,
+      time: clock(event.t, 3),
+      kind: event.kind,
+      who: 'player' in event && event.player ? walkName(show, event.player) : '',
+      where: zone ? zoneName(show, zone) : '',
+      what: what(event),
+    }
   })
 })
 const shown = computed(() => {
   const asked = words.value.toLowerCase().split(/\s+/).filter(Boolean)
   if (asked.length === 0) return rows.value
-  return rows.value.filter((row) => asked.every((word) => `${row.kind} ${row.who} ${row.where} ${row.what}`.toLowerCase().includes(word)))
+  return rows.value.filter((row) =>
+    asked.every((word) => `${row.kind} ${row.who} ${row.where} ${row.what}`.toLowerCase().includes(word)),
+  )
 })
 function go(row: Row) {
   playhead.seek(row.event.t)
@@ -76,7 +90,12 @@ function go(row: Row) {
   if (zone) selection.choose('zone', zone.id)
 }
 async function copy() {
-  const text = [['time', 'kind', 'who', 'zone', 'what'], ...shown.value.map((row) => [row.time, row.kind, row.who, row.where, row.what])].map((cells) => cells.join('\t')).join('\n')
+  const text = [
+    ['time', 'kind', 'who', 'zone', 'what'],
+    ...shown.value.map((row) => [row.time, row.kind, row.who, row.where, row.what]),
+  ]
+    .map((cells) => cells.join('\t'))
+    .join('\n')
   await navigator.clipboard.writeText(text)
   copied.value = true
 }
@@ -86,15 +105,35 @@ watch(words, () => (copied.value = false))
 <template>
   <div class="absolute inset-0 flex flex-col bg-ink-1" @keydown.esc="$emit('close')">
     <div class="flex items-center gap-3 border-b border-rule px-3 py-1">
-      <input v-model="words" class="field w-72" type="search" placeholder="Filter: held cooldown, rack …" aria-label="Filter the events" />
+      <input
+        v-model="words"
+        class="field w-72"
+        type="search"
+        placeholder="Filter: held cooldown, rack …"
+        aria-label="Filter the events"
+      />
       <span class="text-xs text-bone-3">{{ shown.length }} of {{ rows.length }} events</span>
       <button class="chip" @click="copy">{{ copied ? 'Copied' : 'Copy these rows' }}</button>
     </div>
     <div class="min-h-0 flex-1 overflow-auto pb-8">
       <table class="w-full text-left text-xs">
-        <thead class="sticky top-0 bg-ink-1 text-bone-3"><tr><th v-for="name in ['Time', 'Event', 'Who', 'Zone', 'What']" :key="name" class="px-3 py-1 font-normal">{{ name }}</th></tr></thead>
+        <thead class="sticky top-0 bg-ink-1 text-bone-3">
+          <tr>
+            <th v-for="name in ['Time', 'Event', 'Who', 'Zone', 'What']" :key="name" class="px-3 py-1 font-normal">
+              {{ name }}
+            </th>
+          </tr>
+        </thead>
         <tbody>
-          <tr v-for="(row, index) in shown.slice(0, MOST)" :key="index" tabindex="0" class="cursor-pointer border-t border-[#1c272d] hover:bg-ink-2" :class="row.kind === 'held' ? 'text-rust' : row.kind === 'fire' ? 'text-lamp' : 'text-bone-2'" @click="go(row)" @keydown.enter="go(row)">
+          <tr
+            v-for="(row, index) in shown.slice(0, MOST)"
+            :key="index"
+            tabindex="0"
+            class="cursor-pointer border-t border-[#1c272d] hover:bg-ink-2"
+            :class="row.kind === 'held' ? 'text-rust' : row.kind === 'fire' ? 'text-lamp' : 'text-bone-2'"
+            @click="go(row)"
+            @keydown.enter="go(row)"
+          >
             <td class="px-3 py-0.5 font-mono text-[10px]">{{ row.time }}</td>
             <td class="px-3">{{ row.kind }}</td>
             <td class="px-3">{{ row.who }}</td>
@@ -103,7 +142,9 @@ watch(words, () => (copied.value = false))
           </tr>
         </tbody>
       </table>
-      <p v-if="shown.length > MOST" class="px-3 py-2 text-bone-3">The first {{ MOST }} are shown. Filter to see the others; copying takes them all.</p>
+      <p v-if="shown.length > MOST" class="px-3 py-2 text-bone-3">
+        The first {{ MOST }} are shown. Filter to see the others; copying takes them all.
+      </p>
     </div>
   </div>
 </template>

@@ -26,18 +26,26 @@ watch(
     const index = props.lanes.findIndex((lane) => lane.zone === id)
     if (index < 0 || !list.value) return
     const top = index * LANE
-    if (top < list.value.scrollTop || top + LANE > list.value.scrollTop + list.value.clientHeight) emit('scroll', Math.max(0, top - list.value.clientHeight / 2))
+    if (top < list.value.scrollTop || top + LANE > list.value.scrollTop + list.value.clientHeight)
+      emit('scroll', Math.max(0, top - list.value.clientHeight / 2))
   },
 )
 </script>
 
 <template>
-  <div ref="list" class="min-h-0 flex-1 overflow-y-auto [scrollbar-width:none]" @scroll="emit('scroll', ($event.target as HTMLElement).scrollTop)">
+  <div
+    ref="list"
+    class="min-h-0 flex-1 overflow-y-auto [scrollbar-width:none]"
+    @scroll="emit('scroll', ($event.target as HTMLElement).scrollTop)"
+  >
     <button
       v-for="lane in lanes"
       :key="lane.zone"
       class="flex w-full items-center gap-2 border-b border-[#1c272d] pr-2.5 pl-3 text-left"
-      :class="[selection.zone?.id === lane.zone ? 'bg-ink-3' : 'hover:bg-ink-2', lane.met === undefined ? 'text-bone-3' : '']"
+      :class="[
+        selection.zone?.id === lane.zone ? 'bg-ink-3' : 'hover:bg-ink-2',
+        lane.met === undefined ? 'text-bone-3' : '',
+      ]"
       :style="{ height: `${LANE}px` }"
       :aria-label="lane.name"
       :aria-pressed="selection.zone?.id === lane.zone"
@@ -49,6 +57,8 @@ watch(
       <span v-if="lane.unmet" class="text-[11px] whitespace-nowrap">{{ unmetWords(lane) }}</span>
       <template v-else><SenseGlyph v-for="sense in senses.get(lane.zone)" :key="sense" :sense="sense" /></template>
     </button>
-    <p v-if="lanes.length === 0 && runs.score" class="p-3 text-bone-3">No zone yet. Choose Zone in the plan below and drag one where people pass.</p>
+    <p v-if="lanes.length === 0 && runs.score" class="p-3 text-bone-3">
+      No zone yet. Choose Zone in the plan below and drag one where people pass.
+    </p>
   </div>
 </template>

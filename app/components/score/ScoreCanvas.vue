@@ -17,9 +17,23 @@ const frame = ref<HTMLElement>()
 const canvas = ref<HTMLCanvasElement>()
 const { width, height } = useElementSize(frame)
 
-const layout = computed((): Layout => ({ width: width.value, height: height.value, from: view.from, to: view.to, ruler: RULER, lane: LANE, scroll: props.scroll, curves: height.value - CURVES_HEIGHT }))
+const layout = computed((): Layout => ({
+  width: width.value,
+  height: height.value,
+  from: view.from,
+  to: view.to,
+  ruler: RULER,
+  lane: LANE,
+  scroll: props.scroll,
+  curves: height.value - CURVES_HEIGHT,
+}))
 const ghost = computed(() => runs.ghost && new Map(runs.ghost.lanes.map((lane) => [lane.zone, lane])))
-const fades = computed(() => (runs.run?.channels.fades[runs.player] ?? []).map((fade) => ({ from: fade.t, to: (fade.cut ?? fade.t + fade.in + fade.stay) + fade.out })))
+const fades = computed(() =>
+  (runs.run?.channels.fades[runs.player] ?? []).map((fade) => ({
+    from: fade.t,
+    to: (fade.cut ?? fade.t + fade.in + fade.stay) + fade.out,
+  })),
+)
 
 let asked = 0
 function draw() {
@@ -44,14 +58,24 @@ function draw() {
   })
 }
 watch(
-  [layout, () => props.lanes, ghost, () => selection.zone?.id, () => playhead.marked, () => runs.loudness, () => runs.lux, fades],
+  [
+    layout,
+    () => props.lanes,
+    ghost,
+    () => selection.zone?.id,
+    () => playhead.marked,
+    () => runs.loudness,
+    () => runs.lux,
+    fades,
+  ],
   () => (asked ||= requestAnimationFrame(draw)),
   { immediate: true },
 )
 onMounted(() => void document.fonts.ready.then(draw))
 
 const headX = computed(() => xOf(layout.value, playhead.t))
-const timeAt = (event: { clientX: number }) => tOf(layout.value, event.clientX - frame.value!.getBoundingClientRect().left)
+const timeAt = (event: { clientX: number }) =>
+  tOf(layout.value, event.clientX - frame.value!.getBoundingClientRect().left)
 
 /** Over the clock and the curves one scrubs; over the lanes a click goes there and a drag marks a span. */
 function press(event: PointerEvent) {
@@ -95,10 +119,20 @@ function wheel(event: WheelEvent) {
 </script>
 
 <template>
-  <div ref="frame" class="absolute inset-0 touch-none select-none" @pointerdown="press" @wheel.prevent="wheel" @dblclick="view.fit()">
+  <div
+    ref="frame"
+    class="absolute inset-0 touch-none select-none"
+    @pointerdown="press"
+    @wheel.prevent="wheel"
+    @dblclick="view.fit()"
+  >
     <canvas ref="canvas" class="size-full" aria-hidden="true" />
     <ScoreMarks :lanes="lanes" :layout="layout" />
-    <div class="pointer-events-none absolute inset-y-0 left-0 w-px bg-lamp" :style="{ transform: `translateX(${headX}px)` }" :hidden="headX < 0 || headX > width">
+    <div
+      class="pointer-events-none absolute inset-y-0 left-0 w-px bg-lamp"
+      :style="{ transform: `translateX(${headX}px)` }"
+      :hidden="headX < 0 || headX > width"
+    >
       <div class="absolute top-[22px] -left-[4.5px] size-2.5 rounded-full bg-lamp" />
     </div>
   </div>

@@ -46,7 +46,15 @@ const marks = computed((): Mark[] => {
     for (const mark of [...lane.fired, ...lane.held]) {
       if (mark.t < from || mark.t > to || found.length >= MOST) continue
       const held = 'gate' in mark
-      found.push({ key: `${mark.rule}|${mark.t}|${held}|${mark.player}`, zone: lane.zone, t: mark.t, x: xOf(props.layout, mark.t), y, held, words: wordsOf(lane, mark) })
+      found.push({
+        key: `${mark.rule}|${mark.t}|${held}|${mark.player}`,
+        zone: lane.zone,
+        t: mark.t,
+        x: xOf(props.layout, mark.t),
+        y,
+        held,
+        words: wordsOf(lane, mark),
+      })
     }
   })
   return found
@@ -76,7 +84,15 @@ function go(mark: Mark) {
       @focus="over = mark"
       @blur="over = undefined"
     />
-    <p v-if="over" class="absolute z-20 max-w-80 rounded-md border border-rule bg-ink-2 px-2.5 py-1.5 text-xs shadow-lg" :class="over.held ? 'text-rust' : 'text-bone'" :style="{ left: `${Math.min(over.x + 10, layout.width - 330)}px`, top: `${over.y > layout.curves - 80 ? over.y - 40 : over.y + layout.lane + 2}px` }">
+    <p
+      v-if="over"
+      class="absolute z-20 max-w-80 rounded-md border border-rule bg-ink-2 px-2.5 py-1.5 text-xs shadow-lg"
+      :class="over.held ? 'text-rust' : 'text-bone'"
+      :style="{
+        left: `${Math.min(over.x + 10, layout.width - 330)}px`,
+        top: `${over.y > layout.curves - 80 ? over.y - 40 : over.y + layout.lane + 2}px`,
+      }"
+    >
       {{ over.words }}
     </p>
   </div>

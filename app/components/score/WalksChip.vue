@@ -26,12 +26,23 @@ function toggle(id: string) {
     <PopoverPanel v-slot="{ close }" class="menu absolute top-7 left-0 w-72 !p-2">
       <div v-for="walk in walks" :key="walk.id" class="flex items-center gap-2 rounded px-2 py-1 hover:bg-ink-3">
         <label class="flex flex-1 items-center gap-2">
-          <input type="checkbox" class="accent-[#f4b55f]" :checked="runs.walks.includes(walk.id)" @change="toggle(walk.id)" />
-          <span>{{ walk.name }}</span><span v-if="walk.body.kind === 'creature'" class="text-xs text-bone-3">creature</span>
+          <input
+            type="checkbox"
+            class="accent-[#f4b55f]"
+            :checked="runs.walks.includes(walk.id)"
+            @change="toggle(walk.id)"
+          />
+          <span>{{ walk.name }}</span><span v-if="walk.body.kind === 'creature'" class="text-xs text-bone-3"
+            >creature</span
+          >
         </label>
-        <button class="text-xs text-bone-3 hover:text-bone" @click="(selection.choose('walk', walk.id), close())">edit</button>
+        <button class="text-xs text-bone-3 hover:text-bone" @click="(selection.choose('walk', walk.id), close())">
+          edit
+        </button>
       </div>
-      <p v-if="walks.length === 0" class="px-2 py-1 text-bone-3">No walk yet: choose Walk in the plan and click a way.</p>
+      <p v-if="walks.length === 0" class="px-2 py-1 text-bone-3">
+        No walk yet: choose Walk in the plan and click a way.
+      </p>
     </PopoverPanel>
   </Popover>
 </template>

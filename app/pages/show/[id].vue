@@ -26,7 +26,10 @@ onMounted(async () => {
     useHead({ title: () => `${document.show?.title ?? 'Show'} · Esvik` })
   } catch (error) {
     const { statusCode } = error as { statusCode?: number }
-    failed.value = statusCode === 404 ? 'There is no such show. It may have been deleted.' : 'The server does not answer. Nothing is lost; try again when it is back.'
+    failed.value =
+      statusCode === 404
+        ? 'There is no such show. It may have been deleted.'
+        : 'The server does not answer. Nothing is lost; try again when it is back.'
   }
 })
 onBeforeUnmount(() => playhead.pause())
@@ -46,15 +49,34 @@ function divide(event: PointerEvent) {
       <UndoButtons v-if="document.show" />
       <SaveState v-if="document.show" />
       <div v-if="document.show" class="flex items-center gap-2">
-        <button class="chip" :aria-pressed="sound.mute" @click="sound.mute = !sound.mute">{{ sound.mute ? 'Sound off' : 'Sound on' }}</button>
-        <input v-model.number="sound.level" type="range" min="0" max="1" step="0.01" class="w-20 accent-[#f4b55f]" aria-label="Level" />
+        <button class="chip" :aria-pressed="sound.mute" @click="sound.mute = !sound.mute">
+          {{ sound.mute ? 'Sound off' : 'Sound on' }}
+        </button>
+        <input
+          v-model.number="sound.level"
+          type="range"
+          min="0"
+          max="1"
+          step="0.01"
+          class="w-20 accent-[#f4b55f]"
+          aria-label="Level"
+        />
       </div>
       <a v-if="document.show" class="button" :href="`/api/shows/${document.id}/export`" download>Export</a>
     </AppHeader>
-    <p v-if="failed" role="alert" class="m-8 text-rust">{{ failed }} <NuxtLink to="/" class="part">All shows</NuxtLink></p>
+    <p v-if="failed" role="alert" class="m-8 text-rust">
+      {{ failed }} <NuxtLink to="/" class="part">All shows</NuxtLink>
+    </p>
     <main v-else-if="document.show" ref="frame" class="flex min-h-0 flex-1 flex-col">
       <ScoreBand v-show="scoreShare > 0" :style="{ flex: `${scoreShare} 1 0` }" />
-      <div v-if="!view.tall" role="separator" aria-label="Divider between score and plan" aria-orientation="horizontal" class="flex h-2.5 flex-none cursor-row-resize touch-none items-center justify-center border-y border-rule bg-ink-0" @pointerdown="divide">
+      <div
+        v-if="!view.tall"
+        role="separator"
+        aria-label="Divider between score and plan"
+        aria-orientation="horizontal"
+        class="flex h-2.5 flex-none cursor-row-resize touch-none items-center justify-center border-y border-rule bg-ink-0"
+        @pointerdown="divide"
+      >
         <span class="h-[3px] w-11 rounded bg-ink-3" />
       </div>
       <div v-show="scoreShare < 1" class="flex min-h-0" :style="{ flex: `${1 - scoreShare} 1 0` }">

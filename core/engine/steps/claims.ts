@@ -13,13 +13,23 @@ interface Aim {
 }
 
 /** Claims fields of a channel as a step with ramp, release and hold says. The number named first sets the time of a rate. */
-function claimFields(world: World, state: StepState, step: Ramped & { hold: unknown }, tracks: { [field: string]: Track }, aims: { [field: string]: Aim }): void {
+function claimFields(
+  world: World,
+  state: StepState,
+  step: Ramped & { hold: unknown },
+  tracks: { [field: string]: Track },
+  aims: { [field: string]: Aim },
+): void {
   const taken: [Track, Claim][] = []
   let shared: number | undefined
   for (const [field, aim] of Object.entries(aims)) {
     const track = tracks[field]
     const target = typeof aim.value === 'function' ? aim.value(track.base) : aim.value
-    const motion: Motion = { ...step.ramp, fullWay: aim.fullWay, shared: step.ramp.rate === undefined ? undefined : shared }
+    const motion: Motion = {
+      ...step.ramp,
+      fullWay: aim.fullWay,
+      shared: step.ramp.rate === undefined ? undefined : shared,
+    }
     if (step.ramp.rate !== undefined && shared === undefined && typeof target === 'number')
       shared = distance(valueAt(track.segments, track.colour, world.now), target) / step.ramp.rate
     if (step.hold === 'keep') {
@@ -68,14 +78,21 @@ export function prop(world: World, _: Playing, state: StepState, step: PropStep)
   const aims: { [field: string]: Aim } = {}
   if (step.shown !== undefined) aims.shown = { value: step.shown }
   if (step.colour !== undefined) aims.colour = { value: step.colour }
-  if (slide) aims.slide = { value: (base) => slide.map((v, i) => v + (base as number[])[i]), fullWay: adds ? undefined : Math.hypot(...slide) }
-  if (turn !== undefined) aims.turn = { value: (base) => turn + (base as number), fullWay: adds ? undefined : Math.abs(turn) }
+  if (slide)
+    aims.slide = {
+      value: (base) => slide.map((v, i) => v + (base as number[])[i]),
+      fullWay: adds ? undefined : Math.hypot(...slide),
+    }
+  if (turn !== undefined)
+    aims.turn = { value: (base) => turn + (base as number), fullWay: adds ? undefined : Math.abs(turn) }
   claimFields(world, state, step, tracksFor(world.tracks, world.compiled.show, `prop:${step.prop}`), aims)
 }
 
 export function level(world: World, playing: Playing, state: StepState, step: LevelStep): undefined {
   for (const player of audienceOf(world, playing))
-    claimFields(world, state, step, tracksFor(world.tracks, world.compiled.show, `bus:${step.bus}`, player.index), { gain: { value: step.gain } })
+    claimFields(world, state, step, tracksFor(world.tracks, world.compiled.show, `bus:${step.bus}`, player.index), {
+      gain: { value: step.gain },
+    })
 }
 
 export function atmosphere(world: World, playing: Playing, state: StepState, step: AtmosphereStep): undefined {
@@ -91,14 +108,18 @@ export function drift(world: World, playing: Playing, state: StepState, step: Dr
   const tracks =
     'light' in target
       ? [tracksFor(world.tracks, show, `light:${target.light}`).candela]
-      : audienceOf(world, playing).map((player) => tracksFor(world.tracks, show, `bus:${target.bus}`, player.index).gain)
+      : audienceOf(world, playing).map(
+          (player) => tracksFor(world.tracks, show, `bus:${target.bus}`, player.index).gain,
+        )
   const motion: Motion = { rate: step.rate, ease: 'linear' }
   const release: Motion = step.fall === undefined ? { seconds: 0, ease: 'linear' } : { rate: step.fall, ease: 'linear' }
   if (step.hold === 'keep') {
     for (const track of tracks) keep(track, world.now, step.to, motion)
     return
   }
-  const taken = tracks.map((track) => [track, { target: step.to, motion, release, drifts: true } satisfies Claim] as const)
+  const taken = tracks.map(
+    (track) => [track, { target: step.to, motion, release, drifts: true } satisfies Claim] as const,
+  )
   for (const [track, claim] of taken) take(track, world.now, claim)
   state.letGo = () => {
     for (const [track, claim] of taken) give(track, world.now, claim)

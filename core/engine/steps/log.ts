@@ -40,5 +40,12 @@ function details(world: World, playing: Playing, step: Step): Partial<StepEvent>
 }
 
 export function log(world: World, playing: Playing, step: Step): void {
-  world.emit({ t: world.now, kind: 'step', playing: playing.number, step: step.id, of: step.kind, ...details(world, playing, step) })
+  world.emit({
+    t: world.now,
+    kind: 'step',
+    playing: playing.number,
+    step: step.id,
+    of: step.kind,
+    ...details(world, playing, step),
+  })
 }

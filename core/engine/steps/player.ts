@@ -10,7 +10,9 @@ import type { Playing, StepState, World } from '../world'
 
 export function prompt(world: World, playing: Playing, state: StepState, step: PromptStep): undefined {
   const at = { seconds: 0, ease: 'linear' } as const
-  const tracks = audienceOf(world, playing).map((player) => tracksFor(world.tracks, world.compiled.show, `prompt:${step.id}`, player.index).shown)
+  const tracks = audienceOf(world, playing).map(
+    (player) => tracksFor(world.tracks, world.compiled.show, `prompt:${step.id}`, player.index).shown,
+  )
   if (step.hold === 'keep') {
     for (const track of tracks) keep(track, world.now, true, at)
     return
@@ -25,7 +27,14 @@ export function prompt(world: World, playing: Playing, state: StepState, step: P
 export function fade(world: World, playing: Playing, state: StepState, step: FadeStep): number {
   const fades = audienceOf(world, playing).map((player) => {
     const all = world.fades[player.index]
-    const made: FadeClaim = { t: world.now, colour: step.colour, in: step.in, stay: step.stay, out: step.out, from: opacityAt(all, world.now).opacity }
+    const made: FadeClaim = {
+      t: world.now,
+      colour: step.colour,
+      in: step.in,
+      stay: step.stay,
+      out: step.out,
+      from: opacityAt(all, world.now).opacity,
+    }
     all.push(made)
     return made
   })
@@ -38,7 +47,13 @@ export function fade(world: World, playing: Playing, state: StepState, step: Fad
 /** What a player's own eyes see from now. */
 export function ownEyes(world: { compiled: World['compiled'] }, walker: Walker, t: number): Pose {
   const [x, y, z] = positionAt(walker.path, t)
-  return { mark: null, at: [x, y + world.compiled.show.player.eye, z], yaw: facingAt(walker.path, t), pitch: 0, fov: OWN_FOV }
+  return {
+    mark: null,
+    at: [x, y + world.compiled.show.player.eye, z],
+    yaw: facingAt(walker.path, t),
+    pitch: 0,
+    fov: OWN_FOV,
+  }
 }
 
 export function camera(world: World, playing: Playing, state: StepState, step: CameraStep): number {
@@ -74,5 +89,6 @@ export function freeze(world: World, playing: Playing, state: StepState, step: F
 
 export function move(world: World, playing: Playing, _: StepState, step: MoveStep): undefined {
   const mark = world.compiled.show.place.marks.find((m) => m.id === step.mark)!
-  for (const player of audienceOf(world, playing)) if (player.present) moveBody(world, player, mark.at, mark.yaw, step.quiet)
+  for (const player of audienceOf(world, playing))
+    if (player.present) moveBody(world, player, mark.at, mark.yaw, step.quiet)
 }

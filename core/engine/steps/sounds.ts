@@ -14,7 +14,13 @@ function lengthOf(world: World, sound: string, pitch: number): number {
 }
 
 /** Where a sound is. Around a body: uses draws `first` (direction) and `first + 1` (distance). */
-function placeOf(world: World, playing: Playing, where: Where, stream: Stream, first: number): Pick<Audible, 'place' | 'follows'> {
+function placeOf(
+  world: World,
+  playing: Playing,
+  where: Where,
+  stream: Stream,
+  first: number,
+): Pick<Audible, 'place' | 'follows'> {
   const { place } = world.compiled.show
   switch (where.at) {
     case 'prop': {
@@ -41,7 +47,12 @@ function placeOf(world: World, playing: Playing, where: Where, stream: Stream, f
   }
 }
 
-function sounds(world: World, playing: Playing, step: SoundStep | BedStep | ScatterStep, as: Omit<Audible, 't' | 'playing' | 'step' | 'bus' | 'heardBy' | 'until'>): Audible {
+function sounds(
+  world: World,
+  playing: Playing,
+  step: SoundStep | BedStep | ScatterStep,
+  as: Omit<Audible, 't' | 'playing' | 'step' | 'bus' | 'heardBy' | 'until'>,
+): Audible {
   const length = lengthOf(world, as.sound, as.pitch)
   const audible: Audible = {
     t: world.now,
@@ -54,7 +65,18 @@ function sounds(world: World, playing: Playing, step: SoundStep | BedStep | Scat
   }
   world.audible.push(audible)
   const { sound, bus, place, gain, pitch } = audible
-  world.emit({ t: world.now, kind: 'sound', playing: playing.number, step: step.id, sound, bus, place, gain, pitch, length })
+  world.emit({
+    t: world.now,
+    kind: 'sound',
+    playing: playing.number,
+    step: step.id,
+    sound,
+    bus,
+    place,
+    gain,
+    pitch,
+    length,
+  })
   return audible
 }
 
@@ -116,7 +138,16 @@ export function scatter(world: World, playing: Playing, state: StepState, step: 
     const sounding = endings.filter((end) => end > world.now).length
     if (sounding < step.most) {
       endings.push(world.now + lengthOf(world, drawn.sound, pitch))
-      sounds(world, playing, step, { sound: drawn.sound, ...at, reach: DEFAULT_REACH, gain, pitch, loop: false, fadeIn: 0, fadeOut: 0.05 })
+      sounds(world, playing, step, {
+        sound: drawn.sound,
+        ...at,
+        reach: DEFAULT_REACH,
+        gain,
+        pitch,
+        loop: false,
+        fadeIn: 0,
+        fadeOut: 0.05,
+      })
     }
     next(number + 1, step.every)
   }

@@ -8,7 +8,9 @@ import { showNow } from '../../../shows/list'
 
 const operation = object({
   op: string().oneOf(['test', 'add', 'replace', 'remove']).defined(),
-  path: string().matches(/^(\/.*)+$/, 'must be a JSON Pointer into the show').defined(),
+  path: string()
+    .matches(/^(\/.*)+$/, 'must be a JSON Pointer into the show')
+    .defined(),
   value: mixed(),
 }).noUnknown()
 const body = object({

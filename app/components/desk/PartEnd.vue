@@ -1,0 +1,8 @@
+<script setup lang="ts">
+/** A comma, or a full stop, close to the part before it. */
+defineProps<{ stop?: boolean }>()
+</script>
+
+<template>
+  <span class="-ml-1">{{ stop ? '. ' : ', ' }}</span>
+</template>

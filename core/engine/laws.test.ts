@@ -1,0 +1,152 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { randomShow } from '../testing/random-show'
+import type { Show } from '../show'
+import { baseFields, channelAt, run, RunError, type RunEvent, type Run } from '.'
+
+const ROUNDS = { numRuns: 120 }
+
+/** Runs a show; a loop without end is an answer too, and then there is nothing to check. */
+function played(show: Show, seed = 5): Run | undefined {
+  try {
+    return run(show, show.walks, { seed })
+  } catch (error) {
+    if (error instanceof RunError) return undefined
+    throw error
+  }
+}
+const holding = (law: (show: Show, run: Run) => void) =>
+  fc.assert(
+    fc.property(randomShow, (show) => {
+      const result = played(show)
+      if (result) law(show, result)
+    }),
+    ROUNDS,
+  )
+
+describe('laws that hold for any show', () => {
+  it('the same seed gives the same log', () => {
+    holding((show, first) => expect(run(show, show.walks, { seed: 5 }).events).toEqual(first.events))
+  })
+
+  it('times never go back', () => {
+    holding((_, { events }) => events.forEach((event, i) => i > 0 && expect(event.t).toBeGreaterThanOrEqual(events[i - 1].t)))
+  })
+
+  it('enters and leaves of a body in a zone take turns', () => {
+    holding((_, { events }) => {
+      const inside = new Set<string>()
+      for (const event of events) {
+        if (event.kind !== 'enter' && event.kind !== 'leave') continue
+        const key = `${event.player}|${event.zone}`
+        expect(inside.has(key)).toBe(event.kind === 'leave')
+        if (event.kind === 'enter') inside.add(key)
+        else inside.delete(key)
+      }
+    })
+  })
+
+  it('every playing that starts ends once, after the ends of its steps', () => {
+    holding((_, { events }) => {
+      const of = <K extends RunEvent['kind']>(kind: K) => events.filter((e): e is RunEvent & { kind: K } => e.kind === kind)
+      const ended = of('end').map((e) => e.playing)
+      expect(new Set(ended).size).toBe(ended.length)
+      for (const start of of('start')) expect(ended).toContain(start.playing)
+      for (const stepEnd of of('stepEnd')) expect(events.indexOf(stepEnd)).toBeLessThan(events.findIndex((e) => e.kind === 'end' && e.playing === stepEnd.playing))
+    })
+  })
+
+  it('each lock has its unlock, and nobody is locked in at the end but by a freeze for good', () => {
+    holding((show, { events }) => {
+      const forGood = show.cues.some((cue) => cue.steps.some((step) => step.kind === 'freeze' && step.hold === 'keep'))
+      if (forGood) return
+      const last = new Map<string, string[]>()
+      let locks = 0
+      for (const event of events) {
+        if (event.kind !== 'lock' && event.kind !== 'unlock') continue
+        locks += event.kind === 'lock' ? 1 : -1
+        last.set(event.player, event.locks)
+      }
+      expect(locks).toBe(0)
+      for (const left of last.values()) expect(left).toEqual([])
+    })
+  })
+
+  it('a moment that was held did not fire', () => {
+    holding((_, { events }) => {
+      const moments = events.filter((e) => e.kind === 'held' && e.gate === 'debounce').map((e) => (e.kind === 'held' ? `${e.t}|${e.rule}|${e.player}` : ''))
+      const fired = new Set(events.flatMap((e) => (e.kind === 'fire' ? [`${e.t}|${e.rule}|${e.player}`] : [])))
+      for (const moment of moments) if (fired.has(moment)) expect(events.filter((e) => e.kind === 'end' && `${e.t}` === moment.split('|')[0]).length).toBeGreaterThan(0)
+    })
+  })
+
+  it('a channel comes back to its base once everything is let go', () => {
+    holding((show, result) => {
+      const keeps = show.cues.some((cue) => cue.steps.some((step) => 'hold' in step && step.hold === 'keep'))
+      if (keeps) return
+      const later = result.length + 1000
+      for (const channel of ['light:lamp', 'bus:bed', 'atmosphere', 'prop:door']) {
+        const now = channelAt(show, result, channel, later, 0)
+        for (const [field, base] of Object.entries(baseFields(show, channel)!)) {
+          if (typeof base === 'number') expect(now[field]).toBeCloseTo(base, 9)
+          else expect(now[field]).toEqual(base)
+        }
+      }
+      expect(channelAt(show, result, 'picture', later, 0).opacity).toBe(0)
+      expect(channelAt(show, result, 'controls', later, 0).locks).toEqual([])
+    })
+  })
+
+  it('adding a zone that fires nothing changes nobody else’s luck', () => {
+    holding((show, { events }) => {
+      const quiet = { ...show.zones[0], id: 'new', name: 'New', rules: [] }
+      const more = run({ ...show, zones: [quiet, ...show.zones] }, show.walks, { seed: 5 })
+      expect(more.events.filter((e) => !('zone' in e) || e.zone !== 'new')).toEqual(events)
+    })
+  })
+
+  it('cutting straight pieces of a walk in two changes nothing', () => {
+    holding((show, { events }) => {
+      // After a move a walk goes on to its next point, so there points mean more than their way.
+      if (show.cues.some((cue) => cue.steps.some((step) => step.kind === 'move'))) return
+      const walks = show.walks.map((walk) => ({
+        ...walk,
+        points: walk.points.flatMap((point, i) => {
+          const next = walk.points[i + 1]
+          if (!next) return [point]
+          const middle = point.at.map((v, k) => v + (next.at[k] - v) * 0.4) as [number, number, number]
+          // The look of a point holds to the next one, so the new point in between looks the same way.
+          return [point, { ...point, at: middle, pause: 0, use: false, useAfter: 0, arrive: false }]
+        }),
+      }))
+      const cut = run({ ...show, walks }, walks, { seed: 5 })
+      expect(cut.events.map((e) => e.kind)).toEqual(events.map((e) => e.kind))
+      cut.events.forEach((e, i) => expect(e.t).toBeCloseTo(events[i].t, 5))
+    })
+  })
+})
+
+describe('the generator of random shows', () => {
+  it('meets every gate, moment and step often enough to mean something', () => {
+    const shows = fc.sample(randomShow, { numRuns: 400, seed: 11 })
+    const met = new Map<string, number>()
+    for (const show of shows) {
+      const seen = new Set<string>()
+      for (const event of played(show)?.events ?? []) {
+        if (event.kind === 'held') seen.add(`gate ${event.gate}`)
+        if (event.kind === 'step') seen.add(`step ${event.of}`)
+        if (event.kind === 'end') seen.add(`end ${event.why}`)
+        if (event.kind === 'fire') {
+          const rule = show.zones.flatMap((z) => z.rules).find((r) => r.id === event.rule)!
+          seen.add(`moment ${rule.on.at}`)
+        }
+      }
+      for (const what of seen) met.set(what, (met.get(what) ?? 0) + 1)
+    }
+    const rare = ['gate off', 'gate limit', 'end restarted']
+    for (const gate of ['who', 'debounce', 'condition', 'cooldown', 'busy', 'chance']) expect(met.get(`gate ${gate}`), gate).toBeGreaterThanOrEqual(20)
+    for (const what of rare) expect(met.get(what), what).toBeGreaterThan(3)
+    for (const moment of ['enter', 'leave', 'dwell', 'use', 'signal', 'clock']) expect(met.get(`moment ${moment}`), moment).toBeGreaterThanOrEqual(20)
+    for (const kind of ['sound', 'bed', 'scatter', 'level', 'light', 'drift', 'atmosphere', 'prompt', 'camera', 'fade', 'freeze', 'move', 'prop', 'burst', 'signal', 'flag', 'zone', 'stop']) expect(met.get(`step ${kind}`), kind).toBeGreaterThanOrEqual(20)
+  })
+})

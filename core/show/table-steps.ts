@@ -1,0 +1,202 @@
+import {
+  choice,
+  colour,
+  distinct,
+  either,
+  has,
+  id,
+  isNumber,
+  isText,
+  kinds,
+  list,
+  note,
+  number,
+  point,
+  positive,
+  range,
+  record,
+  type RecordField,
+  ref,
+  seconds,
+  spot,
+  text,
+  whole,
+  yesno,
+  type Default,
+  type Field,
+} from './fields'
+import { degrees, share, yesnoOrNumber, type Optional } from './table-common'
+import { fog, vignette } from './table-place'
+
+const ease = choice('linear', 'in', 'out', 'inout')
+const ramp = record(
+  {},
+  { seconds: [seconds], rate: [positive], ease: [ease, 'linear'] },
+  { notBoth: [['seconds', 'rate']] },
+)
+const hold = either({ meant: isNumber, field: seconds }, { meant: () => true, field: choice('cue', 'release', 'keep') })
+const heldFor = (by: 'cue' | 'release'): Optional => ({ hold: [hold, by] })
+const ramped: Optional = { ramp: [ramp, { ease: 'linear' }], release: [ramp], ...heldFor('cue') }
+const where = kinds('at', {
+  prop: record({ at: choice('prop'), prop: ref('props') }),
+  mark: record({ at: choice('mark'), mark: ref('marks') }),
+  zone: record({ at: choice('zone') }),
+  player: record({ at: choice('player') }),
+  around: record({ at: choice('around'), near: number(0), far: number(0) }, { arc: [number(0, 360), 360] }),
+  head: record({ at: choice('head') }),
+})
+const around = { at: 'around', near: 3, far: 9, arc: 360 }
+const reach = record({}, { near: [positive, 1], far: [positive, 20], law: [choice('inverse', 'linear'), 'inverse'] })
+const flicker = record({ pattern: choice('candle', 'tube', 'pulse'), rate: number(0, 1000), depth: share })
+const locks = distinct(choice('walk', 'jump', 'look', 'use'), 1)
+
+const step = (
+  kind: string,
+  fields: { [name: string]: Field },
+  optional: Optional = {},
+  groups: Parameters<typeof record>[2] = {},
+): RecordField =>
+  record(
+    { id, kind: choice(kind), ...fields },
+    { note: [note], at: [seconds, 0], jitter: [seconds, 0], muted: [yesno, false], ...optional },
+    groups,
+  )
+const gain: [Field, Default] = [range(), [0, 0]]
+const pitch: [Field, Default] = [range(-9600, 9600), [0, 0]]
+
+/** Every kind of step with its fields. */
+export const stepKinds = {
+  sound: step(
+    'sound',
+    { where },
+    {
+      pool: [ref('pools')],
+      sound: [ref('sounds')],
+      gain,
+      pitch,
+      bus: [ref('buses'), 'spot'],
+      reach: [reach, { near: 1, far: 20, law: 'inverse' }],
+      fadeIn: [seconds, 0],
+      fadeOut: [seconds, 0.05],
+      loop: [yesno, false],
+      ...heldFor('cue'),
+    },
+    { oneOf: [['pool', 'sound']] },
+  ),
+  bed: step(
+    'bed',
+    { sound: ref('sounds') },
+    {
+      where: [where, { at: 'head' }],
+      gain: [number(), 0],
+      fadeIn: [seconds, 1],
+      fadeOut: [seconds, 2],
+      bus: [ref('buses'), 'bed'],
+      ...heldFor('release'),
+    },
+  ),
+  scatter: step(
+    'scatter',
+    { pool: ref('pools'), every: range(0.001) },
+    {
+      first: [range(0), (r: Record<string, unknown>) => r.every],
+      where: [where, around],
+      most: [whole(1), 4],
+      gain,
+      pitch,
+      bus: [ref('buses'), 'bed'],
+      ...heldFor('release'),
+    },
+  ),
+  level: step('level', { bus: ref('buses'), gain: number() }, ramped),
+  light: step(
+    'light',
+    { light: ref('lights') },
+    { candela: [number(0)], colour: [colour], on: [yesno], flicker: [flicker], ...ramped },
+  ),
+  drift: step(
+    'drift',
+    {
+      target: either(
+        { meant: has('light'), field: record({ light: ref('lights') }) },
+        { meant: has('bus'), field: record({ bus: ref('buses') }) },
+      ),
+      rate: positive,
+      to: number(),
+    },
+    { fall: [positive], ...heldFor('release') },
+  ),
+  atmosphere: step(
+    'atmosphere',
+    {},
+    {
+      ambient: [colour],
+      level: [number(0)],
+      shadow: [colour],
+      fog: [fog],
+      vignette: [vignette],
+      exposure: [number(0)],
+      ...ramped,
+    },
+  ),
+  prompt: step(
+    'prompt',
+    {
+      text: text(500),
+      anchor: either(
+        { meant: has('prop'), field: record({ prop: ref('props') }) },
+        { meant: has('mark'), field: record({ mark: ref('marks') }) },
+        { meant: has('zone'), field: record({ zone: ref('zones') }) },
+      ),
+    },
+    {
+      key: [text(40)],
+      lift: [number(), 0.3],
+      faces: [either({ meant: isText, field: choice('camera') }, { meant: () => true, field: number() }), 'camera'],
+      side: [choice('both', 'front'), 'both'],
+      size: [positive, 0.14],
+      ...heldFor('release'),
+    },
+  ),
+  camera: step(
+    'camera',
+    {
+      marks: list(
+        record({ mark: ref('marks') }, { travel: [seconds, 0], ease: [ease, 'linear'], stay: [seconds, 0] }),
+        1,
+      ),
+    },
+    {
+      back: [record({}, { seconds: [seconds, 0], ease: [ease, 'linear'] })],
+      ears: [choice('player', 'camera'), 'player'],
+    },
+  ),
+  fade: step('fade', { in: seconds, stay: seconds, out: seconds }, { colour: [colour, '#000000'] }),
+  freeze: step('freeze', { locks }, heldFor('cue')),
+  move: step('move', { mark: ref('marks') }, { lift: [number(), 0], quiet: [yesno, true] }),
+  prop: step(
+    'prop',
+    { prop: ref('props') },
+    {
+      shown: [yesno],
+      colour: [colour],
+      slide: [record({ by: point })],
+      turn: [record({ by: number() }, { about: [spot, [0, 0]] })],
+      ...ramped,
+    },
+  ),
+  fling: step(
+    'fling',
+    { prop: ref('props'), speed: range(0), yaw: number(), pitch: number(-90, 90) },
+    { spread: [degrees, 0], spin: [range()], impact: [ref('pools')], vanishAfter: [seconds] },
+  ),
+  burst: step(
+    'burst',
+    { where, count: range(0), life: range(0) },
+    { speed: [range(0)], rise: [number(), 0], colour: [colour], size: [number(0)] },
+  ),
+  signal: step('signal', { name: text() }, { delay: [seconds, 0] }),
+  flag: step('flag', { flag: ref('flags') }, { set: [yesnoOrNumber], add: [number()] }, { oneOf: [['set', 'add']] }),
+  zone: step('zone', { zone: ref('zones'), enabled: yesno }),
+  stop: step('stop', { cue: ref('cues') }, { fade: [seconds, 0.2] }),
+}

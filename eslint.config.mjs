@@ -1,0 +1,94 @@
+import js from '@eslint/js'
+import pluginVue from 'eslint-plugin-vue'
+import ts from 'typescript-eslint'
+import vueParser from 'vue-eslint-parser'
+
+/** Inside core arrows point one way: findings, study, score, light, sound → engine → space; all → show. */
+const LAYERS = {
+  show: ['space', 'engine', 'sound', 'light', 'score', 'study', 'findings'],
+  space: ['engine', 'sound', 'light', 'score', 'study', 'findings'],
+  engine: ['sound', 'light', 'score', 'study', 'findings'],
+  sound: ['score', 'study', 'light', 'findings'],
+  light: ['score', 'study', 'sound', 'findings'],
+  score: ['study', 'sound', 'light', 'findings'],
+  study: ['score', 'sound', 'light', 'findings'],
+}
+const PLATFORM = [
+  'vue',
+  'pinia',
+  'nuxt*',
+  '#*',
+  '~*',
+  'node:*',
+  'sequelize',
+  'three',
+  '**/app/**',
+  '**/server/**',
+  '**/cli/**',
+  '**/demo/**',
+]
+
+export default ts.config(
+  { ignores: ['.nuxt/**', '.output/**', '.build/**', '.data/**', 'node_modules/**', 'test-results/**'] },
+  js.configs.recommended,
+  ...ts.configs.recommended,
+  ...pluginVue.configs['flat/essential'],
+  {
+    files: ['**/*.{ts,vue,mjs}'],
+    languageOptions: {
+      parser: vueParser,
+      parserOptions: { parser: ts.parser, ecmaVersion: 2023, sourceType: 'module' },
+    },
+    rules: {
+      'no-undef': 'off',
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      'vue/multi-word-component-names': 'off',
+      'max-lines': ['error', { max: 330, skipBlankLines: true, skipComments: true }],
+    },
+  },
+  {
+    files: ['core/**/*.ts'],
+    ignores: ['core/**/*.test.ts'],
+    rules: {
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random', message: 'Luck comes from engine/luck.' },
+      ],
+      'no-restricted-globals': [
+        'error',
+        'Date',
+        'performance',
+        'window',
+        'document',
+        'process',
+        'setTimeout',
+        'fetch',
+        'console',
+      ],
+    },
+  },
+  ...Object.entries(LAYERS).map(([layer, below]) => ({
+    files: [`core/${layer}/**/*.ts`],
+    ignores: ['core/**/*.test.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            {
+              group: [
+                ...PLATFORM,
+                ...below.flatMap((name) => [`**/${name}`, `**/${name}/**`, `../${name}`, `../${name}/*`]),
+              ],
+              message: 'Arrows in core point downwards only.',
+            },
+          ],
+        },
+      ],
+    },
+  })),
+  {
+    files: ['**/*.test.ts', 'tests/**/*.ts', 'core/testing/**/*.ts', 'demo/*.ts'],
+    rules: { 'max-lines': 'off', '@typescript-eslint/no-explicit-any': 'off' },
+  },
+)

@@ -1,0 +1,56 @@
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { describe, expect, it } from 'vitest'
+import { writeShow } from '../../core/show'
+import { oneRule } from '../../core/testing/small-show'
+
+const folder = mkdtempSync(join(tmpdir(), 'esvik-cli-'))
+const file = join(folder, 'show.esvik.json')
+const show = oneRule({}, [{ id: 'l', kind: 'light', light: 'lamp', candela: 20, ramp: { seconds: 2 }, hold: 'release' }], {
+  show: { place: { lights: [{ id: 'lamp', name: 'Lamp', kind: 'point', at: [0, 2, 0], candela: 100 }] } },
+})
+writeFileSync(file, writeShow(show))
+const esvik = (args: string[], input?: string) => spawnSync(process.execPath, [process.env.ESVIK_CLI!, ...args], { encoding: 'utf8', input })
+
+describe('esvik run', () => {
+  it('writes the log, to standard output or a file, also from standard input', () => {
+    const out = join(folder, 'log.json')
+    expect(esvik(['run', file, '--walk', 'w', '--seed', '3', '--out', out]).status).toBe(0)
+    const log = JSON.parse(readFileSync(out, 'utf8'))
+    expect(log).toMatchObject({ format: 'esvik-run', version: 1, show: 'Test', walks: ['w'], seed: 3, length: 20 })
+    expect(log.events[0]).toEqual({ t: 1.7, kind: 'enter', player: 'w', zone: 'z' })
+    const piped = esvik(['run', '-', '--walk', 'w', '--seed', '3'], readFileSync(file, 'utf8'))
+    expect(JSON.parse(piped.stdout)).toEqual(log)
+  })
+  it('ends where --length says', () => {
+    const log = JSON.parse(esvik(['run', file, '--walk', 'w', '--length', '3']).stdout)
+    expect(log.length).toBe(3)
+    expect(log.events.at(-1)).toMatchObject({ t: 3, kind: 'end', why: 'run over' })
+  })
+  it.each([
+    [['run', file, '--walk', 'nobody'], /no walk "nobody"/],
+    [['run', file], /--walk/],
+    [['run', join(folder, 'none.json'), '--walk', 'w'], /no file/],
+    [['run', file, '--walk', 'w', '--seed', 'x'], /number/],
+    [['channel', file, '--walk', 'w', '--channel', 'light:none', '--at', '1'], /light:none/],
+  ])('says in one line what is wrong: %j', (args, words) => {
+    const { status, stderr } = esvik(args)
+    expect(status).toBe(1)
+    expect(stderr.trim().split('\n')).toHaveLength(1)
+    expect(stderr).toMatch(words)
+  })
+  it('names the wrong field of a document', () => {
+    const { status, stderr } = esvik(['check-format', '-'], JSON.stringify({ ...show, zones: [{ ...show.zones[0], rim: -2 }] }))
+    expect(status).toBe(1)
+    expect(stderr).toContain('/zones/0/rim must be 0 or more')
+  })
+})
+
+describe('esvik channel', () => {
+  it('prints one object of fields for each time', () => {
+    const { stdout } = esvik(['channel', file, '--walk', 'w', '--channel', 'light:lamp', '--at', '1,2.7,9'])
+    expect(JSON.parse(stdout).map((fields: any) => Math.round(fields.candela * 1e6) / 1e6)).toEqual([100, 60, 100])
+  })
+})

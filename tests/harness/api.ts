@@ -1,0 +1,34 @@
+import type { Operation, Show } from '../../core/show'
+
+/** What the server answers, with its status. */
+export interface Answer {
+  status: number
+  body: any
+}
+
+export async function ask(url: string, path: string, method = 'GET', body?: unknown, headers: Record<string, string> = {}): Promise<Answer> {
+  const answer = await fetch(url + path, { method, headers: { 'content-type': 'application/json', ...headers }, body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body) })
+  const text = await answer.text()
+  let parsed: unknown = text
+  try {
+    parsed = JSON.parse(text)
+  } catch {
+    // not every answer is JSON
+  }
+  return { status: answer.status, body: parsed }
+}
+
+export const edit = (url: string, show: string, base: number, patch: Operation[], id: string = crypto.randomUUID()): Promise<Answer> =>
+  ask(url, `/api/shows/${show}/edits`, 'POST', { id, base, label: 'Test', patch })
+
+export async function newShow(url: string, title = 'Test hall'): Promise<{ id: string; show: Show; revision: number }> {
+  const { body } = await ask(url, '/api/shows', 'POST', { title })
+  const opened = await ask(url, `/api/shows/${body.id}`)
+  return { id: body.id, ...opened.body }
+}
+
+export async function demo(url: string): Promise<{ id: string; show: Show; revision: number }> {
+  const { body } = await ask(url, '/api/shows')
+  const { id } = body.find((listed: { title: string }) => listed.title === 'Night shift at the kelp works')
+  return { id, ...(await ask(url, `/api/shows/${id}`)).body }
+}

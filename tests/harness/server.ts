@@ -1,0 +1,49 @@
+import { spawn, type ChildProcess } from 'node:child_process'
+import { once } from 'node:events'
+import { createServer } from 'node:net'
+import { fileURLToPath } from 'node:url'
+
+const file = fileURLToPath(new URL('../../.output/server/index.mjs', import.meta.url))
+
+export interface TestServer {
+  url: string
+  /** Ends it at once, as kill -9 does. */
+  kill(): Promise<void>
+  /** Starts it again on the same port. */
+  start(): Promise<void>
+}
+
+async function freePort(): Promise<number> {
+  const server = createServer()
+  server.listen(0, '127.0.0.1')
+  await once(server, 'listening')
+  const { port } = server.address() as { port: number }
+  server.close()
+  await once(server, 'close')
+  return port
+}
+
+/** The built server on the test database, on a port of its own. */
+export async function startServer(env: Record<string, string> = {}): Promise<TestServer> {
+  if (!process.env.DATABASE_URL) throw new Error('Run the tests with bin/test: it starts the database')
+  const port = await freePort()
+  const url = `http://127.0.0.1:${port}`
+  let child: ChildProcess | undefined
+  const start = async () => {
+    child = spawn(process.execPath, [file], { env: { ...process.env, ...env, NITRO_HOST: '127.0.0.1', NITRO_PORT: String(port), NITRO_SHUTDOWN_TIMEOUT: '200' }, stdio: ['ignore', 'ignore', 'inherit'] })
+    for (;;) {
+      if (child.exitCode !== null) throw new Error('The server did not start')
+      if (await fetch(`${url}/api/health`).then((answer) => answer.ok, () => false)) return
+    }
+  }
+  await start()
+  return {
+    url,
+    start,
+    async kill() {
+      if (!child || child.exitCode !== null || child.signalCode !== null) return
+      child.kill('SIGKILL')
+      await once(child, 'exit')
+    },
+  }
+}
