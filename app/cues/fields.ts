@@ -175,7 +175,8 @@ export function freshStep(show: Show, kind: StepKind, id: string): Step | undefi
     release: { seconds: 1, ease: 'linear' as const },
     hold: 'release' as const,
   }
-  const sound = show.sounds[0]?.id
+  const spot = (show.sounds.find((s) => s.seconds < 8) ?? show.sounds[0])?.id
+  const bed = (show.sounds.find((s) => s.seconds >= 8) ?? show.sounds[0])?.id
   const pool = show.pools[0]?.id
   const light = show.place.lights[0]?.id
   const mark = show.place.marks.find((m) => m.kind === 'standing')?.id
@@ -184,11 +185,11 @@ export function freshStep(show: Show, kind: StepKind, id: string): Step | undefi
   const gains = { gain: [0, 0] as [number, number], pitch: [0, 0] as [number, number] }
   switch (kind) {
     case 'sound':
-      return sound
+      return spot
         ? {
             ...base,
             kind,
-            sound,
+            sound: spot,
             where: { at: 'zone' },
             ...gains,
             bus: 'spot',
@@ -200,8 +201,8 @@ export function freshStep(show: Show, kind: StepKind, id: string): Step | undefi
           }
         : undefined
     case 'bed':
-      return sound
-        ? { ...base, kind, sound, where: { at: 'head' }, gain: 0, fadeIn: 1, fadeOut: 2, bus: 'bed', hold: 'release' }
+      return bed
+        ? { ...base, kind, sound: bed, where: { at: 'head' }, gain: 0, fadeIn: 1, fadeOut: 2, bus: 'bed', hold: 'release' }
         : undefined
     case 'scatter':
       return pool

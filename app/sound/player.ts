@@ -23,6 +23,8 @@ export interface SoundPlayer extends TimeKeeper {
   /** Mute and solo have changed. */
   gates(): void
   voices(): Iterable<Voice>
+  /** How the sound's clock stands against the run's. */
+  transport(): Transport
 }
 
 const keyOf = (a: Audible): string => `${a.t.toFixed(6)}|${a.step}|${a.sound}|${a.gain}|${a.pitch}|${a.place}|${a.bus}`
@@ -165,5 +167,6 @@ export function createPlayer(
       for (const voice of voices.values()) voice.gate(lets(voice.audible.playing))
     },
     voices: () => voices.values(),
+    transport: () => ({ ...transport }),
   }
 }

@@ -47,15 +47,19 @@ export const useSound = defineStore('sound', () => {
     () => player.change(),
   )
   watch([() => view.solo, () => [...view.muted]], () => player.gates())
-  /** What sounds now: when each source was told to begin, and from where in its file. */
-  const sounding = () =>
-    [...player.voices()].map(({ audible, when, offset }) => ({
+  /** What sounds now: when each source was told to begin, and from where in its file. For tests, and for whoever wants to look. */
+  const sounding = () => ({
+    transport: player.transport(),
+    voices: [...player.voices()].map(({ audible, when, offset }) => ({
       sound: audible.sound,
       t: audible.t,
       pitch: audible.pitch,
       loop: audible.loop,
+      seconds: document.show?.sounds.find((sound) => sound.id === audible.sound)?.seconds,
       when,
       offset,
-    }))
-  return { level, mute, sounding, now: player.now }
+    })),
+  })
+  Object.assign(window, { esvik: { sounding } })
+  return { level, mute }
 })

@@ -178,6 +178,7 @@ export async function openDatabase(data, { said }) {
 }
 
 function initialise(bin, cluster, password, as) {
+  mkdirSync(dirname(cluster), { recursive: true, mode: 0o755 })
   mkdirSync(cluster, { recursive: true, mode: 0o700 })
   const words = join(tmpdir(), `esvik-${randomBytes(8).toString('hex')}`)
   writeFileSync(words, password, { mode: 0o600 })

@@ -18,7 +18,6 @@ const selection = useSelection()
 
 interface Dots {
   id: string
-  line: string
   small: [number, number][]
   large: [number, number][]
 }
@@ -27,14 +26,12 @@ const walks = computed((): Dots[] =>
     const end = runs.run!.length
     const small: [number, number][] = []
     const large: [number, number][] = []
-    let line = ''
     for (let t = 0; t <= end; t += 0.5) {
       const [x, , z] = positionAt(path, t)
-      line += `${line ? 'L' : 'M'}${x.toFixed(2)} ${z.toFixed(2)}`
       if (t % 10 === 0) large.push([x, z])
       else if (t % 1 === 0) small.push([x, z])
     }
-    return { id: runs.run!.walks[index]!, line, small, large }
+    return { id: runs.run!.walks[index]!, small, large }
   }),
 )
 const here = computed(() =>
@@ -66,18 +63,6 @@ const r = (n: number) => n * props.pixel
       <circle v-for="([x, z], i) in walk.small" :key="i" :cx="x" :cy="z" :r="r(1.2)" fill="#f4b55f" opacity="0.8" />
       <circle v-for="([x, z], i) in walk.large" :key="`l${i}`" :cx="x" :cy="z" :r="r(2.8)" fill="#f4b55f" />
     </g>
-    <path
-      v-for="walk in walks"
-      :key="`hit-${walk.id}`"
-      :d="walk.line"
-      fill="none"
-      stroke="transparent"
-      :stroke-width="r(9)"
-      class="cursor-pointer"
-      pointer-events="stroke"
-      @click="selection.choose('walk', walk.id)"
-      ><title>{{ document.show?.walks.find((w) => w.id === walk.id)?.name }}</title></path
-    >
     <template v-if="selection.walk">
       <polyline
         :points="points.map((p) => `${p.at[0]},${p.at[2]}`).join(' ')"

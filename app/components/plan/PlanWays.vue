@@ -1,0 +1,42 @@
+<script setup lang="ts">
+import { positionAt } from '~~/core/engine'
+import { useRun } from '~/stores/run'
+import { useSelection } from '~/stores/selection'
+import { useShow } from '~/stores/show'
+import { walkName } from '~/format/words'
+
+/** The ways of the walks, to take hold of: below the zones, so that a zone on the way can be taken too. */
+defineProps<{ pixel: number }>()
+const document = useShow()
+const runs = useRun()
+const selection = useSelection()
+const ways = computed(() =>
+  (runs.run?.paths ?? []).map((path, index) => {
+    let line = ''
+    for (let t = 0; t <= runs.run!.length; t += 0.5) {
+      const [x, , z] = positionAt(path, t)
+      line += `${line ? 'L' : 'M'}${x.toFixed(2)} ${z.toFixed(2)}`
+    }
+    return { id: runs.run!.walks[index]!, line }
+  }),
+)
+</script>
+
+<template>
+  <g>
+    <path
+      v-for="way in ways"
+      :key="way.id"
+      :d="way.line"
+      fill="none"
+      stroke="transparent"
+      :stroke-width="9 * pixel"
+      class="cursor-pointer"
+      pointer-events="stroke"
+      @pointerdown.stop
+      @click.stop="selection.choose('walk', way.id)"
+    >
+      <title>{{ walkName(document.show!, way.id) }}</title>
+    </path>
+  </g>
+</template>

@@ -1,0 +1,236 @@
+import { expect, test, type Page } from '@playwright/test'
+import { logOf, run, walksOf } from '../../core/engine'
+import { readShow } from '../../core/show'
+import { ask, demo, newShow } from '../harness/api'
+import { startServer, type TestServer } from '../harness/server'
+
+let server: TestServer
+test.beforeAll(async () => void (server = await startServer()))
+test.afterAll(() => server.kill())
+
+const score = (page: Page) => page.getByRole('region', { name: 'Score' })
+const plan = (page: Page) => page.getByRole('region', { name: 'Plan' })
+const desk = (page: Page) => page.getByRole('region', { name: 'Desk' })
+const status = (page: Page) => page.getByRole('status').first()
+const head = (page: Page, zone: string) => score(page).getByRole('button', { name: zone, exact: true })
+const marks = (page: Page, kind: 'fired' | 'held', zone?: string) => score(page).locator(`[data-mark=${kind}]${zone ? `[data-zone=${zone}]` : ''}`)
+
+async function open(page: Page, id: string) {
+  await page.goto(`${server.url}/show/${id}`)
+  await expect(score(page)).toBeVisible()
+}
+async function openDemo(page: Page) {
+  const { id } = await demo(server.url)
+  await open(page, id)
+  await expect(head(page, 'Rope post')).toBeVisible()
+}
+async function drag(page: Page, from: { x: number; y: number }, to: { x: number; y: number }) {
+  await page.mouse.move(from.x, from.y)
+  await page.mouse.down()
+  await page.mouse.move((from.x + to.x) / 2, (from.y + to.y) / 2)
+  await page.mouse.move(to.x, to.y, { steps: 4 })
+  await page.mouse.up()
+}
+const middle = async (locator: ReturnType<Page['locator']>) => {
+  const box = (await locator.boundingBox())!
+  return { x: box.x + box.width / 2, y: box.y + box.height / 2 }
+}
+/** Puts a box zone into the doorway of the hall of a new show. */
+async function drawZone(page: Page) {
+  await plan(page).getByRole('button', { name: 'Zone' }).click()
+  await page.getByRole('menuitem', { name: 'Box' }).click()
+  const box = (await plan(page).boundingBox())!
+  const at = { x: box.x + box.width / 2, y: box.y + box.height / 2 }
+  await drag(page, { x: at.x - 40, y: at.y - 30 }, { x: at.x + 30, y: at.y + 50 })
+}
+
+test('the score shows what the log of the exported show says', async ({ page }) => {
+  const { id } = await demo(server.url)
+  await openDemo(page)
+  await page.keyboard.press('f')
+  const exported = readShow((await ask(server.url, `/api/shows/${id}/export`)).body)
+  const log = logOf(exported, run(exported, walksOf(exported, ['curious', 'gull']), { seed: 7 }))
+  const shown = async (kind: 'fired' | 'held') =>
+    (await marks(page, kind).evaluateAll((all) => all.map((mark) => `${mark.dataset.zone} ${Number(mark.dataset.t).toFixed(6)}`))).sort()
+  const logged = (kind: 'fire' | 'held') => log.events.flatMap((e) => (e.kind === kind ? [`${e.zone} ${e.t.toFixed(6)}`] : [])).sort()
+  await expect.poll(() => shown('fired')).toEqual(logged('fire'))
+  await expect.poll(() => shown('held')).toEqual(logged('held'))
+})
+
+test('lanes stand in the order in which the walk meets them; one never met says why', async ({ page }) => {
+  await openDemo(page)
+  await score(page).getByTitle('Who walks in this run').click()
+  await page.getByRole('checkbox', { name: 'The gull' }).uncheck()
+  await page.keyboard.press('Escape')
+  const heads = score(page).locator('[data-zone][aria-pressed]')
+  await expect(heads.last()).toContainText('missed by height')
+  await expect(heads.first()).toHaveAccessibleName('Quay air')
+})
+
+test('a scare from nothing: zone, rule, sound, light and prompt, walked, tuned and found again', async ({ page }) => {
+  const made = await newShow(server.url, 'Scare')
+  await open(page, made.id)
+  await drawZone(page)
+  await expect(head(page, 'Zone 1')).toBeVisible()
+  await desk(page).getByRole('button', { name: '+ rule' }).click()
+  await expect(marks(page, 'fired', 'zone-1').first()).toBeVisible()
+  const fired = await marks(page, 'fired', 'zone-1').count()
+  expect(fired).toBeGreaterThan(1)
+
+  await desk(page).getByRole('button', { name: 'Steps of its cue' }).click()
+  for (const step of ['A sound', 'A light', 'A prompt']) {
+    await desk(page).getByRole('button', { name: '+ step' }).click()
+    await page.getByRole('menuitem', { name: step, exact: true }).click()
+  }
+  await expect(desk(page).locator('[data-step]')).toHaveCount(3)
+  await expect(desk(page).locator('[data-step]').nth(1)).toContainText('until released')
+  await expect(desk(page).locator('[data-step]').nth(2)).toContainText('until released')
+
+  await head(page, 'Zone 1').click()
+  const cooldown = desk(page).getByRole('slider', { name: 'Cooldown' })
+  await cooldown.focus()
+  for (let n = 0; n < 20; n++) await page.keyboard.press('PageUp')
+  await expect(marks(page, 'held', 'zone-1').first()).toBeVisible()
+  await expect(marks(page, 'held', 'zone-1').first()).toHaveAccessibleName(/Held: cooldown, [\d.]+ s left of [\d.]+ s/)
+  await expect(status(page)).toContainText('Saved')
+
+  await page.reload()
+  await expect(desk(page).getByRole('button', { name: 'Name: Zone 1' })).toBeVisible()
+  await expect(marks(page, 'held', 'zone-1').first()).toBeVisible()
+})
+
+test('a part of the sentence is changed with the keyboard alone', async ({ page }) => {
+  await openDemo(page)
+  await head(page, 'Rope post').click()
+  await desk(page).getByRole('button', { name: 'Moment: enters' }).focus()
+  await page.keyboard.press('Enter')
+  await page.keyboard.press('ArrowDown')
+  await page.keyboard.press('Enter')
+  await expect(desk(page).getByRole('button', { name: 'Moment: leaves' })).toBeVisible()
+  await page.keyboard.press('Control+z')
+  await expect(desk(page).getByRole('button', { name: 'Moment: enters' })).toBeVisible()
+})
+
+test('a zone is moved, resized and turned by hand; undo says what it takes back', async ({ page }) => {
+  const made = await newShow(server.url, 'Handles')
+  await open(page, made.id)
+  await drawZone(page)
+  const zone = () => ask(server.url, `/api/shows/${made.id}`).then(({ body }) => body.show.zones[0])
+  await expect.poll(zone).toBeTruthy()
+  const before = await zone()
+  const at = await middle(plan(page).locator('[data-plan-zone=zone-1]'))
+  await drag(page, at, { x: at.x + 60, y: at.y + 10 })
+  await expect.poll(async () => (await zone()).shape.at[0]).toBeGreaterThan(before.shape.at[0])
+  const corner = await middle(plan(page).locator('[data-handle="size11"]'))
+  await drag(page, corner, { x: corner.x + 40, y: corner.y + 20 })
+  await expect.poll(async () => (await zone()).shape.size[0]).toBeGreaterThan(before.shape.size[0])
+  const turn = await middle(plan(page).locator('[data-handle=turn]'))
+  await drag(page, turn, { x: turn.x - 60, y: turn.y + 30 })
+  await expect.poll(async () => (await zone()).shape.yaw).not.toBe(0)
+  for (const label of ['Turn Zone 1', 'Resize Zone 1', 'Move Zone 1']) {
+    await page.getByRole('button', { name: `Undo ${label}` }).click()
+  }
+  await expect.poll(async () => (await zone()).shape).toEqual(before.shape)
+  await page.keyboard.press('Control+Shift+z')
+  await expect.poll(async () => (await zone()).shape.at[0]).toBeGreaterThan(before.shape.at[0])
+})
+
+test('a walk is drawn by clicking, and played', async ({ page }) => {
+  const made = await newShow(server.url, 'Walks')
+  await open(page, made.id)
+  await plan(page).getByRole('button', { name: 'Walk' }).click()
+  const box = (await plan(page).boundingBox())!
+  for (const [x, y] of [
+    [0.35, 0.5],
+    [0.5, 0.6],
+    [0.6, 0.5],
+  ])
+    await page.mouse.click(box.x + box.width * x!, box.y + box.height * y!)
+  await page.keyboard.press('Enter')
+  await expect(desk(page).getByRole('button', { name: 'Name: Walk 2' })).toBeVisible()
+  await expect(score(page).getByTitle('Who walks in this run')).toHaveText('Walk 2')
+  await expect.poll(async () => (await ask(server.url, `/api/shows/${made.id}`)).body.show.walks[1]?.points.length).toBe(3)
+})
+
+test('playing moves the playhead by the sound’s clock, and sources start where the log says', async ({ page }) => {
+  await openDemo(page)
+  const clock = page.getByRole('timer')
+  await page.getByRole('button', { name: 'Play', exact: true }).click()
+  await expect(clock).not.toHaveText('00:00.0')
+  const sounding = () => page.evaluate(() => (window as any).esvik.sounding())
+  await expect.poll(async () => (await sounding()).voices.length).toBeGreaterThan(0)
+  const check = async () => {
+    const { voices, transport } = await sounding()
+    for (const voice of voices) {
+      const pitched = 2 ** (voice.pitch / 1200)
+      const heardFrom = transport.at + (voice.when - transport.zero) * transport.speed
+      const expected = Math.max(0, heardFrom - voice.t) * pitched
+      const length = voice.loop ? voice.seconds : Infinity
+      expect(Math.abs(((expected % length) - voice.offset) / pitched)).toBeLessThan(0.02)
+      expect(heardFrom).toBeGreaterThanOrEqual(voice.t - 0.02)
+    }
+    return voices.length
+  }
+  expect(await check()).toBeGreaterThan(0)
+  await page.keyboard.press('End')
+  await page.getByRole('button', { name: 'Pause' }).or(page.getByRole('button', { name: 'Play', exact: true })).first().focus()
+  await marks(page, 'fired', 'kiln-room').first().click()
+  if (await page.getByRole('button', { name: 'Play', exact: true }).isVisible()) await page.getByRole('button', { name: 'Play', exact: true }).click()
+  for (const speed of ['1×', '4×', '¼×']) {
+    await page.getByRole('button', { name: `Speed ${speed}` }).waitFor()
+    await expect.poll(check).toBeGreaterThan(0)
+    await page.getByRole('button', { name: /^Speed/ }).click()
+  }
+})
+
+test('keys step from event to event, and a row of the table goes there', async ({ page }) => {
+  await openDemo(page)
+  await page.keyboard.press('ArrowRight')
+  const first = await page.getByRole('timer').textContent()
+  await page.keyboard.press('ArrowRight')
+  await expect(page.getByRole('timer')).not.toHaveText(first!)
+  await page.keyboard.press('Home')
+  await expect(page.getByRole('timer')).toHaveText('00:00.0')
+  await page.getByRole('button', { name: 'Events as a table' }).click()
+  await page.getByRole('searchbox').fill('held cooldown')
+  const row = score(page).locator('tbody tr').first()
+  await expect(row).toContainText('Rope post')
+  await row.click()
+  await expect(page.getByRole('timer')).not.toHaveText('00:00.0')
+  await expect(desk(page).getByRole('button', { name: 'Name: Rope post' })).toBeVisible()
+})
+
+test('with the server away editing goes on, survives closing the page, and is sent when it is back', async ({ page, context }) => {
+  const made = await newShow(server.url, 'Offline')
+  await open(page, made.id)
+  await expect(status(page)).toContainText('Saved')
+  await server.kill()
+  await drawZone(page)
+  await expect(status(page)).toContainText('Server away: 1 edit kept')
+  await expect(head(page, 'Zone 1')).toBeVisible()
+  await page.close()
+  await server.start()
+  const again = await context.newPage()
+  await open(again, made.id)
+  await expect(head(again, 'Zone 1')).toBeVisible()
+  await expect(status(again)).toContainText('Saved')
+  expect((await ask(server.url, `/api/shows/${made.id}`)).body.show.zones).toHaveLength(1)
+})
+
+test('shows are made, renamed, binned and brought in from their list', async ({ page }) => {
+  await page.goto(server.url)
+  await page.getByRole('textbox', { name: 'Name of a new show' }).fill('From the list')
+  await page.getByRole('button', { name: 'New show' }).click()
+  await expect(score(page)).toContainText('No zone yet')
+  await page.getByRole('link', { name: /Esvik/ }).click()
+  const row = page.getByRole('listitem').filter({ hasText: 'From the list' })
+  await row.getByRole('button', { name: 'Rename' }).click()
+  await page.getByRole('textbox', { name: 'New name' }).fill('Renamed')
+  await page.keyboard.press('Enter')
+  const renamed = page.getByRole('listitem').filter({ hasText: 'Renamed' })
+  await renamed.getByRole('button', { name: 'Into the bin' }).click()
+  await page.getByRole('listitem').filter({ hasText: 'Renamed' }).getByRole('button', { name: 'Take it out' }).click()
+  await expect(renamed.getByRole('link', { name: 'Renamed' })).toBeVisible()
+  await page.getByLabel('Show document to import').setInputFiles({ name: 'broken.esvik.json', mimeType: 'application/json', buffer: Buffer.from('{"format":"esvik-show","version":1,"title":"x","place":{},"zones":[{}]}') })
+  await expect(page.getByRole('alert')).toContainText('/zones/0')
+})
