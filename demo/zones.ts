@@ -22,7 +22,7 @@ export const zones = [
     id: 'gull-perch',
     name: 'Gull perch',
     note: 'Over people’s heads on purpose: only the gull comes so high.',
-    shape: { kind: 'sphere', at: [8, 4.6, 7], radius: 1.3 },
+    shape: { kind: 'sphere', at: [8.2, 4.6, 11.3], radius: 1.3 },
     rules: [{ id: 'perch', on: { at: 'enter' }, who: { kinds: ['creature'] }, cue: 'gull-cries' }],
   },
   {

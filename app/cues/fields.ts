@@ -202,7 +202,17 @@ export function freshStep(show: Show, kind: StepKind, id: string): Step | undefi
         : undefined
     case 'bed':
       return bed
-        ? { ...base, kind, sound: bed, where: { at: 'head' }, gain: 0, fadeIn: 1, fadeOut: 2, bus: 'bed', hold: 'release' }
+        ? {
+            ...base,
+            kind,
+            sound: bed,
+            where: { at: 'head' },
+            gain: 0,
+            fadeIn: 1,
+            fadeOut: 2,
+            bus: 'bed',
+            hold: 'release',
+          }
         : undefined
     case 'scatter':
       return pool

@@ -46,7 +46,10 @@ export const useView = defineStore('view', () => {
   const pan = (by: number) => show(from.value + by, to.value + by)
 
   const key = () => `esvik:view:${document.id}`
+  /** Which show's view has been found again: before that nothing of it is written over. */
+  let restored = ''
   function restore(): void {
+    restored = document.id
     const text = localStorage.getItem(key())
     if (!text) return
     const kept = JSON.parse(text) as Kept
@@ -59,7 +62,7 @@ export const useView = defineStore('view', () => {
     selection.chosen = kept.chosen
   }
   watch([from, to, () => playhead.t, () => selection.chosen, () => runs.walks, () => runs.seed, plan], () => {
-    if (!document.show || playhead.playing) return
+    if (!document.show || playhead.playing || restored !== document.id) return
     const kept: Kept = {
       from: from.value,
       to: to.value,

@@ -19,7 +19,13 @@ const bin = (name) => join(root, 'node_modules/.bin', name)
 const said = (text) => process.stdout.write(`${text}\n`)
 
 function run(command, args, env = {}) {
-  return spawnSync(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1', ...env } }).status === 0
+  return (
+    spawnSync(command, args, {
+      cwd: root,
+      stdio: 'inherit',
+      env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1', ...env },
+    }).status === 0
+  )
 }
 
 ensurePackages()
@@ -34,7 +40,13 @@ function part(name, work) {
 }
 
 part('lint', () => run(bin('eslint'), ['.']) && run(bin('prettier'), ['--check', '--log-level=warn', '.']))
-part('types', () => run(bin('nuxt'), ['prepare', '--logLevel=silent']) && run(bin('tsc'), ['-p', 'core']) && run(bin('vue-tsc'), ['--noEmit', '-p', 'tsconfig.check.json']))
+part(
+  'types',
+  () =>
+    run(bin('nuxt'), ['prepare', '--logLevel=silent']) &&
+    run(bin('tsc'), ['-p', 'core']) &&
+    run(bin('vue-tsc'), ['--noEmit', '-p', 'tsconfig.check.json']),
+)
 part('unit', () => run(bin('vitest'), ['run', '--project', 'unit']))
 
 if (parts.includes('api') || parts.includes('browser')) {

@@ -13,9 +13,11 @@ export const LOCKED_IN = 60
 export function enter(world: World, zone: CompiledZone, walkers: readonly Walker[], quiet = false): void {
   for (const walker of walkers) {
     walker.inside[zone.index] = 1
+    walker.insideOf++
     walker.visit[zone.index]++
     world.stale.add(walker)
-    world.emit({ t: world.now, kind: 'enter', player: nameOf(walker), zone: zone.zone.id, ...(quiet && { quiet }) })
+    const event = { t: world.now, kind: 'enter' as const, player: nameOf(walker), zone: zone.zone.id }
+    world.emit(quiet ? { ...event, quiet: true } : event)
     releaseOf(world, zone, walker, true)
     awaitDwell(world, walker, zone)
   }
@@ -25,6 +27,7 @@ export function enter(world: World, zone: CompiledZone, walkers: readonly Walker
 export function leave(world: World, zone: CompiledZone, walkers: readonly Walker[]): void {
   for (const walker of walkers) {
     walker.inside[zone.index] = 0
+    walker.insideOf--
     walker.visit[zone.index]++
     world.stale.add(walker)
     world.emit({ t: world.now, kind: 'leave', player: nameOf(walker), zone: zone.zone.id })

@@ -41,8 +41,17 @@ function tracksOf(fields: { [field: string]: Value }): { [field: string]: Track 
 
 export const perPlayer = (channel: string, player: number): string => `${channel}@${player}`
 
+const bases = new WeakMap<Show, Map<string, { [field: string]: Value } | undefined>>()
+
 /** The fields of a channel before any cue has touched it; undefined if the show has no such channel. */
 export function baseFields(show: Show, channel: string): { [field: string]: Value } | undefined {
+  let known = bases.get(show)
+  if (!known) bases.set(show, (known = new Map()))
+  if (!known.has(channel)) known.set(channel, findBase(show, channel))
+  return known.get(channel)
+}
+
+function findBase(show: Show, channel: string): { [field: string]: Value } | undefined {
   const colon = channel.indexOf(':')
   const kind = colon < 0 ? channel : channel.slice(0, colon)
   const id = channel.slice(colon + 1)

@@ -42,6 +42,8 @@ export interface Compiled {
   busGain: Map<string, number>
   /** Zones in plan, for shows with many. */
   near?: Flatbush
+  /** For legs of walks already run: the zones they touch. */
+  touched: WeakMap<object, CompiledZone[]>
 }
 const INDEX_FROM = 80
 
@@ -103,6 +105,7 @@ export function compile(show: Show): Compiled {
       ...show.buses.map((b) => [b.id, b.gain] as const),
     ]),
     near: zones.length >= INDEX_FROM ? indexOf(zones) : undefined,
+    touched: new WeakMap(),
   }
 }
 

@@ -34,16 +34,14 @@ export function createEdgeFinder(compiled: Compiled, walker: Walker, enabled: Ui
   let leg = -1
   let pending: Pending[] = []
   let earliest = Infinity
-  let near: { leg: Leg | undefined; zones: CompiledZone[] } = { leg: undefined, zones: [] }
 
-  /** The zones that can matter on a leg: those it touches and those the walker is in. */
+  /** The zones that can matter on a leg: those it touches and, after a move, others the walker still counts as inside of. */
   function zonesNear(on: Leg): CompiledZone[] {
-    if (near.leg === on) return near.zones
-    const zones: CompiledZone[] = []
-    for (const zone of candidates(compiled, walker, on))
-      if (walker.inside[zone.index] === 1 || contacts(walker, zone.geometry, on).stay.length > 0) zones.push(zone)
-    near = { leg: on, zones }
-    return zones
+    const touched = zonesTouched(compiled, walker, on)
+    let inside = 0
+    for (const zone of touched) inside += walker.inside[zone.index]
+    if (inside === walker.insideOf) return touched
+    return compiled.zones.filter((zone) => walker.inside[zone.index] === 1 || touched.includes(zone))
   }
 
   function search(from: number, fromOwn: number): void {
@@ -98,6 +96,17 @@ export function createEdgeFinder(compiled: Compiled, walker: Walker, enabled: Ui
       search(from, own)
     },
   }
+}
+
+/** The zones whose rim a leg touches, in document order; kept for the next run of the same show. */
+function zonesTouched(compiled: Compiled, walker: Walker, leg: Leg): CompiledZone[] {
+  const known = compiled.touched.get(leg)
+  if (known) return known
+  const touched: CompiledZone[] = []
+  for (const zone of candidates(compiled, walker, leg))
+    if (contacts(walker, zone.geometry, leg).stay.length > 0) touched.push(zone)
+  compiled.touched.set(leg, touched)
+  return touched
 }
 
 function candidates(compiled: Compiled, walker: Walker, leg: Leg): Iterable<CompiledZone> {

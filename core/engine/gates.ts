@@ -12,10 +12,20 @@ const tooSoon = (left: number): boolean => left > SAME_TIME
 
 /** The memory that a rule's limit, cooldown and busy look at, for a body. */
 export function memoryOf(world: World, rule: RuleInstance, body: Body): Memory {
-  const key = rule.rule.per === 'run' ? `${rule.index}` : `${rule.index}|${body ? body.index : 'nobody'}`
-  let memory = world.memories.get(key)
-  if (!memory) world.memories.set(key, (memory = { fired: 0, firedAt: -Infinity, endedAt: -Infinity, on: [] }))
-  return memory
+  const place = rule.rule.per === 'run' ? rule.index * (world.walkers.length + 2) : placeOf(world, rule, body)
+  return (world.memories[place] ??= {
+    fired: 0,
+    firedAt: -Infinity,
+    latest: undefined,
+    endedAt: -Infinity,
+    on: [],
+    queued: undefined,
+  })
+}
+
+/** Where in a flat list the memory of a rule for a body stands; nobody has a place too, and the whole run the first. */
+export function placeOf(world: World, rule: RuleInstance, body: Body): number {
+  return rule.index * (world.walkers.length + 2) + (body ? body.index + 2 : 1)
 }
 
 export function holds(condition: Condition, value: boolean | number): boolean {

@@ -30,7 +30,9 @@ describe('laws that hold for any show', () => {
   })
 
   it('times never go back', () => {
-    holding((_, { events }) => events.forEach((event, i) => i > 0 && expect(event.t).toBeGreaterThanOrEqual(events[i - 1].t)))
+    holding((_, { events }) =>
+      events.forEach((event, i) => i > 0 && expect(event.t).toBeGreaterThanOrEqual(events[i - 1].t)),
+    )
   })
 
   it('enters and leaves of a body in a zone take turns', () => {
@@ -48,11 +50,15 @@ describe('laws that hold for any show', () => {
 
   it('every playing that starts ends once, after the ends of its steps', () => {
     holding((_, { events }) => {
-      const of = <K extends RunEvent['kind']>(kind: K) => events.filter((e): e is RunEvent & { kind: K } => e.kind === kind)
+      const of = <K extends RunEvent['kind']>(kind: K) =>
+        events.filter((e): e is RunEvent & { kind: K } => e.kind === kind)
       const ended = of('end').map((e) => e.playing)
       expect(new Set(ended).size).toBe(ended.length)
       for (const start of of('start')) expect(ended).toContain(start.playing)
-      for (const stepEnd of of('stepEnd')) expect(events.indexOf(stepEnd)).toBeLessThan(events.findIndex((e) => e.kind === 'end' && e.playing === stepEnd.playing))
+      for (const stepEnd of of('stepEnd'))
+        expect(events.indexOf(stepEnd)).toBeLessThan(
+          events.findIndex((e) => e.kind === 'end' && e.playing === stepEnd.playing),
+        )
     })
   })
 
@@ -74,9 +80,13 @@ describe('laws that hold for any show', () => {
 
   it('a moment that was held did not fire', () => {
     holding((_, { events }) => {
-      const moments = events.filter((e) => e.kind === 'held' && e.gate === 'debounce').map((e) => (e.kind === 'held' ? `${e.t}|${e.rule}|${e.player}` : ''))
+      const moments = events
+        .filter((e) => e.kind === 'held' && e.gate === 'debounce')
+        .map((e) => (e.kind === 'held' ? `${e.t}|${e.rule}|${e.player}` : ''))
       const fired = new Set(events.flatMap((e) => (e.kind === 'fire' ? [`${e.t}|${e.rule}|${e.player}`] : [])))
-      for (const moment of moments) if (fired.has(moment)) expect(events.filter((e) => e.kind === 'end' && `${e.t}` === moment.split('|')[0]).length).toBeGreaterThan(0)
+      for (const moment of moments)
+        if (fired.has(moment))
+          expect(events.filter((e) => e.kind === 'end' && `${e.t}` === moment.split('|')[0]).length).toBeGreaterThan(0)
     })
   })
 
@@ -144,9 +154,31 @@ describe('the generator of random shows', () => {
       for (const what of seen) met.set(what, (met.get(what) ?? 0) + 1)
     }
     const rare = ['gate off', 'gate limit', 'end restarted']
-    for (const gate of ['who', 'debounce', 'condition', 'cooldown', 'busy', 'chance']) expect(met.get(`gate ${gate}`), gate).toBeGreaterThanOrEqual(20)
+    for (const gate of ['who', 'debounce', 'condition', 'cooldown', 'busy', 'chance'])
+      expect(met.get(`gate ${gate}`), gate).toBeGreaterThanOrEqual(20)
     for (const what of rare) expect(met.get(what), what).toBeGreaterThan(3)
-    for (const moment of ['enter', 'leave', 'dwell', 'use', 'signal', 'clock']) expect(met.get(`moment ${moment}`), moment).toBeGreaterThanOrEqual(20)
-    for (const kind of ['sound', 'bed', 'scatter', 'level', 'light', 'drift', 'atmosphere', 'prompt', 'camera', 'fade', 'freeze', 'move', 'prop', 'burst', 'signal', 'flag', 'zone', 'stop']) expect(met.get(`step ${kind}`), kind).toBeGreaterThanOrEqual(20)
+    for (const moment of ['enter', 'leave', 'dwell', 'use', 'signal', 'clock'])
+      expect(met.get(`moment ${moment}`), moment).toBeGreaterThanOrEqual(20)
+    for (const kind of [
+      'sound',
+      'bed',
+      'scatter',
+      'level',
+      'light',
+      'drift',
+      'atmosphere',
+      'prompt',
+      'camera',
+      'fade',
+      'freeze',
+      'move',
+      'prop',
+      'burst',
+      'signal',
+      'flag',
+      'zone',
+      'stop',
+    ])
+      expect(met.get(`step ${kind}`), kind).toBeGreaterThanOrEqual(20)
   })
 })

@@ -69,19 +69,29 @@ export function routeOver(show: Show, stops: readonly Stop[], first: number, fac
   return { legs, reaches, first, end: Math.max(end, time) }
 }
 
-const routes = new WeakMap<
-  readonly WalkPoint[],
-  { player: Player; place: Show['place']; body: Walk['body']; route: Route }
->()
+interface Known {
+  player: Player
+  place: Show['place']
+  body: Walk['body']
+  routes: Map<string, Route>
+}
+const known = new WeakMap<readonly WalkPoint[], Known>()
 
-/** The route of a walk; kept while its points, its body, the place and the player stay the same. */
-export function routeOf(show: Show, { points, body }: Walk): Route {
-  const known = routes.get(points)
-  if (known && known.player === show.player && known.place === show.place && known.body === body) return known.route
-  const route = routeOver(show, points, 0, 0)
-  routes.set(points, { player: show.player, place: show.place, body, route })
+/** A route of a walk by a name; made once while the walk's points and body, the place and the player stay the same. */
+export function cachedRoute(show: Show, { points, body }: Walk, name: string, make: () => Route): Route {
+  let entry = known.get(points)
+  if (!entry || entry.player !== show.player || entry.place !== show.place || entry.body !== body) {
+    entry = { player: show.player, place: show.place, body, routes: new Map() }
+    known.set(points, entry)
+  }
+  let route = entry.routes.get(name)
+  if (!route) entry.routes.set(name, (route = make()))
   return route
 }
+
+/** The route of a walk as it is drawn. */
+export const routeOf = (show: Show, walk: Walk): Route =>
+  cachedRoute(show, walk, '', () => routeOver(show, walk.points, 0, 0))
 
 /** The index of the leg a route is on at its own time (the later one at a seam). */
 export function legAt(route: Route, time: number): number {

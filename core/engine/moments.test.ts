@@ -6,7 +6,11 @@ const HEARD = ['fire', 'held', 'press', 'signal'] as const
 describe('moments, worked out by hand', () => {
   it('leave fires when the body lets go of the rim', () => {
     const made = oneRule({ on: { at: 'leave' } }, [], { zone: { rim: 0.5 } })
-    expect(lines(logFor(made).events, 'enter', 'leave', 'fire')).toEqual(['1.7 enter z', '4.8 leave z', '4.8 fire z r cue'])
+    expect(lines(logFor(made).events, 'enter', 'leave', 'fire')).toEqual([
+      '1.7 enter z',
+      '4.8 leave z',
+      '4.8 fire z r cue',
+    ])
   })
 
   it('dwell fires once after its time, and not if the body left before', () => {
@@ -15,25 +19,39 @@ describe('moments, worked out by hand', () => {
   })
 
   it('a dwell that ends as the body leaves still counts: the agenda comes before edges', () => {
-    expect(lines(logFor(oneRule({ on: { at: 'dwell', seconds: 2.6 } })).events, 'fire', 'leave')).toEqual(['4.3 fire z r cue', '4.3 leave z'])
+    expect(lines(logFor(oneRule({ on: { at: 'dwell', seconds: 2.6 } })).events, 'fire', 'leave')).toEqual([
+      '4.3 fire z r cue',
+      '4.3 leave z',
+    ])
   })
 
   describe('use', () => {
-    const pressing = (more: object) => walk('w', point(0), point(3, { pause: 2, use: true, useAfter: 1, ...more }), point(9))
+    const pressing = (more: object) =>
+      walk('w', point(0), point(3, { pause: 2, use: true, useAfter: 1, ...more }), point(9))
     const made = (on: object, more: object = {}) =>
-      oneRule({ on: { at: 'use', ...on } }, [], { show: { place: { props: [{ id: 'lever', name: 'Lever', kind: 'box', at: [3, 0, -2], size: [1, 1, 1] }] }, walks: [pressing(more)] } })
+      oneRule({ on: { at: 'use', ...on } }, [], {
+        show: {
+          place: { props: [{ id: 'lever', name: 'Lever', kind: 'box', at: [3, 0, -2], size: [1, 1, 1] }] },
+          walks: [pressing(more)],
+        },
+      })
     it('is heard inside, and the press says by whom it was taken', () => {
       expect(lines(logFor(made({})).events, ...HEARD)).toEqual(['4 press [r]', '4 fire z r cue'])
     })
     it('needs the facing it asks for', () => {
       const on = { facing: { prop: 'lever', within: 30 } }
       expect(lines(logFor(made(on)).events, ...HEARD)).toEqual(['4 press []'])
-      expect(lines(logFor(made(on, { look: { prop: 'lever' } })).events, ...HEARD)).toEqual(['4 press [r]', '4 fire z r cue'])
+      expect(lines(logFor(made(on, { look: { prop: 'lever' } })).events, ...HEARD)).toEqual([
+        '4 press [r]',
+        '4 fire z r cue',
+      ])
       expect(lines(logFor(made(on, { look: { yaw: 29 } })).events, ...HEARD)).toEqual(['4 press [r]', '4 fire z r cue'])
       expect(lines(logFor(made(on, { look: { yaw: 31 } })).events, ...HEARD)).toEqual(['4 press []'])
     })
     it('may come later than the pause, and the walk has not ended before it', () => {
-      const late = oneRule({ on: { at: 'use' } }, [], { show: { walks: [walk('w', point(0), point(3, { use: true, useAfter: 2 }))] } })
+      const late = oneRule({ on: { at: 'use' } }, [], {
+        show: { walks: [walk('w', point(0), point(3, { use: true, useAfter: 2 }))] },
+      })
       expect(lines(logFor(late).events, 'press', 'walkEnd')).toEqual(['5 press [r]', '5 walkEnd'])
     })
     it('is taken also by a rule that a gate then holds', () => {
@@ -50,15 +68,32 @@ describe('moments, worked out by hand', () => {
       ],
       zones: [
         { id: 'a', name: 'A', ...across(2, 4), rules: [{ id: 'r', on: { at: 'enter' }, cue: 'send' }] },
-        { id: 'b', name: 'B', ...across(12, 14), rules: [{ id: 'q', on: { at: 'signal', name: 'ring' }, cue: 'answer' }] },
-        { id: 'c', name: 'C', ...across(1, 6), rules: [{ id: 'i', on: { at: 'signal', name: 'ring', inside: true }, cue: 'answer' }] },
+        {
+          id: 'b',
+          name: 'B',
+          ...across(12, 14),
+          rules: [{ id: 'q', on: { at: 'signal', name: 'ring' }, cue: 'answer' }],
+        },
+        {
+          id: 'c',
+          name: 'C',
+          ...across(1, 6),
+          rules: [{ id: 'i', on: { at: 'signal', name: 'ring', inside: true }, cue: 'answer' }],
+        },
       ],
     })
-    expect(lines(logFor(made).events, 'fire', 'signal')).toEqual(['1.7 fire a r send', '3.2 signal ring', '3.2 fire b q answer', '3.2 fire c i answer'])
+    expect(lines(logFor(made).events, 'fire', 'signal')).toEqual([
+      '1.7 fire a r send',
+      '3.2 signal ring',
+      '3.2 fire b q answer',
+      '3.2 fire c i answer',
+    ])
   })
 
   it('clock comes once at its time, has no body, and nothing releases it', () => {
-    const made = oneRule({ on: { at: 'clock', seconds: 2 } }, [{ id: 'p', kind: 'prompt', text: 'Now', anchor: { zone: 'z' } }])
+    const made = oneRule({ on: { at: 'clock', seconds: 2 } }, [
+      { id: 'p', kind: 'prompt', text: 'Now', anchor: { zone: 'z' } },
+    ])
     const log = logFor(made)
     expect(lines(log.events, 'fire', 'end')).toEqual(['2 fire z r cue', '20 end cue run over'])
     expect(log.events.find((event) => event.kind === 'fire')).not.toHaveProperty('player')

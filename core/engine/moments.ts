@@ -1,16 +1,14 @@
 import type { Target } from '../show/types'
 import { between, yawOf } from '../space'
 import type { CompiledZone, RuleInstance } from './compile'
-import { judge, memoryOf } from './gates'
+import { judge, memoryOf, placeOf } from './gates'
 import { cut, fire } from './playings'
 import { facingAt, positionAt, type Walker } from './walker'
 import { nameOf, type Body, type Playing, type World } from './world'
 
 /** A rule hears its moment: the gates are asked, and it fires or is held. */
 export function hear(world: World, rule: RuleInstance, body: Body): void {
-  const key = `${rule.index}|${body ? body.index : 'nobody'}`
-  let moment = world.moments.get(key)
-  if (!moment) world.moments.set(key, (moment = { last: -Infinity, count: 0 }))
+  const moment = (world.moments[placeOf(world, rule, body)] ??= { last: -Infinity, count: 0 })
   const ordinal = moment.count++
   const since = world.now - moment.last
   moment.last = world.now

@@ -17,11 +17,13 @@ export function streamOf(world: World, playing: Playing, what: string): Stream {
   return { key: keyOf(world.seed, playing.rule.name, what, nameOf(playing.body)), ordinal: playing.ordinal }
 }
 
-const about = (playing: Playing) => ({
-  playing: playing.number,
-  cue: playing.rule.cue.cue.id,
-  ...(playing.body && { player: nameOf(playing.body) }),
-})
+/** What an event about a playing says of it. */
+function about(playing: Playing): { playing: number; cue: string; player?: string } {
+  const cue = playing.rule.cue.cue.id
+  return playing.body
+    ? { playing: playing.number, cue, player: playing.body.walk.id }
+    : { playing: playing.number, cue }
+}
 
 /** The rule fires: its cue starts after the delay. */
 export function fire(world: World, rule: RuleInstance, body: Body, ordinal: number): void {
@@ -83,7 +85,8 @@ function beginStep(world: World, playing: Playing, state: StepState): void {
   const hold = holdOf(step)
   const length = typeof hold === 'number' ? hold : own
   if (state.phase === 'over') playing.lastByRelease = false
-  else if (length !== undefined) state.entry = world.agenda.put(world.now + length, () => endStep(world, playing, state, false))
+  else if (length !== undefined)
+    state.entry = world.agenda.put(world.now + length, () => endStep(world, playing, state, false))
   settle(world, playing)
 }
 

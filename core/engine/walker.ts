@@ -1,7 +1,7 @@
 import type { Lock, Point, Show, Walk } from '../show/types'
 import { positionOn, yawOf, type Cylinder } from '../space'
 import type { Entry } from './agenda'
-import { legAt, routeOf, routeOver, type Facing, type Route } from './legs'
+import { cachedRoute, legAt, routeOf, routeOver, type Facing, type Route } from './legs'
 
 /** From a time on a body follows a route from its own time `own`, or stands still on it. */
 export interface PathPart {
@@ -27,6 +27,8 @@ export interface Walker {
   /** Per zone: whether it counts as inside, and which of its visits this is. */
   inside: Uint8Array
   visit: Uint32Array
+  /** How many zones it counts as inside of. */
+  insideOf: number
   /** What the intention has on the agenda: in its own time, so that a freeze can put it off. */
   intents: { own: number; act: () => void; entry: Entry }[]
 }
@@ -51,6 +53,7 @@ export function createWalker(show: Show, walk: Walk, index: number, zones: numbe
     lockedSince: Infinity,
     inside: new Uint8Array(zones),
     visit: new Uint32Array(zones),
+    insideOf: 0,
     intents: [],
   }
 }
@@ -115,17 +118,25 @@ export function reroute(
   const { points } = walker.walk
   const next = Math.min(points.length, first + reached + 1)
   const arrive = walker.ended ? -1 : points.findIndex((point, index) => index >= next && point.arrive)
-  let stops
-  let firstPoint
-  if (arrive >= 0) {
-    stops = [{ ...points[arrive], at, faces: yaw }, ...points.slice(arrive + 1)]
-    firstPoint = arrive
-  } else {
-    const last = points[next - 1]
-    const here = { at, pace: last.pace, pause: 0, use: false, useAfter: 0, look: 'ahead' as const, faces: yaw }
-    stops = walker.ended ? [here] : [here, ...points.slice(next)]
-    firstPoint = next - 1
-  }
-  walker.path.push({ t, own: 0, moving, route: { ...routeOver(show, stops, firstPoint, yaw), faces: yaw }, held })
+  const ended = walker.ended
+  const name = `${at}|${yaw}|${next}|${arrive}|${ended}`
+  const route = cachedRoute(show, walker.walk, name, () => {
+    if (arrive >= 0)
+      return {
+        ...routeOver(show, [{ ...points[arrive], at, faces: yaw }, ...points.slice(arrive + 1)], arrive, yaw),
+        faces: yaw,
+      }
+    const here = {
+      at,
+      pace: points[next - 1].pace,
+      pause: 0,
+      use: false,
+      useAfter: 0,
+      look: 'ahead' as const,
+      faces: yaw,
+    }
+    return { ...routeOver(show, ended ? [here] : [here, ...points.slice(next)], next - 1, yaw), faces: yaw }
+  })
+  walker.path.push({ t, own: 0, moving, route, held })
   return !walker.ended
 }

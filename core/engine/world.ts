@@ -15,10 +15,10 @@ export interface Memory {
   fired: number
   firedAt: number
   /** The playing it fired last and when that ended. */
-  latest?: Playing
+  latest: Playing | undefined
   endedAt: number
   on: Playing[]
-  queued?: { body: Body; ordinal: number }
+  queued: { body: Body; ordinal: number } | undefined
 }
 
 export interface StepState {
@@ -80,9 +80,9 @@ export interface World {
   players: Walker[]
   enabled: Uint8Array
   flags: Map<string, boolean | number>
-  memories: Map<string, Memory>
+  memories: (Memory | undefined)[]
   /** For debounce and luck: each rule's moments by each body. */
-  moments: Map<string, { last: number; count: number }>
+  moments: ({ last: number; count: number } | undefined)[]
   pools: Map<string, { bag: number[]; last: number[]; next: number }>
   playings: Playing[]
   nextPlaying: number

@@ -49,9 +49,25 @@ describe('crossings, worked out by hand', () => {
     expect(crossings(solidOf({ kind: 'sphere', at: [0, 4.6, 0], radius: 1.3 }), 0, BODY, along(-5, 5))).toEqual([])
   })
   it('a concave prism is met twice', () => {
-    const horseshoe = solidOf({ kind: 'prism', y: 0, height: 2, outline: [[0, 0], [6, 0], [6, 3], [4, 3], [4, 1], [2, 1], [2, 3], [0, 3]] })
+    const horseshoe = solidOf({
+      kind: 'prism',
+      y: 0,
+      height: 2,
+      outline: [
+        [0, 0],
+        [6, 0],
+        [6, 3],
+        [4, 3],
+        [4, 1],
+        [2, 1],
+        [2, 3],
+        [0, 3],
+      ],
+    })
     expect(crossings(horseshoe, 0, FEET, along(-1, 9, 2))).toEqual([1, 3, 5, 7])
-    expect(crossings(horseshoe, 0, BODY, along(-1, 9, 2)).map((t) => Math.round(t * 1e9) / 1e9)).toEqual([0.7, 3.3, 4.7, 7.3])
+    expect(crossings(horseshoe, 0, BODY, along(-1, 9, 2)).map((t) => Math.round(t * 1e9) / 1e9)).toEqual([
+      0.7, 3.3, 4.7, 7.3,
+    ])
   })
   it('walking along an edge at exactly the radius is contact all the way', () => {
     const [from, to] = crossings(solidOf(box), 0, BODY, along(-3, 3, 2.3))
@@ -68,26 +84,39 @@ describe('crossings, worked out by hand', () => {
 describe('crossings against a sampler', () => {
   const corner = fc.integer({ min: -1200, max: 1200 }).map((n) => n / 100)
   const height = fc.constantFrom(0, 0, 0.5, 1.2)
-  const piece = fc.tuple(corner, height, corner, corner, height, corner, fc.constantFrom(0.7, 1.4, 3)).map(([x0, y0, z0, x1, y1, z1, pace]) => pieceBetween([x0, y0, z0], [x1, y1, z1], pace))
+  const piece = fc
+    .tuple(corner, height, corner, corner, height, corner, fc.constantFrom(0.7, 1.4, 3))
+    .map(([x0, y0, z0, x1, y1, z1, pace]) => pieceBetween([x0, y0, z0], [x1, y1, z1], pace))
 
   it('every span is contact, and every contact is in a span, to 2e-4 s', () => {
     fc.assert(
-      fc.property(shape, piece, fc.constantFrom(BODY, FEET, EYES), fc.constantFrom(0, 0.5), (shape, piece, body, rim) => {
-        const solid = solidOf(shape as Shape)
-        const spans = crossings(solid, rim, body, piece)
-        const inSpan = (t: number, slack: number) => spans.some((_, i) => i % 2 === 0 && t >= spans[i] - slack && t <= spans[i + 1] + slack)
-        for (let n = 0; n <= 400; n++) {
-          const t = (piece.seconds * n) / 400
-          const there = touches(solid, rim, body, positionOn(piece, t))
-          if (there) expect(inSpan(t, 2e-4)).toBe(true)
-          else for (let i = 0; i < spans.length; i += 2) expect(t < spans[i] + 2e-4 || t > spans[i + 1] - 2e-4).toBe(true)
-        }
-        // The ends of a span are edges: just outside there is no contact.
-        for (let i = 0; i < spans.length; i += 2) {
-          if (spans[i] > 1e-3 && spans[i + 1] - spans[i] > 1e-3) expect(touches(solid, rim, body, positionOn(piece, spans[i] - 2e-4))).toBe(false)
-          if (spans[i + 1] < piece.seconds - 1e-3 && spans[i + 1] - spans[i] > 1e-3) expect(touches(solid, rim, body, positionOn(piece, spans[i + 1] + 2e-4))).toBe(false)
-        }
-      }),
+      fc.property(
+        shape,
+        piece,
+        fc.constantFrom(BODY, FEET, EYES),
+        fc.constantFrom(0, 0.5),
+        (shape, piece, body, rim) => {
+          const solid = solidOf(shape as Shape)
+          const spans = crossings(solid, rim, body, piece)
+          const inSpan = (t: number, slack: number) =>
+            spans.some((_, i) => i % 2 === 0 && t >= spans[i] - slack && t <= spans[i + 1] + slack)
+          for (let n = 0; n <= 400; n++) {
+            const t = (piece.seconds * n) / 400
+            const there = touches(solid, rim, body, positionOn(piece, t))
+            if (there) expect(inSpan(t, 2e-4)).toBe(true)
+            else
+              for (let i = 0; i < spans.length; i += 2)
+                expect(t < spans[i] + 2e-4 || t > spans[i + 1] - 2e-4).toBe(true)
+          }
+          // The ends of a span are edges: just outside there is no contact.
+          for (let i = 0; i < spans.length; i += 2) {
+            if (spans[i] > 1e-3 && spans[i + 1] - spans[i] > 1e-3)
+              expect(touches(solid, rim, body, positionOn(piece, spans[i] - 2e-4))).toBe(false)
+            if (spans[i + 1] < piece.seconds - 1e-3 && spans[i + 1] - spans[i] > 1e-3)
+              expect(touches(solid, rim, body, positionOn(piece, spans[i + 1] + 2e-4))).toBe(false)
+          }
+        },
+      ),
       { numRuns: 1500 },
     )
   })

@@ -5,61 +5,156 @@ import { readShow, type Show } from '../show'
 const seconds = (max: number) => fc.integer({ min: 0, max: max * 20 }).map((n) => n / 20)
 const metres = (min: number, max: number) => fc.integer({ min: min * 100, max: max * 100 }).map((n) => n / 100)
 const spot = fc.tuple(metres(-12, 12), metres(-12, 12))
-const some = <T>(value: fc.Arbitrary<T>, freq = 2): fc.Arbitrary<T | undefined> => fc.option(value, { nil: undefined, freq })
+const some = <T>(value: fc.Arbitrary<T>, freq = 2): fc.Arbitrary<T | undefined> =>
+  fc.option(value, { nil: undefined, freq })
 
 export const shape = fc.oneof(
-  fc.record({ kind: fc.constant('box'), at: fc.tuple(metres(-12, 12), metres(-1, 2), metres(-12, 12)), yaw: fc.integer({ min: -90, max: 90 }), size: fc.tuple(metres(0, 8), metres(0, 3), metres(0, 8)) }),
-  fc.record({ kind: fc.constant('cylinder'), at: fc.tuple(metres(-12, 12), metres(-1, 2), metres(-12, 12)), radius: metres(0, 5), height: metres(0, 3) }),
-  fc.record({ kind: fc.constant('sphere'), at: fc.tuple(metres(-12, 12), metres(-1, 3), metres(-12, 12)), radius: metres(0, 5) }),
-  fc.record({ kind: fc.constant('prism'), y: metres(-1, 2), height: metres(0, 3), outline: fc.array(spot, { minLength: 3, maxLength: 7 }) }),
+  fc.record({
+    kind: fc.constant('box'),
+    at: fc.tuple(metres(-12, 12), metres(-1, 2), metres(-12, 12)),
+    yaw: fc.integer({ min: -90, max: 90 }),
+    size: fc.tuple(metres(0, 8), metres(0, 3), metres(0, 8)),
+  }),
+  fc.record({
+    kind: fc.constant('cylinder'),
+    at: fc.tuple(metres(-12, 12), metres(-1, 2), metres(-12, 12)),
+    radius: metres(0, 5),
+    height: metres(0, 3),
+  }),
+  fc.record({
+    kind: fc.constant('sphere'),
+    at: fc.tuple(metres(-12, 12), metres(-1, 3), metres(-12, 12)),
+    radius: metres(0, 5),
+  }),
+  fc.record({
+    kind: fc.constant('prism'),
+    y: metres(-1, 2),
+    height: metres(0, 3),
+    outline: fc.array(spot, { minLength: 3, maxLength: 7 }),
+  }),
 )
 
 const hold = fc.oneof(seconds(4), fc.constantFrom('cue', 'release', 'keep'))
-const ramp = fc.oneof(fc.record({ seconds: seconds(3), ease: fc.constantFrom('linear', 'in', 'out', 'inout') }), fc.record({ rate: fc.integer({ min: 1, max: 60 }) }))
+const ramp = fc.oneof(
+  fc.record({ seconds: seconds(3), ease: fc.constantFrom('linear', 'in', 'out', 'inout') }),
+  fc.record({ rate: fc.integer({ min: 1, max: 60 }) }),
+)
 const held = { ramp, release: some(ramp), hold }
 const gain = fc.constantFrom([0, 0], [-6, 3])
 
 const step = fc.oneof(
-  fc.record({ kind: fc.constant('sound'), sound: fc.constantFrom('a', 'b'), where: fc.constantFrom({ at: 'head' }, { at: 'zone' }, { at: 'around', near: 1, far: 4 }), gain, pitch: gain, loop: fc.boolean(), hold }),
+  fc.record({
+    kind: fc.constant('sound'),
+    sound: fc.constantFrom('a', 'b'),
+    where: fc.constantFrom({ at: 'head' }, { at: 'zone' }, { at: 'around', near: 1, far: 4 }),
+    gain,
+    pitch: gain,
+    loop: fc.boolean(),
+    hold,
+  }),
   fc.record({ kind: fc.constant('sound'), pool: fc.constant('pool'), where: fc.constant({ at: 'player' }) }),
   fc.record({ kind: fc.constant('bed'), sound: fc.constant('a'), hold }),
-  fc.record({ kind: fc.constant('scatter'), pool: fc.constant('pool'), every: fc.constant([0.5, 2]), most: fc.integer({ min: 1, max: 3 }), hold }),
+  fc.record({
+    kind: fc.constant('scatter'),
+    pool: fc.constant('pool'),
+    every: fc.constant([0.5, 2]),
+    most: fc.integer({ min: 1, max: 3 }),
+    hold,
+  }),
   fc.record({ kind: fc.constant('level'), bus: fc.constant('bed'), gain: fc.integer({ min: -20, max: 3 }), ...held }),
-  fc.record({ kind: fc.constant('light'), light: fc.constant('lamp'), candela: some(fc.integer({ min: 0, max: 200 })), colour: some(fc.constantFrom('#ff0000', '#0000ff')), on: some(fc.boolean()), ...held }),
-  fc.record({ kind: fc.constant('drift'), target: fc.constantFrom({ light: 'lamp' }, { bus: 'bed' }), rate: fc.integer({ min: 1, max: 60 }), to: fc.integer({ min: 0, max: 200 }), fall: some(fc.integer({ min: 1, max: 60 })), hold }),
-  fc.record({ kind: fc.constant('atmosphere'), level: some(fc.constantFrom(0, 0.5)), ambient: some(fc.constantFrom('#111111')), ...held }),
+  fc.record({
+    kind: fc.constant('light'),
+    light: fc.constant('lamp'),
+    candela: some(fc.integer({ min: 0, max: 200 })),
+    colour: some(fc.constantFrom('#ff0000', '#0000ff')),
+    on: some(fc.boolean()),
+    ...held,
+  }),
+  fc.record({
+    kind: fc.constant('drift'),
+    target: fc.constantFrom({ light: 'lamp' }, { bus: 'bed' }),
+    rate: fc.integer({ min: 1, max: 60 }),
+    to: fc.integer({ min: 0, max: 200 }),
+    fall: some(fc.integer({ min: 1, max: 60 })),
+    hold,
+  }),
+  fc.record({
+    kind: fc.constant('atmosphere'),
+    level: some(fc.constantFrom(0, 0.5)),
+    ambient: some(fc.constantFrom('#111111')),
+    ...held,
+  }),
   fc.record({ kind: fc.constant('prompt'), text: fc.constant('Look'), anchor: fc.constant({ mark: 'spot' }), hold }),
-  fc.record({ kind: fc.constant('camera'), marks: fc.array(fc.record({ mark: fc.constantFrom('eye', 'spot'), travel: seconds(1), stay: seconds(2) }), { minLength: 1, maxLength: 2 }), back: some(fc.record({ seconds: seconds(1) })) }),
+  fc.record({
+    kind: fc.constant('camera'),
+    marks: fc.array(fc.record({ mark: fc.constantFrom('eye', 'spot'), travel: seconds(1), stay: seconds(2) }), {
+      minLength: 1,
+      maxLength: 2,
+    }),
+    back: some(fc.record({ seconds: seconds(1) })),
+  }),
   fc.record({ kind: fc.constant('fade'), in: seconds(1), stay: seconds(1), out: seconds(2) }),
-  fc.record({ kind: fc.constant('freeze'), locks: fc.uniqueArray(fc.constantFrom('walk', 'jump', 'look', 'use'), { minLength: 1 }), hold }),
+  fc.record({
+    kind: fc.constant('freeze'),
+    locks: fc.uniqueArray(fc.constantFrom('walk', 'jump', 'look', 'use'), { minLength: 1 }),
+    hold,
+  }),
   fc.record({ kind: fc.constant('move'), mark: fc.constantFrom('spot', 'other'), quiet: fc.boolean() }),
-  fc.record({ kind: fc.constant('prop'), prop: fc.constant('door'), slide: some(fc.constant({ by: [1, 0, 0] })), turn: some(fc.constant({ by: 90 })), shown: some(fc.boolean()), ...held }),
-  fc.record({ kind: fc.constant('burst'), where: fc.constant({ at: 'zone' }), count: fc.constant([1, 9]), life: fc.constant([0, 1]) }),
+  fc.record({
+    kind: fc.constant('prop'),
+    prop: fc.constant('door'),
+    slide: some(fc.constant({ by: [1, 0, 0] })),
+    turn: some(fc.constant({ by: 90 })),
+    shown: some(fc.boolean()),
+    ...held,
+  }),
+  fc.record({
+    kind: fc.constant('burst'),
+    where: fc.constant({ at: 'zone' }),
+    count: fc.constant([1, 9]),
+    life: fc.constant([0, 1]),
+  }),
   fc.record({ kind: fc.constant('signal'), name: fc.constantFrom('ring', 'ping'), delay: seconds(3) }),
   fc.record({ kind: fc.constant('flag'), flag: fc.constant('lit'), set: fc.boolean() }),
   fc.record({ kind: fc.constant('flag'), flag: fc.constant('count'), add: fc.constant(1) }),
   fc.record({ kind: fc.constant('zone'), zone: fc.constant('zone-0'), enabled: fc.boolean() }),
   fc.record({ kind: fc.constant('stop'), cue: fc.constantFrom('cue-0', 'cue-1') }),
 )
-const timed = fc.tuple(step, seconds(3), seconds(0.5), fc.integer({ min: 0, max: 9 })).map(([s, at, jitter, mute]) => ({ ...s, at, jitter, muted: mute === 0 }))
+const timed = fc
+  .tuple(step, seconds(3), seconds(0.5), fc.integer({ min: 0, max: 9 }))
+  .map(([s, at, jitter, mute]) => ({ ...s, at, jitter, muted: mute === 0 }))
 
 const condition = fc.oneof(
   fc.record({ flag: fc.constant('lit'), is: fc.constantFrom('=', '!='), value: fc.boolean() }),
-  fc.record({ flag: fc.constant('count'), is: fc.constantFrom('<', '<=', '>', '>='), value: fc.integer({ min: 0, max: 3 }) }),
+  fc.record({
+    flag: fc.constant('count'),
+    is: fc.constantFrom('<', '<=', '>', '>='),
+    value: fc.integer({ min: 0, max: 3 }),
+  }),
 )
 const moment = fc.oneof(
   { weight: 4, arbitrary: fc.constant({ at: 'enter' }) },
   { weight: 2, arbitrary: fc.constant({ at: 'leave' }) },
   { weight: 2, arbitrary: fc.record({ at: fc.constant('dwell'), seconds: seconds(4) }) },
   { weight: 2, arbitrary: fc.constantFrom({ at: 'use' }, { at: 'use', facing: { prop: 'door', within: 90 } }) },
-  { weight: 2, arbitrary: fc.record({ at: fc.constant('signal'), name: fc.constantFrom('ring', 'ping'), inside: fc.boolean() }) },
+  {
+    weight: 2,
+    arbitrary: fc.record({ at: fc.constant('signal'), name: fc.constantFrom('ring', 'ping'), inside: fc.boolean() }),
+  },
   { weight: 1, arbitrary: fc.record({ at: fc.constant('clock'), seconds: seconds(20) }) },
 )
 const rule = fc.record({
   on: moment,
   who: fc.oneof(
     { weight: 5, arbitrary: fc.constant(undefined) },
-    { weight: 2, arbitrary: fc.constantFrom({ kinds: ['player'] }, { kinds: ['creature'] }, { kinds: ['player', 'creature'], tags: ['big'] }) },
+    {
+      weight: 2,
+      arbitrary: fc.constantFrom(
+        { kinds: ['player'] },
+        { kinds: ['creature'] },
+        { kinds: ['player', 'creature'], tags: ['big'] },
+      ),
+    },
   ),
   when: fc.array(condition, { maxLength: 1 }),
   per: fc.constantFrom('player', 'run'),
@@ -72,10 +167,25 @@ const rule = fc.record({
   onLeave: fc.constantFrom('release', 'stop', 'nothing'),
   cue: fc.constantFrom('cue-0', 'cue-1', 'cue-2'),
 })
-const zone = fc.record({ shape, rim: fc.constantFrom(0, 0, 0.5), notices: fc.constantFrom('body', 'feet', 'eyes'), enabled: fc.integer({ min: 0, max: 9 }).map((n) => n > 0), rules: fc.array(rule, { minLength: 1, maxLength: 2 }) })
-const walkPoint = fc.record({ at: fc.tuple(metres(-12, 12), fc.constantFrom(0, 0, 0, 0.5), metres(-12, 12)), pace: fc.constantFrom(0.5, 1, 1.4, 3), pause: fc.oneof(fc.constant(0), seconds(3)), use: fc.boolean(), useAfter: seconds(2), arrive: fc.integer({ min: 0, max: 5 }).map((n) => n === 0) })
+const zone = fc.record({
+  shape,
+  rim: fc.constantFrom(0, 0, 0.5),
+  notices: fc.constantFrom('body', 'feet', 'eyes'),
+  enabled: fc.integer({ min: 0, max: 9 }).map((n) => n > 0),
+  rules: fc.array(rule, { minLength: 1, maxLength: 2 }),
+})
+const walkPoint = fc.record({
+  at: fc.tuple(metres(-12, 12), fc.constantFrom(0, 0, 0, 0.5), metres(-12, 12)),
+  pace: fc.constantFrom(0.5, 1, 1.4, 3),
+  pause: fc.oneof(fc.constant(0), seconds(3)),
+  use: fc.boolean(),
+  useAfter: seconds(2),
+  arrive: fc.integer({ min: 0, max: 5 }).map((n) => n === 0),
+})
 /** Some walks go to and fro between their first two points: thresholds are where debounces show. */
-const points = fc.tuple(fc.array(walkPoint, { minLength: 2, maxLength: 9 }), fc.boolean()).map(([all, dithers]) => (dithers ? all.map((p, i) => ({ ...p, at: all[i % 2].at })) : all))
+const points = fc
+  .tuple(fc.array(walkPoint, { minLength: 2, maxLength: 9 }), fc.boolean())
+  .map(([all, dithers]) => (dithers ? all.map((p, i) => ({ ...p, at: all[i % 2].at })) : all))
 const walk = fc.record({
   points,
   start: fc.oneof(fc.constant(0), seconds(4)),
@@ -86,7 +196,11 @@ const walk = fc.record({
 export const SOUNDS = ['a', 'b'].map((id, n) => ({ id, name: id, asset: String(n).repeat(64), seconds: n + 1 }))
 
 export const randomShow: fc.Arbitrary<Show> = fc
-  .record({ zones: fc.array(zone, { minLength: 1, maxLength: 5 }), cues: fc.array(fc.array(timed, { maxLength: 4 }), { minLength: 3, maxLength: 3 }), walks: fc.array(walk, { minLength: 1, maxLength: 2 }) })
+  .record({
+    zones: fc.array(zone, { minLength: 1, maxLength: 5 }),
+    cues: fc.array(fc.array(timed, { maxLength: 4 }), { minLength: 3, maxLength: 3 }),
+    walks: fc.array(walk, { minLength: 1, maxLength: 2 }),
+  })
   .map(({ zones, cues, walks }) =>
     readShow(
       JSON.parse(
@@ -109,9 +223,24 @@ export const randomShow: fc.Arbitrary<Show> = fc
           ],
           sounds: SOUNDS,
           pools: [{ id: 'pool', name: 'Pool', sounds: [{ sound: 'a' }, { sound: 'b', weight: 2 }] }],
-          cues: cues.map((steps, n) => ({ id: `cue-${n}`, name: `Cue ${n}`, steps: steps.map((s, i) => ({ id: `s${n}-${i}`, ...s })) })),
-          zones: zones.map((z, n) => ({ id: `zone-${n}`, name: `Zone ${n}`, ...z, rules: z.rules.map((r, i) => ({ id: `r${n}-${i}`, ...r })) })),
-          walks: walks.map((w, n) => ({ id: `walk-${n}`, name: `Walk ${n}`, start: w.start, points: w.points, body: { kind: n === 0 ? 'player' : w.kind, tags: w.tags } })),
+          cues: cues.map((steps, n) => ({
+            id: `cue-${n}`,
+            name: `Cue ${n}`,
+            steps: steps.map((s, i) => ({ id: `s${n}-${i}`, ...s })),
+          })),
+          zones: zones.map((z, n) => ({
+            id: `zone-${n}`,
+            name: `Zone ${n}`,
+            ...z,
+            rules: z.rules.map((r, i) => ({ id: `r${n}-${i}`, ...r })),
+          })),
+          walks: walks.map((w, n) => ({
+            id: `walk-${n}`,
+            name: `Walk ${n}`,
+            start: w.start,
+            points: w.points,
+            body: { kind: n === 0 ? 'player' : w.kind, tags: w.tags },
+          })),
         }),
       ),
     ),

@@ -16,14 +16,29 @@ export const walk = (id: string, ...points: Loose[]): Loose => ({ id, name: id, 
 export const SOUND = { id: 'thud', name: 'Thud', asset: 'ab'.repeat(32), seconds: 2 }
 
 export function show(parts: Loose): Show {
-  return readShow({ format: 'esvik-show', version: 1, title: 'Test', place: {}, walks: [walk('w', point(0), point(20))], ...parts })
+  return readShow({
+    format: 'esvik-show',
+    version: 1,
+    title: 'Test',
+    place: {},
+    walks: [walk('w', point(0), point(20))],
+    ...parts,
+  })
 }
 
 /** One zone from 2 to 4 m with one rule on entering (unless said otherwise) that fires one cue of the given steps. */
 export function oneRule(rule: Loose, steps: Loose[] = [], more: Loose = {}): Show {
   return show({
     cues: [{ id: 'cue', name: 'Cue', steps, ...more.cue }],
-    zones: [{ id: 'z', name: 'Zone', ...across(2, 4), rules: [{ id: 'r', on: { at: 'enter' }, cue: 'cue', ...rule }], ...more.zone }],
+    zones: [
+      {
+        id: 'z',
+        name: 'Zone',
+        ...across(2, 4),
+        rules: [{ id: 'r', on: { at: 'enter' }, cue: 'cue', ...rule }],
+        ...more.zone,
+      },
+    ],
     ...more.show,
   })
 }
@@ -56,7 +71,25 @@ const time = (t: number): string => String(Math.round(t * 1e6) / 1e6)
 
 export function line(event: RunEvent): string {
   const e = event as Loose
-  const what = [e.zone, e.rule, e.cue, e.step, e.gate, e.left === undefined ? undefined : `left ${time(e.left)}`, e.why, e.name, e.flag, e.enabled, e.value, e.locks?.join('+'), e.taken && `[${e.taken}]`, e.quiet && 'quiet', e.locked && 'locked']
+  const what = [
+    e.zone,
+    e.rule,
+    e.cue,
+    e.step,
+    e.gate,
+    e.left === undefined ? undefined : `left ${time(e.left)}`,
+    e.why,
+    e.name,
+    e.flag,
+    e.enabled,
+    e.value,
+    e.locks?.join('+'),
+    e.taken && `[${e.taken}]`,
+    e.quiet && 'quiet',
+    e.locked && 'locked',
+  ]
   const who = e.player && e.player !== 'w' ? `${e.player}:` : ''
-  return [time(event.t), event.kind, ...what.filter((part) => part !== undefined && part !== '' && part !== false)].join(' ').replace(/ /, ` ${who}`)
+  return [time(event.t), event.kind, ...what.filter((part) => part !== undefined && part !== '' && part !== false)]
+    .join(' ')
+    .replace(/ /, ` ${who}`)
 }

@@ -8,11 +8,16 @@ import { oneRule } from '../../core/testing/small-show'
 
 const folder = mkdtempSync(join(tmpdir(), 'esvik-cli-'))
 const file = join(folder, 'show.esvik.json')
-const show = oneRule({}, [{ id: 'l', kind: 'light', light: 'lamp', candela: 20, ramp: { seconds: 2 }, hold: 'release' }], {
-  show: { place: { lights: [{ id: 'lamp', name: 'Lamp', kind: 'point', at: [0, 2, 0], candela: 100 }] } },
-})
+const show = oneRule(
+  {},
+  [{ id: 'l', kind: 'light', light: 'lamp', candela: 20, ramp: { seconds: 2 }, hold: 'release' }],
+  {
+    show: { place: { lights: [{ id: 'lamp', name: 'Lamp', kind: 'point', at: [0, 2, 0], candela: 100 }] } },
+  },
+)
 writeFileSync(file, writeShow(show))
-const esvik = (args: string[], input?: string) => spawnSync(process.execPath, [process.env.ESVIK_CLI!, ...args], { encoding: 'utf8', input })
+const esvik = (args: string[], input?: string) =>
+  spawnSync(process.execPath, [process.env.ESVIK_CLI!, ...args], { encoding: 'utf8', input })
 
 describe('esvik run', () => {
   it('writes the log, to standard output or a file, also from standard input', () => {
@@ -42,7 +47,10 @@ describe('esvik run', () => {
     expect(stderr).toMatch(words)
   })
   it('names the wrong field of a document', () => {
-    const { status, stderr } = esvik(['check-format', '-'], JSON.stringify({ ...show, zones: [{ ...show.zones[0], rim: -2 }] }))
+    const { status, stderr } = esvik(
+      ['check-format', '-'],
+      JSON.stringify({ ...show, zones: [{ ...show.zones[0], rim: -2 }] }),
+    )
     expect(status).toBe(1)
     expect(stderr).toContain('/zones/0/rim must be 0 or more')
   })

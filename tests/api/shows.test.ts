@@ -25,7 +25,8 @@ describe('shows', () => {
     const made = await newShow(server.url, 'Cellar')
     expect(made.show.walks).toHaveLength(1)
     const copy = await ask(server.url, '/api/shows', 'POST', { copyOf: made.id })
-    const titles = async () => (await ask(server.url, '/api/shows')).body.filter((s: any) => !s.binnedAt).map((s: any) => s.title)
+    const titles = async () =>
+      (await ask(server.url, '/api/shows')).body.filter((s: any) => !s.binnedAt).map((s: any) => s.title)
     expect(await titles()).toEqual(expect.arrayContaining(['Cellar', 'Cellar, copy']))
     await ask(server.url, `/api/shows/${copy.body.id}`, 'DELETE')
     expect(await titles()).not.toContain('Cellar, copy')
@@ -40,7 +41,10 @@ describe('shows', () => {
   it('export and import give the same show; sounds without a file are named', async () => {
     const { id } = await demo(server.url)
     const exported = await ask(server.url, `/api/shows/${id}/export`)
-    const document = { ...exported.body, sounds: exported.body.sounds.map((s: any, i: number) => (i === 0 ? { ...s, asset: 'ff'.repeat(32) } : s)) }
+    const document = {
+      ...exported.body,
+      sounds: exported.body.sounds.map((s: any, i: number) => (i === 0 ? { ...s, asset: 'ff'.repeat(32) } : s)),
+    }
     const brought = await ask(server.url, '/api/shows', 'POST', { document })
     expect(brought.body.missing).toEqual([document.sounds[0].name])
     const again = await ask(server.url, `/api/shows/${brought.body.id}/export`)
@@ -55,7 +59,9 @@ describe('shows', () => {
     expect(answer.status).toBe(422)
     expect(answer.body.message).toContain('/zones/2/shape/radius must be a number')
     expect(answer.body.data.pointer).toBe('/zones/2/shape/radius')
-    expect((await ask(server.url, '/api/shows', 'POST', { document: { ...body, version: 2 } })).body.message).toContain('newer')
+    expect((await ask(server.url, '/api/shows', 'POST', { document: { ...body, version: 2 } })).body.message).toContain(
+      'newer',
+    )
   })
 })
 
@@ -84,8 +90,14 @@ describe('edits', () => {
       { op: 'add', path: '/zones/-', value: zone('a') },
       { op: 'add', path: '/zones/-', value: zone('b') },
     ])
-    await edit(server.url, made.id, 2, [{ op: 'test', path: '/zones/0/id', value: 'a' }, { op: 'remove', path: '/zones/0' }])
-    const late = await edit(server.url, made.id, 2, [{ op: 'test', path: '/zones/1/id', value: 'b' }, { op: 'replace', path: '/zones/1/rim', value: 0.5 }])
+    await edit(server.url, made.id, 2, [
+      { op: 'test', path: '/zones/0/id', value: 'a' },
+      { op: 'remove', path: '/zones/0' },
+    ])
+    const late = await edit(server.url, made.id, 2, [
+      { op: 'test', path: '/zones/1/id', value: 'b' },
+      { op: 'replace', path: '/zones/1/rim', value: 0.5 },
+    ])
     expect(late.status).toBe(200)
     expect(late.body.before).toHaveLength(1)
     expect((await ask(server.url, `/api/shows/${made.id}`)).body.show.zones).toEqual([{ ...zone('b'), rim: 0.5 }])
@@ -94,10 +106,32 @@ describe('edits', () => {
   it('that would leave a name leading nowhere is a conflict, and changes nothing', async () => {
     const made = await newShow(server.url)
     const cue = { id: 'cue', name: 'Cue', steps: [], for: 'whoever', scare: false }
-    const rule = { id: 'r', enabled: true, on: { at: 'enter' }, who: { kinds: ['player'], tags: [] }, when: [], per: 'player', debounce: 0, busy: 'skip', chance: 1, delay: 0, cue: 'cue', onLeave: 'release' }
-    await edit(server.url, made.id, 1, [{ op: 'add', path: '/cues/-', value: cue }, { op: 'add', path: '/zones/-', value: zone('a') }])
-    await edit(server.url, made.id, 2, [{ op: 'test', path: '/cues/0/id', value: 'cue' }, { op: 'remove', path: '/cues/0' }])
-    const wiring = await edit(server.url, made.id, 2, [{ op: 'test', path: '/zones/0/id', value: 'a' }, { op: 'add', path: '/zones/0/rules/-', value: rule }])
+    const rule = {
+      id: 'r',
+      enabled: true,
+      on: { at: 'enter' },
+      who: { kinds: ['player'], tags: [] },
+      when: [],
+      per: 'player',
+      debounce: 0,
+      busy: 'skip',
+      chance: 1,
+      delay: 0,
+      cue: 'cue',
+      onLeave: 'release',
+    }
+    await edit(server.url, made.id, 1, [
+      { op: 'add', path: '/cues/-', value: cue },
+      { op: 'add', path: '/zones/-', value: zone('a') },
+    ])
+    await edit(server.url, made.id, 2, [
+      { op: 'test', path: '/cues/0/id', value: 'cue' },
+      { op: 'remove', path: '/cues/0' },
+    ])
+    const wiring = await edit(server.url, made.id, 2, [
+      { op: 'test', path: '/zones/0/id', value: 'a' },
+      { op: 'add', path: '/zones/0/rules/-', value: rule },
+    ])
     expect(wiring.status).toBe(409)
     expect(wiring.body.message).toContain('"cue"')
     expect((await ask(server.url, `/api/shows/${made.id}`)).body.revision).toBe(3)
@@ -105,7 +139,8 @@ describe('edits', () => {
 
   it('beyond fifty are still all there after a restart', async () => {
     const made = await newShow(server.url)
-    for (let n = 1; n <= 57; n++) await edit(server.url, made.id, n, [{ op: 'replace', path: '/note', value: `note ${n}` }])
+    for (let n = 1; n <= 57; n++)
+      await edit(server.url, made.id, n, [{ op: 'replace', path: '/note', value: `note ${n}` }])
     await server.kill()
     await server.start()
     const { body } = await ask(server.url, `/api/shows/${made.id}`)
@@ -117,7 +152,9 @@ describe('edits', () => {
     let acknowledged = 0
     const writing = (async () => {
       for (let n = 1; n < 500; n++) {
-        const answer = await edit(server.url, made.id, n, [{ op: 'replace', path: '/note', value: `note ${n}` }]).catch(() => undefined)
+        const answer = await edit(server.url, made.id, n, [{ op: 'replace', path: '/note', value: `note ${n}` }]).catch(
+          () => undefined,
+        )
         if (answer?.status !== 200) return
         acknowledged = n
       }
@@ -140,7 +177,14 @@ describe('bad requests', () => {
     ['no such show', 'GET', '/api/shows/00000000-0000-4000-8000-000000000000', undefined, 404, /no such show/],
     ['an id that is none', 'GET', '/api/shows/nothing', undefined, 404, /no such show/],
     ['no such file', 'GET', `/api/assets/${'0'.repeat(64)}`, undefined, 404, /no such file/],
-    ['an edit without an id', 'POST', '/api/shows/00000000-0000-4000-8000-000000000000/edits', { base: 1, label: '', patch: [] }, 400, /id|patch/],
+    [
+      'an edit without an id',
+      'POST',
+      '/api/shows/00000000-0000-4000-8000-000000000000/edits',
+      { base: 1, label: '', patch: [] },
+      400,
+      /id|patch/,
+    ],
   ]
   it.each(cases)('%s', async (_, method, path, body, status, words) => {
     const answer = await ask(server.url, path, method, body)
@@ -151,14 +195,20 @@ describe('bad requests', () => {
 
   it('an edit that breaks the show names the field', async () => {
     const made = await newShow(server.url)
-    const answer = await edit(server.url, made.id, 1, [{ op: 'add', path: '/zones/-', value: { ...zone('a'), rim: -1 } }])
+    const answer = await edit(server.url, made.id, 1, [
+      { op: 'add', path: '/zones/-', value: { ...zone('a'), rim: -1 } },
+    ])
     expect(answer.status).toBe(422)
     expect(answer.body.message).toContain('/zones/0/rim must be 0 or more')
   })
 
   it('pages from elsewhere may not change anything, and other hosts are not answered', async () => {
-    expect((await ask(server.url, '/api/shows', 'POST', { title: 'x' }, { origin: 'http://evil.example' })).status).toBe(403)
-    expect((await ask(server.url, '/api/shows', 'POST', { title: 'Own page' }, { origin: server.url })).status).toBe(200)
+    expect(
+      (await ask(server.url, '/api/shows', 'POST', { title: 'x' }, { origin: 'http://evil.example' })).status,
+    ).toBe(403)
+    expect((await ask(server.url, '/api/shows', 'POST', { title: 'Own page' }, { origin: server.url })).status).toBe(
+      200,
+    )
   })
 
   it('a document over the limit is refused as too large', async () => {

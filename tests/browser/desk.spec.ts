@@ -13,7 +13,8 @@ const plan = (page: Page) => page.getByRole('region', { name: 'Plan' })
 const desk = (page: Page) => page.getByRole('region', { name: 'Desk' })
 const status = (page: Page) => page.getByRole('status').first()
 const head = (page: Page, zone: string) => score(page).getByRole('button', { name: zone, exact: true })
-const marks = (page: Page, kind: 'fired' | 'held', zone?: string) => score(page).locator(`[data-mark=${kind}]${zone ? `[data-zone=${zone}]` : ''}`)
+const marks = (page: Page, kind: 'fired' | 'held', zone?: string) =>
+  score(page).locator(`[data-mark=${kind}]${zone ? `[data-zone=${zone}]` : ''}`)
 
 async function open(page: Page, id: string) {
   await page.goto(`${server.url}/show/${id}`)
@@ -51,8 +52,13 @@ test('the score shows what the log of the exported show says', async ({ page }) 
   const exported = readShow((await ask(server.url, `/api/shows/${id}/export`)).body)
   const log = logOf(exported, run(exported, walksOf(exported, ['curious', 'gull']), { seed: 7 }))
   const shown = async (kind: 'fired' | 'held') =>
-    (await marks(page, kind).evaluateAll((all) => all.map((mark) => `${mark.dataset.zone} ${Number(mark.dataset.t).toFixed(6)}`))).sort()
-  const logged = (kind: 'fire' | 'held') => log.events.flatMap((e) => (e.kind === kind ? [`${e.zone} ${e.t.toFixed(6)}`] : [])).sort()
+    (
+      await marks(page, kind).evaluateAll((all) =>
+        all.map((mark) => `${mark.dataset.zone} ${Number(mark.dataset.t).toFixed(6)}`),
+      )
+    ).sort()
+  const logged = (kind: 'fire' | 'held') =>
+    log.events.flatMap((e) => (e.kind === kind ? [`${e.zone} ${e.t.toFixed(6)}`] : [])).sort()
   await expect.poll(() => shown('fired')).toEqual(logged('fire'))
   await expect.poll(() => shown('held')).toEqual(logged('held'))
 })
@@ -149,7 +155,9 @@ test('a walk is drawn by clicking, and played', async ({ page }) => {
   await page.keyboard.press('Enter')
   await expect(desk(page).getByRole('button', { name: 'Name: Walk 2' })).toBeVisible()
   await expect(score(page).getByTitle('Who walks in this run')).toHaveText('Walk 2')
-  await expect.poll(async () => (await ask(server.url, `/api/shows/${made.id}`)).body.show.walks[1]?.points.length).toBe(3)
+  await expect
+    .poll(async () => (await ask(server.url, `/api/shows/${made.id}`)).body.show.walks[1]?.points.length)
+    .toBe(3)
 })
 
 test('playing moves the playhead by the sound’s clock, and sources start where the log says', async ({ page }) => {
@@ -173,9 +181,14 @@ test('playing moves the playhead by the sound’s clock, and sources start where
   }
   expect(await check()).toBeGreaterThan(0)
   await page.keyboard.press('End')
-  await page.getByRole('button', { name: 'Pause' }).or(page.getByRole('button', { name: 'Play', exact: true })).first().focus()
+  await page
+    .getByRole('button', { name: 'Pause' })
+    .or(page.getByRole('button', { name: 'Play', exact: true }))
+    .first()
+    .focus()
   await marks(page, 'fired', 'kiln-room').first().click()
-  if (await page.getByRole('button', { name: 'Play', exact: true }).isVisible()) await page.getByRole('button', { name: 'Play', exact: true }).click()
+  if (await page.getByRole('button', { name: 'Play', exact: true }).isVisible())
+    await page.getByRole('button', { name: 'Play', exact: true }).click()
   for (const speed of ['1×', '4×', '¼×']) {
     await page.getByRole('button', { name: `Speed ${speed}` }).waitFor()
     await expect.poll(check).toBeGreaterThan(0)
@@ -200,7 +213,10 @@ test('keys step from event to event, and a row of the table goes there', async (
   await expect(desk(page).getByRole('button', { name: 'Name: Rope post' })).toBeVisible()
 })
 
-test('with the server away editing goes on, survives closing the page, and is sent when it is back', async ({ page, context }) => {
+test('with the server away editing goes on, survives closing the page, and is sent when it is back', async ({
+  page,
+  context,
+}) => {
   const made = await newShow(server.url, 'Offline')
   await open(page, made.id)
   await expect(status(page)).toContainText('Saved')
@@ -231,6 +247,10 @@ test('shows are made, renamed, binned and brought in from their list', async ({ 
   await renamed.getByRole('button', { name: 'Into the bin' }).click()
   await page.getByRole('listitem').filter({ hasText: 'Renamed' }).getByRole('button', { name: 'Take it out' }).click()
   await expect(renamed.getByRole('link', { name: 'Renamed' })).toBeVisible()
-  await page.getByLabel('Show document to import').setInputFiles({ name: 'broken.esvik.json', mimeType: 'application/json', buffer: Buffer.from('{"format":"esvik-show","version":1,"title":"x","place":{},"zones":[{}]}') })
+  await page.getByLabel('Show document to import').setInputFiles({
+    name: 'broken.esvik.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from('{"format":"esvik-show","version":1,"title":"x","place":{},"zones":[{}]}'),
+  })
   await expect(page.getByRole('alert')).toContainText('/zones/0')
 })

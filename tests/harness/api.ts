@@ -6,8 +6,18 @@ export interface Answer {
   body: any
 }
 
-export async function ask(url: string, path: string, method = 'GET', body?: unknown, headers: Record<string, string> = {}): Promise<Answer> {
-  const answer = await fetch(url + path, { method, headers: { 'content-type': 'application/json', ...headers }, body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body) })
+export async function ask(
+  url: string,
+  path: string,
+  method = 'GET',
+  body?: unknown,
+  headers: Record<string, string> = {},
+): Promise<Answer> {
+  const answer = await fetch(url + path, {
+    method,
+    headers: { 'content-type': 'application/json', ...headers },
+    body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
+  })
   const text = await answer.text()
   let parsed: unknown = text
   try {
@@ -18,8 +28,13 @@ export async function ask(url: string, path: string, method = 'GET', body?: unkn
   return { status: answer.status, body: parsed }
 }
 
-export const edit = (url: string, show: string, base: number, patch: Operation[], id: string = crypto.randomUUID()): Promise<Answer> =>
-  ask(url, `/api/shows/${show}/edits`, 'POST', { id, base, label: 'Test', patch })
+export const edit = (
+  url: string,
+  show: string,
+  base: number,
+  patch: Operation[],
+  id: string = crypto.randomUUID(),
+): Promise<Answer> => ask(url, `/api/shows/${show}/edits`, 'POST', { id, base, label: 'Test', patch })
 
 export async function newShow(url: string, title = 'Test hall'): Promise<{ id: string; show: Show; revision: number }> {
   const { body } = await ask(url, '/api/shows', 'POST', { title })

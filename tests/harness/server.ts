@@ -30,10 +30,19 @@ export async function startServer(env: Record<string, string> = {}): Promise<Tes
   const url = `http://127.0.0.1:${port}`
   let child: ChildProcess | undefined
   const start = async () => {
-    child = spawn(process.execPath, [file], { env: { ...process.env, ...env, NITRO_HOST: '127.0.0.1', NITRO_PORT: String(port), NITRO_SHUTDOWN_TIMEOUT: '200' }, stdio: ['ignore', 'ignore', 'inherit'] })
+    child = spawn(process.execPath, [file], {
+      env: { ...process.env, ...env, NITRO_HOST: '127.0.0.1', NITRO_PORT: String(port), NITRO_SHUTDOWN_TIMEOUT: '200' },
+      stdio: ['ignore', 'ignore', 'inherit'],
+    })
     for (;;) {
       if (child.exitCode !== null) throw new Error('The server did not start')
-      if (await fetch(`${url}/api/health`).then((answer) => answer.ok, () => false)) return
+      if (
+        await fetch(`${url}/api/health`).then(
+          (answer) => answer.ok,
+          () => false,
+        )
+      )
+        return
     }
   }
   await start()

@@ -257,7 +257,7 @@ const footer = computed(() => {
       <rect :x="box.x" :y="box.z" :width="box.w" :height="box.h" fill="url(#squares)" />
       <template v-if="document.show">
         <PlanPlace :pixel="pixel" :lit="lit" />
-        <PlanWays :pixel="pixel" />
+        <PlanWays :pixel="pixel" :free="tool === 'choose'" />
         <PlanZones :pixel="pixel" @take="takeZone" />
         <PlanWalks :pixel="pixel" @take-point="takePoint" @add-point="addPoint" />
         <g

@@ -6,7 +6,7 @@ import { useShow } from '~/stores/show'
 import { walkName } from '~/format/words'
 
 /** The ways of the walks, to take hold of: below the zones, so that a zone on the way can be taken too. */
-defineProps<{ pixel: number }>()
+defineProps<{ pixel: number; free: boolean }>()
 const document = useShow()
 const runs = useRun()
 const selection = useSelection()
@@ -32,7 +32,7 @@ const ways = computed(() =>
       stroke="transparent"
       :stroke-width="9 * pixel"
       class="cursor-pointer"
-      pointer-events="stroke"
+      :pointer-events="free ? 'stroke' : 'none'"
       @pointerdown.stop
       @click.stop="selection.choose('walk', way.id)"
     >

@@ -11,7 +11,8 @@ const place = {
   props: [{ id: 'door', name: 'Door', kind: 'box', at: [3, 0, 0], size: [1, 2, 0.1] }],
 }
 /** The zone is entered at 1.7 s and left at 4.3 s. */
-const made = (steps: object[], more: any = {}) => oneRule(more.rule ?? {}, steps, { ...more, show: { place, sounds: [SOUND], ...more.show } })
+const made = (steps: object[], more: any = {}) =>
+  oneRule(more.rule ?? {}, steps, { ...more, show: { place, sounds: [SOUND], ...more.show } })
 function values(steps: object[], channel: string, field: string, times: number[], more: object = {}): unknown[] {
   const show = made(steps, more)
   const result = run(show, walksOf(show, ['w']), { seed: 1 })
@@ -26,14 +27,17 @@ describe('light', () => {
   const dim = { id: 'l', kind: 'light', light: 'lamp', candela: 20 }
   it('ramps from where it is, is held until release, and goes back to its base', () => {
     const step = { ...dim, ramp: { seconds: 2 }, release: { seconds: 1 }, hold: 'release' }
-    expect(values([step], 'light:lamp', 'candela', [1, 1.7, 2.7, 3.7, 4.3, 4.8, 5.3, 9])).toEqual([100, 100, 60, 20, 20, 60, 100, 100])
+    expect(values([step], 'light:lamp', 'candela', [1, 1.7, 2.7, 3.7, 4.3, 4.8, 5.3, 9])).toEqual([
+      100, 100, 60, 20, 20, 60, 100, 100,
+    ])
   })
   it('turns back from where it is when released half way', () => {
     const step = { ...dim, ramp: { seconds: 5.2 }, release: { seconds: 1 }, hold: 'release' }
     expect(values([step], 'light:lamp', 'candela', [4.3, 4.8, 5.3])).toEqual([60, 80, 100])
   })
   it('eases as the format says', () => {
-    const at = (ease: string) => values([{ ...dim, ramp: { seconds: 2, ease }, hold: 'release' }], 'light:lamp', 'candela', [2.2])[0]
+    const at = (ease: string) =>
+      values([{ ...dim, ramp: { seconds: 2, ease }, hold: 'release' }], 'light:lamp', 'candela', [2.2])[0]
     // a quarter of the time gone
     expect([at('linear'), at('in'), at('out'), at('inout')]).toEqual([80, 95, 65, 87.5])
   })
@@ -42,14 +46,24 @@ describe('light', () => {
     expect(values([step], 'light:lamp', 'candela', [2.7, 3.7, 9])).toEqual([60, 20, 20])
   })
   it('mixes colours in linear light and switches as a factor', () => {
-    const step = { id: 'l', kind: 'light', light: 'lamp', colour: '#000000', on: false, ramp: { seconds: 2 }, hold: 'release' }
+    const step = {
+      id: 'l',
+      kind: 'light',
+      light: 'lamp',
+      colour: '#000000',
+      on: false,
+      ramp: { seconds: 2 },
+      hold: 'release',
+    }
     expect(values([step], 'light:lamp', 'colour', [2.7])).toEqual(['#bcbcbc'])
     expect(values([step], 'light:lamp', 'on', [2.7, 3.7, 4.3, 5.3, 6.3])).toEqual([0.5, 0, 0, 0.5, 1])
   })
   it('of two claims the newest rules; when it ends the older one does', () => {
     const older = { ...dim, hold: 'release' }
     const newer = { ...dim, id: 'm', candela: 70, at: 0.5, hold: 1 }
-    expect(values([older, newer], 'light:lamp', 'candela', [1.7, 2.2, 3.1, 3.2, 4.2, 4.3])).toEqual([20, 70, 70, 20, 20, 100])
+    expect(values([older, newer], 'light:lamp', 'candela', [1.7, 2.2, 3.1, 3.2, 4.2, 4.3])).toEqual([
+      20, 70, 70, 20, 20, 100,
+    ])
   })
   it('an older claim that ends under a newer one changes nothing', () => {
     const older = { ...dim, hold: 1 }
@@ -61,18 +75,29 @@ describe('light', () => {
 describe('drift', () => {
   it('rises at its rate to its limit, and falls after release', () => {
     const step = { id: 'd', kind: 'drift', target: { light: 'lamp' }, rate: 50, to: 200, fall: 25 }
-    expect(values([step], 'light:lamp', 'candela', [1.7, 2.7, 3.7, 4.3, 6.3, 8.3])).toEqual([100, 150, 200, 200, 150, 100])
+    expect(values([step], 'light:lamp', 'candela', [1.7, 2.7, 3.7, 4.3, 6.3, 8.3])).toEqual([
+      100, 150, 200, 200, 150, 100,
+    ])
   })
 })
 
 describe('atmosphere and level', () => {
   it('goes back to what was there before', () => {
-    const step = { id: 'a', kind: 'atmosphere', level: 0.2, fog: { colour: '#ffffff', density: 0.5 }, ramp: { seconds: 1 }, hold: 'release' }
+    const step = {
+      id: 'a',
+      kind: 'atmosphere',
+      level: 0.2,
+      fog: { colour: '#ffffff', density: 0.5 },
+      ramp: { seconds: 1 },
+      hold: 'release',
+    }
     expect(values([step], 'atmosphere', 'level', [1, 2.2, 4, 9])).toEqual([1, 0.6, 0.2, 1])
     expect(values([step], 'atmosphere', 'fogDensity', [1, 2.2, 4, 9])).toEqual([0, 0.25, 0.5, 0])
   })
   it('takes a bus down for the player', () => {
-    expect(values([{ id: 'b', kind: 'level', bus: 'bed', gain: -12, hold: 1 }], 'bus:bed', 'gain', [1, 2, 3])).toEqual([0, -12, 0])
+    expect(values([{ id: 'b', kind: 'level', bus: 'bed', gain: -12, hold: 1 }], 'bus:bed', 'gain', [1, 2, 3])).toEqual([
+      0, -12, 0,
+    ])
   })
 })
 
@@ -91,23 +116,56 @@ describe('fade', () => {
 describe('freeze', () => {
   it('takes the controls and gives them back; the walk goes on from where it was', () => {
     const log = logFor(made([{ id: 'f', kind: 'freeze', locks: ['use', 'walk'], hold: 2 }]))
-    expect(lines(log.events)).toEqual(['1.7 enter z', '1.7 fire z r cue', '1.7 start cue', '1.7 step f use+walk', '1.7 lock use+walk', '3.7 stepEnd f', '3.7 unlock', '3.7 end cue done', '6.3 leave z', '22 walkEnd'])
+    expect(lines(log.events)).toEqual([
+      '1.7 enter z',
+      '1.7 fire z r cue',
+      '1.7 start cue',
+      '1.7 step f use+walk',
+      '1.7 lock use+walk',
+      '3.7 stepEnd f',
+      '3.7 unlock',
+      '3.7 end cue done',
+      '6.3 leave z',
+      '22 walkEnd',
+    ])
   })
   it('as long as the cue ends with the longest of the others', () => {
-    const log = logFor(made([{ id: 'f', kind: 'freeze', locks: ['look'] }, { id: 's', kind: 'sound', sound: 'thud', where: { at: 'head' }, at: 1 }]))
-    expect(lines(log.events, 'stepEnd', 'unlock', 'end')).toEqual(['4.7 stepEnd s', '4.7 stepEnd f', '4.7 unlock', '4.7 end cue done'])
+    const log = logFor(
+      made([
+        { id: 'f', kind: 'freeze', locks: ['look'] },
+        { id: 's', kind: 'sound', sound: 'thud', where: { at: 'head' }, at: 1 },
+      ]),
+    )
+    expect(lines(log.events, 'stepEnd', 'unlock', 'end')).toEqual([
+      '4.7 stepEnd s',
+      '4.7 stepEnd f',
+      '4.7 unlock',
+      '4.7 end cue done',
+    ])
   })
   it('two freezes: the locks in force are the union', () => {
     const both = [
       { id: 'f', kind: 'freeze', locks: ['look'], hold: 2 },
       { id: 'g', kind: 'freeze', locks: ['look', 'use'], at: 1, hold: 2 },
     ]
-    expect(lines(logFor(made(both)).events, 'lock', 'unlock')).toEqual(['1.7 lock look', '2.7 lock look+use', '3.7 unlock look+use', '4.7 unlock'])
-    expect(values(both, 'controls', 'locks', [1, 2, 3, 4, 5])).toEqual([[], ['look'], ['look', 'use'], ['look', 'use'], []])
+    expect(lines(logFor(made(both)).events, 'lock', 'unlock')).toEqual([
+      '1.7 lock look',
+      '2.7 lock look+use',
+      '3.7 unlock look+use',
+      '4.7 unlock',
+    ])
+    expect(values(both, 'controls', 'locks', [1, 2, 3, 4, 5])).toEqual([
+      [],
+      ['look'],
+      ['look', 'use'],
+      ['look', 'use'],
+      [],
+    ])
   })
   it('presses while only using is locked are lost; a frozen walk puts them off', () => {
     const walks = [walk('w', point(0), point(3, { pause: 1, use: true, useAfter: 0.5 }), point(9))]
-    const presses = (locks: string[]) => lines(logFor(made([{ id: 'f', kind: 'freeze', locks, hold: 4 }], { show: { walks } })).events, 'press')
+    const presses = (locks: string[]) =>
+      lines(logFor(made([{ id: 'f', kind: 'freeze', locks, hold: 4 }], { show: { walks } })).events, 'press')
     expect(presses(['use'])).toEqual(['3.5 press []'])
     expect(presses(['walk'])).toEqual(['7.5 press []'])
   })
@@ -122,13 +180,26 @@ describe('sound, bed and scatter', () => {
   it('a sound lasts as long as its file, pitched and trimmed', () => {
     const octave = { id: 's', kind: 'sound', sound: 'thud', where: { at: 'zone' }, gain: [-3, -3], pitch: [1200, 1200] }
     const log = logFor(made([octave]))
-    expect(log.events.find((event) => event.kind === 'sound')).toEqual({ t: 1.7, kind: 'sound', playing: 1, step: 's', sound: 'thud', bus: 'spot', place: [3, 1, 0], gain: -3, pitch: 1200, length: 1 })
+    expect(log.events.find((event) => event.kind === 'sound')).toEqual({
+      t: 1.7,
+      kind: 'sound',
+      playing: 1,
+      step: 's',
+      sound: 'thud',
+      bus: 'spot',
+      place: [3, 1, 0],
+      gain: -3,
+      pitch: 1200,
+      length: 1,
+    })
     expect(lines(log.events, 'stepEnd', 'end')).toEqual(['2.7 stepEnd s', '2.7 end cue done'])
     const trimmed = made([{ ...octave, pitch: [0, 0] }], { show: { sounds: [{ ...SOUND, trim: [0.5, 1.25] }] } })
     expect(lines(logFor(trimmed).events, 'stepEnd')).toEqual(['2.45 stepEnd s'])
   })
   it('a bed goes on until release', () => {
-    expect(lines(logFor(made([{ id: 'b', kind: 'bed', sound: 'thud' }])).events, 'step', 'sound', 'stepEnd', 'end')).toEqual(['1.7 step b', '1.7 sound b', '4.3 stepEnd b', '4.3 end cue released'])
+    expect(
+      lines(logFor(made([{ id: 'b', kind: 'bed', sound: 'thud' }])).events, 'step', 'sound', 'stepEnd', 'end'),
+    ).toEqual(['1.7 step b', '1.7 sound b', '4.3 stepEnd b', '4.3 end cue released'])
   })
   it('a bed that a rule does not release goes on to the end of the run', () => {
     const log = logFor(made([{ id: 'b', kind: 'bed', sound: 'thud' }], { rule: { onLeave: 'nothing' } }))
@@ -149,7 +220,9 @@ describe('sound, bed and scatter', () => {
     const sounds = ['a', 'b', 'c'].map((id) => ({ ...SOUND, id }))
     const drawn = (draw: string) => {
       const pools = [{ id: 'p', name: 'P', draw, sounds: sounds.map(({ id }) => ({ sound: id })) }]
-      const made = oneRule({ busy: 'overlap' }, [{ id: 's', kind: 'sound', pool: 'p', where: { at: 'head' } }], { show: { sounds, pools, walks: [dithering(...Array.from({ length: 30 }, (_, i) => i + 1))] } })
+      const made = oneRule({ busy: 'overlap' }, [{ id: 's', kind: 'sound', pool: 'p', where: { at: 'head' } }], {
+        show: { sounds, pools, walks: [dithering(...Array.from({ length: 30 }, (_, i) => i + 1))] },
+      })
       return logFor(made).events.flatMap((event) => (event.kind === 'sound' ? [event.sound] : []))
     }
     expect(drawn('sequence').slice(0, 7)).toEqual(['a', 'b', 'c', 'a', 'b', 'c', 'a'])
@@ -161,7 +234,14 @@ describe('sound, bed and scatter', () => {
 
 describe('prompt, camera, move', () => {
   it('a prompt is shown by presence', () => {
-    expect(values([{ id: 'p', kind: 'prompt', text: 'Look', anchor: { prop: 'door' } }], 'prompt:p', 'shown', [1, 2, 4.2, 4.3])).toEqual([false, true, true, false])
+    expect(
+      values(
+        [{ id: 'p', kind: 'prompt', text: 'Look', anchor: { prop: 'door' } }],
+        'prompt:p',
+        'shown',
+        [1, 2, 4.2, 4.3],
+      ),
+    ).toEqual([false, true, true, false])
   })
   it('a camera travels, stays, and comes back to the eyes', () => {
     const step = { id: 'c', kind: 'camera', marks: [{ mark: 'above', travel: 0, stay: 2 }], back: { seconds: 1 } }
@@ -174,10 +254,30 @@ describe('prompt, camera, move', () => {
     expect(lines(log.events, 'move', 'leave', 'walkEnd')).toEqual(['2 move', '2 leave z', '5 walkEnd'])
   })
   it('a move in a rule with a zone at the mark logs a quiet enter that no rule hears', () => {
-    const extra = { id: 'y', name: 'Y', shape: { kind: 'box', at: [10, 0, 0], size: [2, 2, 2] }, rules: [{ id: 'q', on: { at: 'enter' }, cue: 'cue' }] }
+    const extra = {
+      id: 'y',
+      name: 'Y',
+      shape: { kind: 'box', at: [10, 0, 0], size: [2, 2, 2] },
+      rules: [{ id: 'q', on: { at: 'enter' }, cue: 'cue' }],
+    }
     const show = made([{ id: 'm', kind: 'move', mark: 'far' }])
-    const log = logFor({ ...show, zones: [...show.zones, { ...show.zones[0], ...extra, shape: { ...extra.shape, yaw: 0 }, rules: [{ ...show.zones[0].rules[0], id: 'q' }] } as never] })
-    expect(lines(log.events, 'enter', 'fire').slice(0, 3)).toEqual(['1.7 enter z', '1.7 fire z r cue', '1.7 enter y quiet'])
+    const log = logFor({
+      ...show,
+      zones: [
+        ...show.zones,
+        {
+          ...show.zones[0],
+          ...extra,
+          shape: { ...extra.shape, yaw: 0 },
+          rules: [{ ...show.zones[0].rules[0], id: 'q' }],
+        } as never,
+      ],
+    })
+    expect(lines(log.events, 'enter', 'fire').slice(0, 3)).toEqual([
+      '1.7 enter z',
+      '1.7 fire z r cue',
+      '1.7 enter y quiet',
+    ])
   })
 })
 
@@ -189,16 +289,38 @@ describe('release and stop', () => {
     expect(lines(log.events, 'step', 'stepEnd', 'end')).toEqual(['5.7 step s', '7.7 stepEnd s', '7.7 end cue done'])
   })
   it('stop on leaving ends the playing at once', () => {
-    expect(lines(logFor(made([bed, late], { rule: { onLeave: 'stop' } })).events, 'step', 'stepEnd', 'end')).toEqual(['1.7 step b', '4.3 stepEnd b', '4.3 end cue stopped'])
+    expect(lines(logFor(made([bed, late], { rule: { onLeave: 'stop' } })).events, 'step', 'stepEnd', 'end')).toEqual([
+      '1.7 step b',
+      '4.3 stepEnd b',
+      '4.3 end cue stopped',
+    ])
   })
   it('a stop step ends the playings of a cue, its own too', () => {
-    expect(lines(logFor(made([bed, { id: 'x', kind: 'stop', cue: 'cue', at: 1 }, late])).events, 'step', 'stepEnd', 'end')).toEqual(['1.7 step b', '2.7 step x', '2.7 stepEnd b', '2.7 end cue stopped'])
+    expect(
+      lines(logFor(made([bed, { id: 'x', kind: 'stop', cue: 'cue', at: 1 }, late])).events, 'step', 'stepEnd', 'end'),
+    ).toEqual(['1.7 step b', '2.7 step x', '2.7 stepEnd b', '2.7 end cue stopped'])
   })
   it('a playing released in its delay with nothing else left ends then, without having started', () => {
     expect(lines(logFor(made([bed], { rule: { delay: 9 } })).events, 'start', 'end')).toEqual(['4.3 end cue released'])
   })
   it('a zone step ends presences and begins them', () => {
-    const log = logFor(made([{ id: 'x', kind: 'zone', zone: 'z', enabled: false, at: 1 }, { id: 'y', kind: 'zone', zone: 'z', enabled: true, at: 1.5 }], { rule: { limit: { times: 1 } } }))
-    expect(lines(log.events, 'zone', 'enter', 'leave', 'held')).toEqual(['1.7 enter z', '2.7 zone z', '2.7 leave z', '3.2 zone z true', '3.2 enter z', '3.2 held z r limit', '4.3 leave z'])
+    const log = logFor(
+      made(
+        [
+          { id: 'x', kind: 'zone', zone: 'z', enabled: false, at: 1 },
+          { id: 'y', kind: 'zone', zone: 'z', enabled: true, at: 1.5 },
+        ],
+        { rule: { limit: { times: 1 } } },
+      ),
+    )
+    expect(lines(log.events, 'zone', 'enter', 'leave', 'held')).toEqual([
+      '1.7 enter z',
+      '2.7 zone z',
+      '2.7 leave z',
+      '3.2 zone z true',
+      '3.2 enter z',
+      '3.2 held z r limit',
+      '4.3 leave z',
+    ])
   })
 })
