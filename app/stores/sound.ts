@@ -60,6 +60,6 @@ export const useSound = defineStore('sound', () => {
       offset,
     })),
   })
-  Object.assign(window, { esvik: { sounding } })
+  Object.assign(window, { esvik: { sounding, version: () => runs.version } })
   return { level, mute }
 })

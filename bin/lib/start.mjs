@@ -10,11 +10,12 @@ import { openDatabase, removeDatabase, StartError } from './database.mjs'
 import { ensureBuilt, serverFile } from './built.mjs'
 import { ensurePackages, root } from './fresh.mjs'
 
-const HELP = `bin/start [--port N] [--data DIR] [--fresh] [--dev] [--help]
+const HELP = `bin/start [--port N] [--data DIR] [--fresh [--yes]] [--dev] [--help]
 
   --port N     the port of the application (4600 if not given)
   --data DIR   where the database lies (.data if not given)
   --fresh      throw the database away and begin with a new one; asks first
+  --yes        with --fresh: don't ask
   --dev        with the development server, which follows changes of the sources
 
 DATABASE_URL=postgres://… uses a PostgreSQL that exists instead of a private one.

@@ -8,27 +8,36 @@ export interface Stream {
   ordinal: number
 }
 
-/** FNV-1a, 32 bits, over the UTF-8 bytes of a text. */
-export function hash(text: string): number {
-  let h = 0x811c9dc5
-  for (const char of text) {
-    const code = char.codePointAt(0)!
-    const bytes =
-      code < 0x80
-        ? [code]
-        : code < 0x800
-          ? [0xc0 | (code >> 6), 0x80 | (code & 63)]
-          : code < 0x10000
-            ? [0xe0 | (code >> 12), 0x80 | ((code >> 6) & 63), 0x80 | (code & 63)]
-            : [0xf0 | (code >> 18), 0x80 | ((code >> 12) & 63), 0x80 | ((code >> 6) & 63), 0x80 | (code & 63)]
-    for (const byte of bytes) h = Math.imul(h ^ byte, 0x01000193)
+const OFFSET = 0x811c9dc5
+const PRIME = 0x01000193
+
+/** FNV-1a, 32 bits, over the UTF-8 bytes of a text; goes on from the hash of what stood before it. */
+export function hash(text: string, from = OFFSET): number {
+  let h = from
+  for (let i = 0; i < text.length; i++) {
+    const code = text.charCodeAt(i)
+    if (code < 0x80) h = Math.imul(h ^ code, PRIME)
+    else {
+      const whole = text.codePointAt(i)!
+      if (whole > 0xffff) i++
+      h = hashWide(h, whole)
+    }
   }
   return h >>> 0
 }
 
+/** The bytes of a code point above 127. */
+function hashWide(h: number, code: number): number {
+  const size = code < 0x800 ? 1 : code < 0x10000 ? 2 : 3
+  const lead = size === 1 ? 0xc0 : size === 2 ? 0xe0 : 0xf0
+  h = Math.imul(h ^ (lead | (code >> (6 * size))), PRIME)
+  for (let rest = size - 1; rest >= 0; rest--) h = Math.imul(h ^ (0x80 | ((code >> (6 * rest)) & 63)), PRIME)
+  return h
+}
+
 /** The key of a stream: seed, rule with its zone, what draws, who. */
 export const keyOf = (seed: number, rule: string, what: string, who: string): number =>
-  hash(`${seed}|${rule}|${what}|${who}`)
+  hash(who, hash('|', hash(what, hash('|', hash(rule, hash(`${seed}|`))))))
 
 function highWord(a: number, b: number): number {
   const al = a & 0xffff

@@ -138,17 +138,21 @@ function play(world: World, length: number | undefined): number {
     agenda.put((rule.rule.on as { seconds: number }).seconds, () => hear(world, rule, undefined))
   finders.forEach((finder) => finder.refresh(0))
 
+  const nextEdge = () => {
+    let least = Infinity
+    for (const finder of finders) least = Math.min(least, finder.next())
+    return least
+  }
   let latest = Infinity
   for (;;) {
-    const edges = finders.reduce((least, finder) => Math.min(least, finder.next()), Infinity)
-    const next = Math.min(agenda.next(), edges)
+    const next = Math.min(agenda.next(), nextEdge())
     if (next === Infinity || (length !== undefined ? next > length + SAME_TIME : next > latest)) break
     world.now = next
     agenda.flush(next)
     settleStale(world, finders)
     takeEdges(world, finders)
     if (lockedIn) break
-    if (agenda.next() <= next + SAME_TIME || finders.some((finder) => finder.next() <= next + SAME_TIME)) continue
+    if (agenda.next() <= next + SAME_TIME || nextEdge() <= next + SAME_TIME) continue
     if (latest === Infinity && walkers.every((walker) => walker.ended)) latest = next + AFTERWARDS
     if (length === undefined && latest < Infinity && isQuiet(world)) {
       latest = next

@@ -156,11 +156,21 @@ const rule = fc.record({
       ),
     },
   ),
-  when: fc.array(condition, { maxLength: 1 }),
+  when: fc.oneof(
+    { weight: 2, arbitrary: fc.constant([]) },
+    { weight: 1, arbitrary: fc.array(condition, { minLength: 1, maxLength: 1 }) },
+  ),
   per: fc.constantFrom('player', 'run'),
-  debounce: fc.oneof(fc.constant(0), seconds(3), fc.integer({ min: 4, max: 20 }), fc.integer({ min: 4, max: 20 })),
-  limit: some(fc.record({ times: fc.integer({ min: 1, max: 2 }) })),
-  cooldown: some(fc.record({ seconds: seconds(8), from: fc.constantFrom('fire', 'end') })),
+  debounce: fc.oneof(
+    { weight: 3, arbitrary: fc.constant(0) },
+    { weight: 2, arbitrary: fc.integer({ min: 4, max: 20 }) },
+    { weight: 1, arbitrary: seconds(3) },
+  ),
+  limit: fc.oneof(
+    { weight: 3, arbitrary: fc.constant(undefined) },
+    { weight: 2, arbitrary: fc.record({ times: fc.integer({ min: 1, max: 2 }) }) },
+  ),
+  cooldown: some(fc.record({ seconds: fc.integer({ min: 2, max: 30 }), from: fc.constantFrom('fire', 'end') })),
   busy: fc.constantFrom('skip', 'restart', 'queue'),
   chance: fc.constantFrom(1, 1, 0.6),
   delay: fc.oneof(fc.constant(0), seconds(2)),
@@ -183,9 +193,10 @@ const walkPoint = fc.record({
   arrive: fc.integer({ min: 0, max: 5 }).map((n) => n === 0),
 })
 /** Some walks go to and fro between their first two points: thresholds are where debounces show. */
-const points = fc
-  .tuple(fc.array(walkPoint, { minLength: 2, maxLength: 9 }), fc.boolean())
-  .map(([all, dithers]) => (dithers ? all.map((p, i) => ({ ...p, at: all[i % 2].at })) : all))
+const points = fc.oneof(
+  fc.array(walkPoint, { minLength: 2, maxLength: 9 }),
+  fc.array(walkPoint, { minLength: 6, maxLength: 12 }).map((all) => all.map((p, i) => ({ ...p, at: all[i % 2].at }))),
+)
 const walk = fc.record({
   points,
   start: fc.oneof(fc.constant(0), seconds(4)),
@@ -197,7 +208,7 @@ export const SOUNDS = ['a', 'b'].map((id, n) => ({ id, name: id, asset: String(n
 
 export const randomShow: fc.Arbitrary<Show> = fc
   .record({
-    zones: fc.array(zone, { minLength: 1, maxLength: 5 }),
+    zones: fc.array(zone, { minLength: 2, maxLength: 6 }),
     cues: fc.array(fc.array(timed, { maxLength: 4 }), { minLength: 3, maxLength: 3 }),
     walks: fc.array(walk, { minLength: 1, maxLength: 2 }),
   })

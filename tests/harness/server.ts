@@ -9,6 +9,7 @@ export interface TestServer {
   url: string
   /** Ends it at once, as kill -9 does. */
   kill(): Promise<void>
+  pid(): number
   /** Starts it again on the same port. */
   start(): Promise<void>
 }
@@ -49,6 +50,7 @@ export async function startServer(env: Record<string, string> = {}): Promise<Tes
   return {
     url,
     start,
+    pid: () => child!.pid!,
     async kill() {
       if (!child || child.exitCode !== null || child.signalCode !== null) return
       child.kill('SIGKILL')

@@ -10,6 +10,7 @@ const KEYS = [
   ['← →', 'from event to event; with Shift by a second'],
   ['L', 'go round in what is marked'],
   ['+ −', 'zoom in time; 0 whole walk, Z what is marked'],
+  ['double click', 'on a mark: zoom to that firing; on the clock: whole walk'],
   ['Ctrl+Z', 'undo; with Shift redo'],
   ['Ctrl+D', 'duplicate the zone'],
   ['F', 'the score, then the plan, at full height'],

@@ -4,5 +4,5 @@ defineProps<{ stop?: boolean }>()
 </script>
 
 <template>
-  <span class="-ml-1">{{ stop ? '. ' : ', ' }}</span>
+  <span>{{ stop ? '. ' : ', ' }}</span>
 </template>

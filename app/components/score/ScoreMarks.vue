@@ -4,6 +4,7 @@ import { usePlayhead } from '~/stores/playhead'
 import { useRun } from '~/stores/run'
 import { useSelection } from '~/stores/selection'
 import { useShow } from '~/stores/show'
+import { useView } from '~/stores/view'
 import { clock, seconds } from '~/format/time'
 import { cueName, heldSentence, walkName } from '~/format/words'
 import { xOf, yOf, type Layout } from '~/score/paint'
@@ -23,6 +24,7 @@ const document = useShow()
 const runs = useRun()
 const playhead = usePlayhead()
 const selection = useSelection()
+const view = useView()
 const over = ref<Mark>()
 /** More buttons than this are more than anybody tabs through; the table of events has them all. */
 const MOST = 400
@@ -59,6 +61,12 @@ const marks = computed((): Mark[] => {
   })
   return found
 })
+/** Shows a firing with all that plays after it, or a held moment with its surroundings. */
+function zoomTo(mark: Mark) {
+  const playing = props.lanes.find((lane) => lane.zone === mark.zone)?.playings.find((p) => p.delayed === mark.t)
+  const to = Math.max(mark.t + 2, playing?.to ?? 0)
+  view.show(mark.t - (to - mark.t) * 0.15 - 0.5, to + (to - mark.t) * 0.15)
+}
 function go(mark: Mark) {
   if (mark.zone) selection.choose('zone', mark.zone)
   playhead.seek(mark.t)
@@ -79,6 +87,7 @@ function go(mark: Mark) {
       :data-t="mark.t"
       @pointerdown.stop
       @click="go(mark)"
+      @dblclick.stop="zoomTo(mark)"
       @pointerenter="over = mark"
       @pointerleave="over = undefined"
       @focus="over = mark"

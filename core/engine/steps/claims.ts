@@ -1,45 +1,68 @@
-import type { AtmosphereStep, DriftStep, LevelStep, LightStep, PropStep, Ramp, Step } from '../../show/types'
+import type { AtmosphereStep, DriftStep, Hold, LevelStep, LightStep, PropStep, Ramp, Step } from '../../show/types'
 import { atmosphereFields, tracksFor } from '../channels'
 import { audienceOf } from '../audience'
 import { distance, type Value } from '../ramps'
 import { give, keep, take, valueAt, type Claim, type Motion, type Track } from '../tracks'
 import type { Playing, StepState, World } from '../world'
 
-type Ramped = Step & { ramp: Ramp; release?: Ramp }
+type Ramped = Step & { ramp: Ramp; release?: Ramp; hold: Hold }
+/** A field that a step gives: its value, or what it adds to the base. */
 interface Aim {
-  value: Value | ((base: Value) => Value)
-  /** The length of the full way, where `seconds` is meant for it. */
-  fullWay?: number
+  field: string
+  value: Value
+  adds: boolean
+  motion: Motion
+  release: Motion
+}
+
+const aims = new WeakMap<Step, Aim[]>()
+
+/** The fields a step gives, numbers in the order of the format; worked out once for each step. */
+function aimsOf(step: Ramped, given: () => { [field: string]: { value: Value; fullWay?: number } }): Aim[] {
+  const known = aims.get(step)
+  if (known) return known
+  const made = Object.entries(given()).map(([field, { value, fullWay }]) => ({
+    field,
+    value,
+    adds: fullWay !== undefined,
+    motion: { ...step.ramp, fullWay: step.hold === 'keep' ? undefined : fullWay },
+    release: { ...(step.release ?? step.ramp), fullWay },
+  }))
+  aims.set(step, made)
+  return made
+}
+
+const targetOf = (aim: Aim, base: Value): Value => {
+  if (!aim.adds) return aim.value
+  return Array.isArray(base)
+    ? base.map((v: number, i) => v + (aim.value as number[])[i])
+    : (base as number) + (aim.value as number)
 }
 
 /** Claims fields of a channel as a step with ramp, release and hold says. The number named first sets the time of a rate. */
 function claimFields(
   world: World,
   state: StepState,
-  step: Ramped & { hold: unknown },
+  step: Ramped,
   tracks: { [field: string]: Track },
-  aims: { [field: string]: Aim },
+  given: Aim[],
 ): void {
-  const taken: [Track, Claim][] = []
-  let shared: number | undefined
-  for (const [field, aim] of Object.entries(aims)) {
-    const track = tracks[field]
-    const target = typeof aim.value === 'function' ? aim.value(track.base) : aim.value
-    const motion: Motion = {
-      ...step.ramp,
-      fullWay: aim.fullWay,
-      shared: step.ramp.rate === undefined ? undefined : shared,
-    }
-    if (step.ramp.rate !== undefined && shared === undefined && typeof target === 'number')
-      shared = distance(valueAt(track.segments, track.colour, world.now), target) / step.ramp.rate
+  const { now } = world
+  const shared = step.ramp.rate === undefined ? undefined : sharedSeconds(now, step.ramp.rate, tracks, given)
+  const taken: Taken[] = []
+  for (const aim of given) {
+    const track = tracks[aim.field]
+    const target = targetOf(aim, track.base)
+    const motion = shared === undefined ? aim.motion : { ...aim.motion, shared }
     if (step.hold === 'keep') {
-      keep(track, world.now, target, motion)
+      keep(track, now, target, motion)
       continue
     }
-    const claim: Claim = { target, motion, release: { ...(step.release ?? step.ramp), fullWay: aim.fullWay } }
-    take(track, world.now, claim)
-    taken.push([track, claim])
+    const claim: Claim = { target, motion, release: aim.release, drifts: false }
+    take(track, now, claim)
+    taken.push({ track, claim })
   }
+  if (taken.length === 0) return
   const before = state.letGo
   state.letGo = (how) => {
     before?.(how)
@@ -47,59 +70,81 @@ function claimFields(
   }
 }
 
-/** Gives fields back together: with a rate, the first number sets the time for all of them. */
-function letGo(now: number, taken: [Track, Claim][]): void {
-  let shared: number | undefined
-  for (const [track, claim] of taken) {
-    if (claim.release.rate !== undefined) {
-      if (shared === undefined && typeof claim.target === 'number') {
-        const below = track.claims.filter((c) => c !== claim).at(-1)?.target ?? track.base
-        shared = distance(valueAt(track.segments, track.colour, now), below) / claim.release.rate
-      }
-      claim.release.shared = shared
-    }
-    give(track, now, claim)
+/** How long a ramp with a rate takes: as its leading number needs. */
+function sharedSeconds(
+  now: number,
+  rate: number,
+  tracks: { [field: string]: Track },
+  given: Aim[],
+): number | undefined {
+  const leading = given.find((aim) => typeof aim.value === 'number')
+  if (!leading) return undefined
+  const track = tracks[leading.field]
+  return distance(valueAt(track.segments, track.colour, now), targetOf(leading, track.base)) / rate
+}
+
+interface Taken {
+  track: Track
+  claim: Claim
+}
+
+/** Gives fields back together: with a rate, the leading number sets the time for all of them. */
+function letGo(now: number, taken: Taken[]): void {
+  const leading =
+    taken[0].claim.release.rate === undefined ? undefined : taken.find(({ claim }) => typeof claim.target === 'number')
+  if (leading) {
+    const { track, claim } = leading
+    const below = track.claims.filter((c) => c !== claim).at(-1)?.target ?? track.base
+    const shared = distance(valueAt(track.segments, track.colour, now), below) / claim.release.rate!
+    for (const t of taken) t.claim.release = { ...t.claim.release, shared }
   }
+  for (const { track, claim } of taken) give(track, now, claim)
 }
 
 export function light(world: World, _: Playing, state: StepState, step: LightStep): undefined {
-  const aims: { [field: string]: Aim } = {}
-  if (step.candela !== undefined) aims.candela = { value: step.candela }
-  if (step.on !== undefined) aims.on = { value: step.on ? 1 : 0 }
-  if (step.colour !== undefined) aims.colour = { value: step.colour }
-  if (step.flicker !== undefined) aims.flicker = { value: step.flicker }
-  claimFields(world, state, step, tracksFor(world.tracks, world.compiled.show, `light:${step.light}`), aims)
+  const given = aimsOf(step, () => {
+    const { candela, on, colour, flicker } = step
+    return {
+      ...(candela !== undefined && { candela: { value: candela } }),
+      ...(on !== undefined && { on: { value: on ? 1 : 0 } }),
+      ...(colour !== undefined && { colour: { value: colour } }),
+      ...(flicker !== undefined && { flicker: { value: flicker } }),
+    }
+  })
+  claimFields(world, state, step, tracksFor(world.tracks, world.compiled.show, `light:${step.light}`), given)
 }
 
 export function prop(world: World, _: Playing, state: StepState, step: PropStep): undefined {
-  const adds = step.hold === 'keep'
-  const slide = step.slide?.by
-  const turn = step.turn?.by
-  const aims: { [field: string]: Aim } = {}
-  if (step.shown !== undefined) aims.shown = { value: step.shown }
-  if (step.colour !== undefined) aims.colour = { value: step.colour }
-  if (slide)
-    aims.slide = {
-      value: (base) => slide.map((v, i) => v + (base as number[])[i]),
-      fullWay: adds ? undefined : Math.hypot(...slide),
+  const given = aimsOf(step, () => {
+    const { shown, colour, slide, turn } = step
+    return {
+      ...(shown !== undefined && { shown: { value: shown } }),
+      ...(colour !== undefined && { colour: { value: colour } }),
+      ...(slide !== undefined && { slide: { value: slide.by, fullWay: Math.hypot(...slide.by) } }),
+      ...(turn !== undefined && { turn: { value: turn.by, fullWay: Math.abs(turn.by) } }),
     }
-  if (turn !== undefined)
-    aims.turn = { value: (base) => turn + (base as number), fullWay: adds ? undefined : Math.abs(turn) }
-  claimFields(world, state, step, tracksFor(world.tracks, world.compiled.show, `prop:${step.prop}`), aims)
+  })
+  claimFields(world, state, step, tracksFor(world.tracks, world.compiled.show, `prop:${step.prop}`), given)
 }
 
 export function level(world: World, playing: Playing, state: StepState, step: LevelStep): undefined {
+  const given = aimsOf(step, () => ({ gain: { value: step.gain } }))
   for (const player of audienceOf(world, playing))
-    claimFields(world, state, step, tracksFor(world.tracks, world.compiled.show, `bus:${step.bus}`, player.index), {
-      gain: { value: step.gain },
-    })
+    claimFields(
+      world,
+      state,
+      step,
+      tracksFor(world.tracks, world.compiled.show, `bus:${step.bus}`, player.index),
+      given,
+    )
 }
 
 export function atmosphere(world: World, playing: Playing, state: StepState, step: AtmosphereStep): undefined {
-  // `level` and the other fields of the look lie beside the step's own; only those of the atmosphere count.
-  const aims = Object.fromEntries(Object.entries(atmosphereFields(step)).map(([field, value]) => [field, { value }]))
+  const given = aimsOf(step, () =>
+    Object.fromEntries(Object.entries(atmosphereFields(step)).map(([field, value]) => [field, { value }])),
+  )
   for (const player of audienceOf(world, playing))
-    claimFields(world, state, step, tracksFor(world.tracks, world.compiled.show, 'atmosphere', player.index), aims)
+    claimFields(world, state, step, tracksFor(world.tracks, world.compiled.show, 'atmosphere', player.index), given)
 }
 
 export function drift(world: World, playing: Playing, state: StepState, step: DriftStep): undefined {

@@ -47,32 +47,47 @@ function placeOf(
   }
 }
 
-function sounds(
-  world: World,
-  playing: Playing,
-  step: SoundStep | BedStep | ScatterStep,
-  as: Omit<Audible, 't' | 'playing' | 'step' | 'bus' | 'heardBy' | 'until'>,
-): Audible {
-  const length = lengthOf(world, as.sound, as.pitch)
+/** What differs from one kind of sounding step to another. */
+interface Voice {
+  sound: string
+  at: Pick<Audible, 'place' | 'follows'>
+  reach: Audible['reach']
+  gain: number
+  pitch: number
+  loop: boolean
+  fadeIn: number
+  fadeOut: number
+}
+
+function sounds(world: World, playing: Playing, step: SoundStep | BedStep | ScatterStep, voice: Voice): Audible {
+  const { sound, at, reach, gain, pitch, loop, fadeIn, fadeOut } = voice
+  const length = lengthOf(world, sound, pitch)
   const audible: Audible = {
     t: world.now,
     playing: playing.number,
     step: step.id,
+    sound,
     bus: step.bus,
     heardBy: audienceOf(world, playing).map((player) => player.index),
-    until: as.loop ? Infinity : world.now + Math.max(0, length - as.fadeOut),
-    ...as,
+    place: at.place,
+    follows: at.follows,
+    reach,
+    gain,
+    pitch,
+    loop,
+    fadeIn,
+    until: loop ? Infinity : world.now + Math.max(0, length - fadeOut),
+    fadeOut,
   }
   world.audible.push(audible)
-  const { sound, bus, place, gain, pitch } = audible
   world.emit({
     t: world.now,
     kind: 'sound',
     playing: playing.number,
     step: step.id,
     sound,
-    bus,
-    place,
+    bus: step.bus,
+    place: at.place,
     gain,
     pitch,
     length,
@@ -92,7 +107,7 @@ export function sound(world: World, playing: Playing, state: StepState, step: So
   const pitch = drawn.pitch + within(step.pitch, draw(stream, 4))
   const audible = sounds(world, playing, step, {
     sound: drawn.sound,
-    ...placeOf(world, playing, step.where, stream, 5),
+    at: placeOf(world, playing, step.where, stream, 5),
     reach: step.reach,
     gain,
     pitch,
@@ -111,7 +126,7 @@ function silence(world: World, audible: Audible): void {
 export function bed(world: World, playing: Playing, state: StepState, step: BedStep): undefined {
   const audible = sounds(world, playing, step, {
     sound: step.sound,
-    ...placeOf(world, playing, step.where, streamOf(world, playing, step.id), 0),
+    at: placeOf(world, playing, step.where, streamOf(world, playing, step.id), 0),
     reach: DEFAULT_REACH,
     gain: ownGain(world, step.sound) + step.gain,
     pitch: 0,
@@ -140,7 +155,7 @@ export function scatter(world: World, playing: Playing, state: StepState, step: 
       endings.push(world.now + lengthOf(world, drawn.sound, pitch))
       sounds(world, playing, step, {
         sound: drawn.sound,
-        ...at,
+        at,
         reach: DEFAULT_REACH,
         gain,
         pitch,

@@ -1,0 +1,82 @@
+import { describe, expect, it } from 'vitest'
+import { dithering, oneRule, point, show, walk } from '../testing/small-show'
+import { cooldownDots, debounceDots, observe, vary, VARIATION, type Evidence, type Moment } from '.'
+
+const made = show({
+  place: {
+    floors: [
+      {
+        id: 'f',
+        name: 'F',
+        y: 0,
+        outline: [
+          [-1, -0.2],
+          [21, -0.2],
+          [21, 0.2],
+          [-1, 0.2],
+        ],
+      },
+    ],
+  },
+  walks: [walk('w', point(0, { pause: 2 }), point(8), point(20))],
+})
+
+describe('varied walkers', () => {
+  const walkers = Array.from({ length: 300 }, (_, seed) => vary(made, made.walks[0], seed))
+  it('keep to what is said of them', () => {
+    for (const { start, points } of walkers) {
+      expect(start).toBeGreaterThanOrEqual(0)
+      expect(start).toBeLessThanOrEqual(3)
+      for (const { pace, at } of points) {
+        expect(pace).toBeGreaterThanOrEqual(VARIATION.pace[0])
+        expect(pace).toBeLessThanOrEqual(VARIATION.pace[1])
+        expect(Math.abs(at[2])).toBeLessThanOrEqual(0.2)
+      }
+      expect(points[0].pause).toBeGreaterThanOrEqual(1)
+      expect(points[0].pause).toBeLessThanOrEqual(4)
+    }
+  })
+  it('one in five turns back', () => {
+    const share = walkers.filter(({ points }) => points.length > 3).length / walkers.length
+    expect(share).toBeGreaterThan(0.13)
+    expect(share).toBeLessThan(0.27)
+  })
+  it('the same seed gives the same walker', () =>
+    expect(vary(made, made.walks[0], 7)).toEqual(vary(made, made.walks[0], 7)))
+})
+
+describe('evidence', () => {
+  const moments = (...times: number[]): Moment[] => times.map((t) => ({ walker: 1, t, fired: true, plays: 2 }))
+  it('a debounce stops gaps shorter than it', () => {
+    expect(debounceDots(moments(1, 2, 5), 1.5).map((dot) => [dot.gap, dot.held])).toEqual([
+      [1, true],
+      [3, false],
+    ])
+  })
+  it('a cooldown counts from the last firing that it would let through', () => {
+    const rule = { debounce: 0 }
+    expect(
+      cooldownDots(moments(0, 3, 5, 9), rule, { seconds: 4, from: 'fire' }).map((dot) => [dot.gap, dot.held]),
+    ).toEqual([
+      [3, true],
+      [5, false],
+      [4, false],
+    ])
+    expect(cooldownDots(moments(0, 3, 7), rule, { seconds: 4, from: 'end' }).map((dot) => [dot.gap, dot.held])).toEqual(
+      [
+        [1, true],
+        [5, false],
+      ],
+    )
+  })
+  it('gaps of one walker say nothing about another', () => {
+    expect(debounceDots([...moments(1), { walker: 2, t: 2, fired: true, plays: 0 }], 5)).toEqual([])
+  })
+  it('observing a walker gives each moment of each rule', () => {
+    const dithered = oneRule({ cooldown: { seconds: 100 } }, [], { show: { walks: [dithering(1, 3, 5)] } })
+    const evidence: Evidence = new Map()
+    for (let walker = 1; walker <= 20; walker++) observe(dithered, ['w'], walker, evidence)
+    expect(evidence.get('r')!.filter((m) => m.fired)).toHaveLength(20)
+    expect(evidence.get('r')!.length).toBeGreaterThanOrEqual(60)
+  })
+})

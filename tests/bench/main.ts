@@ -1,0 +1,138 @@
+import { performance } from 'node:perf_hooks'
+import { run, walksOf } from '../../core/engine'
+import { parseShow, patchOf, checkTouched, type Show, type Walk } from '../../core/show'
+import { scoreOf } from '../../core/score'
+import { observe } from '../../core/study'
+import { demoShow, type KeptSound } from '../../demo/show'
+import { writeShow } from '../../core/show'
+import { sixtyHertz } from './sixty-hertz'
+
+/** The bars of the project, measured side by side in one run: look at the ratios, the seconds are this machine's. */
+const line = (what: string, value: string, bar: string) =>
+  process.stdout.write(`${what.padEnd(58)} ${value.padStart(14)}   ${bar}\n`)
+const ms = (value: number) => `${value.toFixed(value < 1 ? 3 : 2)} ms`
+
+/** The median of several measurements of the mean of some calls (ms). */
+function median(calls: number, work: () => void, times = 7): number {
+  const means = Array.from({ length: times }, () => {
+    const before = performance.now()
+    for (let i = 0; i < calls; i++) work()
+    return (performance.now() - before) / calls
+  })
+  return means.sort((a, b) => a - b)[times >> 1]
+}
+
+const kept = new Map(
+  [...soundIds()].map((id): [string, KeptSound] => [id, { name: id, hash: '0'.repeat(64), seconds: 3 }]),
+)
+function* soundIds(): Generator<string> {
+  for (const [id, n] of Object.entries({ 'rope-creak': 3, gull: 3, drip: 4, chain: 2, knock: 3 }))
+    for (let i = 1; i <= n; i++) yield `${id}-${i}`
+  yield* [
+    'wind-and-sea',
+    'loft-wind',
+    'hall-swell',
+    'kiln-breath',
+    'vault',
+    'rack-falls',
+    'horn',
+    'low-swell',
+    'gate',
+    'lantern',
+    'page',
+    'kiln-roar',
+    'salt',
+    'winch',
+    'buoy',
+  ]
+}
+const demo = demoShow(kept)
+const walks = walksOf(demo, ['curious', 'gull'])
+
+/** A show of n zones along a corridor, and a walk of an hour through it and back. */
+function bigShow(zones: number, seconds: number): { show: Show; walk: Walk } {
+  const length = zones * 4
+  const there = (x: number) =>
+    ({
+      at: [x, 0, 0],
+      pace: 1.4,
+      pause: 0,
+      use: false,
+      useAfter: 0,
+      look: 'ahead',
+      arrive: false,
+    }) as Walk['points'][number]
+  const turns = Math.max(1, Math.round((seconds * 1.4) / length))
+  const points = Array.from({ length: turns + 1 }, (_, i) => there(i % 2 === 0 ? 0 : (seconds * 1.4) / turns))
+  const walk: Walk = { id: 'w', name: 'W', body: { kind: 'player', tags: [] }, start: 0, points }
+  const file = {
+    format: 'esvik-show',
+    version: 1,
+    title: 'Big',
+    place: {},
+    cues: [{ id: 'c', name: 'C', steps: [{ id: 's', kind: 'fade', in: 0.2, stay: 0.2, out: 0.2 }] }],
+    zones: Array.from({ length: zones }, (_, i) => ({
+      id: `z-${i}`,
+      name: `Z ${i}`,
+      shape: { kind: 'box', at: [i * 4 + 2, 0, (i % 7) - 3], size: [3, 2, 4] },
+      rules: [{ id: `r-${i}`, on: { at: 'enter' }, cue: 'c', cooldown: { seconds: 5 } }],
+    })),
+  }
+  return { show: parseShow(JSON.stringify(file)), walk }
+}
+
+process.stdout.write(`Node ${process.version}; each figure is the median of 7\n\n`)
+const cold = fresh(demo)
+const first = performance.now()
+run(cold, walksOf(cold, ['curious', 'gull']), { seed: 7 })
+line('the demo, the first run in this process', ms(performance.now() - first), '≤ 16 ms')
+for (let i = 0; i < 300; i++) run(demo, walks, { seed: i })
+const warm = median(100, () => run(demo, walks, { seed: 7 }))
+line(
+  `the demo, ${demo.zones.length} zones, ${Math.round(run(demo, walks, { seed: 7 }).length)} s, warm`,
+  ms(warm),
+  '≤ 1 ms',
+)
+
+const moments = run(demo, walks, { seed: 7 }).events.filter((e) => e.kind === 'enter' || e.kind === 'leave').length
+const sampled = sixtyHertz(demo, walks, 320)
+const loop = median(3, () => void sixtyHertz(demo, walks, 320))
+line(`a 60 Hz loop over the same (${sampled} edges; exact ${moments})`, ms(loop), '')
+line('  so the engine is faster by', `${(loop / warm).toFixed(0)} ×`, '≥ 100 ×')
+
+const big = bigShow(2000, 3600)
+run(big.show, [big.walk], { seed: 1 })
+line('2,000 zones, an hour’s walk', ms(median(3, () => run(big.show, [big.walk], { seed: 1 }))), '≤ 50 ms')
+process.stdout.write('\nzones    ten minutes    an hour\n')
+for (const zones of [10, 100, 1000, 5000]) {
+  const cells = [600, 3600].map((seconds) => {
+    const { show, walk } = bigShow(zones, seconds)
+    run(show, [walk], { seed: 1 })
+    return ms(median(1, () => run(show, [walk], { seed: 1 }), 5)).padStart(12)
+  })
+  process.stdout.write(`${String(zones).padEnd(6)} ${cells.join(' ')}\n`)
+}
+
+const dial = () => {
+  const { patch, show } = patchOf(demo, (e) =>
+    e.set(['zones', 'rope-post', 'rules', 'rope', 'cooldown'], {
+      seconds: 20 + Math.floor(performance.now() % 5),
+      from: 'fire',
+    }),
+  )
+  checkTouched(show, patch)
+  return scoreOf(show, run(show, walksOf(show, ['curious', 'gull']), { seed: 7 }))
+}
+process.stdout.write('\n')
+line('a dial: edit, check, run, score (drawing is measured in the page)', ms(median(30, dial)), 'within 16 ms')
+const walkers = performance.now()
+for (let walker = 1; walker <= 200; walker++) observe(demo, ['curious', 'gull'], walker, new Map())
+line(
+  'varied walkers of the demo a second and core',
+  String(Math.round(200_000 / (performance.now() - walkers))),
+  '≥ 1,000',
+)
+
+function fresh(show: Show): Show {
+  return parseShow(writeShow(show))
+}

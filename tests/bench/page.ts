@@ -1,0 +1,67 @@
+import { readFileSync } from 'node:fs'
+import { chromium } from '@playwright/test'
+import { ask, demo, edit } from '../harness/api'
+import { startServer } from '../harness/server'
+
+/** What a page and a save cost, on the built server: save, first load, dial to redraw, memory. */
+const line = (what: string, value: string, bar: string) =>
+  process.stdout.write(`${what.padEnd(58)} ${value.padStart(14)}   ${bar}\n`)
+const median = (values: number[]) => [...values].sort((a, b) => a - b)[values.length >> 1]
+
+const server = await startServer()
+const { id, revision } = await demo(server.url)
+const saves: number[] = []
+for (let n = 0; n < 60; n++) {
+  const before = performance.now()
+  await edit(server.url, id, revision + n, [{ op: 'replace', path: '/note', value: `note ${n}` }])
+  saves.push(performance.now() - before)
+}
+line('saving one edit, acknowledged (median)', `${median(saves).toFixed(1)} ms`, '≤ 10 ms')
+
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-quic', '--disable-background-networking', '--disable-component-update'],
+})
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+let scripts = 0
+page.on('response', async (answer) => {
+  if (answer.url().endsWith('.js') && !answer.url().includes('worker'))
+    scripts += Number((await answer.allHeaders())['content-length'] ?? 0)
+})
+const loads: number[] = []
+for (let n = 0; n < 3; n++) {
+  const before = performance.now()
+  await page.goto(`${server.url}/show/${id}`)
+  await page.locator('[data-mark=fired]').first().waitFor()
+  loads.push(performance.now() - before)
+}
+line('page: from asking for it to the first marks (median of 3)', `${median(loads).toFixed(0)} ms`, '≤ 1,500 ms')
+line('scripts of the first load, as sent, without workers', `${(scripts / 3 / 1024).toFixed(0)} kB`, '≤ 200 kB')
+
+await page.getByRole('region', { name: 'Score' }).getByRole('button', { name: 'Rope post', exact: true }).click()
+const dial = page.getByRole('slider', { name: 'Cooldown' })
+await dial.waitFor()
+const redraws: number[] = await dial.evaluate(async (input: HTMLInputElement) => {
+  const found: number[] = []
+  for (let n = 0; n < 40; n++) {
+    const seen = (window as any).esvik.version()
+    const before = performance.now()
+    input.value = String(5 + n * 0.5)
+    input.dispatchEvent(new Event('input'))
+    while ((window as any).esvik.version() === seen) await new Promise((done) => setTimeout(done, 0))
+    await new Promise(requestAnimationFrame)
+    found.push(performance.now() - before)
+  }
+  input.dispatchEvent(new Event('change'))
+  return found
+})
+line('a dial: from the input to the redrawn score (median of 40)', `${median(redraws).toFixed(1)} ms`, '≤ 16 ms')
+const { body } = await ask(server.url, '/api/shows')
+const status = readFileSync(`/proc/${server.pid()}/status`, 'utf8')
+line(
+  `memory of the server with the demo open (${body.length} show)`,
+  `${Math.round(Number(/VmRSS:\s+(\d+)/.exec(status)![1]) / 1024)} MB`,
+  '≤ 250 MB',
+)
+await browser.close()
+await server.kill()
