@@ -1,0 +1,22 @@
+// Writes docs/esvik-show.schema.json from the table of fields.
+import { build } from 'esbuild'
+import { writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { root } from './fresh.mjs'
+
+const { outputFiles } = await build({
+  absWorkingDir: root,
+  stdin: {
+    contents: "import { showJsonSchema } from './core/show'; export default showJsonSchema()",
+    resolveDir: root,
+    loader: 'ts',
+  },
+  bundle: true,
+  format: 'esm',
+  platform: 'node',
+  write: false,
+})
+const { default: schema } = await import(
+  `data:text/javascript;base64,${Buffer.from(outputFiles[0].text).toString('base64')}`
+)
+writeFileSync(join(root, 'docs/esvik-show.schema.json'), JSON.stringify(schema, null, 1) + '\n')
