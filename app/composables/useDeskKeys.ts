@@ -23,6 +23,8 @@ export function useDeskKeys() {
     '+': () => view.zoom(0.7, middle()),
     '=': () => view.zoom(0.7, middle()),
     '-': () => view.zoom(1 / 0.7, middle()),
+    PageDown: () => view.pan((view.to - view.from) / 2),
+    PageUp: () => view.pan((view.from - view.to) / 2),
     '0': () => view.fit(),
     z: () => playhead.marked && view.show(playhead.marked.from, playhead.marked.to),
     f: () => (view.tall = view.tall === undefined ? 'score' : view.tall === 'score' ? 'below' : undefined),

@@ -121,6 +121,7 @@ function finishWalk(world: World, walker: Walker): void {
 /** A walk starts: its body is there from now. */
 export function appear(world: World, walker: Walker): void {
   walker.present = true
+  world.stale.add(walker)
   intend(world, walker)
   if (walker.locks.walk > 0 || walker.locks.look > 0) hold(world, walker, facingAt(walker.path, world.now))
 }

@@ -136,11 +136,5 @@ function refuse(show: Show): void {
   for (const zone of show.zones) {
     if (zone.tiedTo && moving.has(zone.tiedTo.prop))
       throw new NotYet(`The zone "${zone.name}" is tied to a prop that a cue moves, which this version can't run yet`)
-    const kit = show.kits.find((k) => k.id === zone.kit)
-    for (const rule of [...zone.rules, ...(kit?.rules ?? [])])
-      if (rule.enabled && rule.on.at === 'look')
-        throw new NotYet(
-          `A rule of the zone "${zone.name}" waits for a look, which this version can't run yet; switch the rule off to run the rest`,
-        )
   }
 }

@@ -1,9 +1,6 @@
-import { pieceBetween, standing, yawOf, type Intervals, type Piece } from '../space'
-import type { Look, Player, Point, Show, Walk, WalkPoint } from '../show/types'
+import { pieceBetween, standing, yawOf, type Facing, type Intervals, type Piece } from '../space'
+import type { Look, Player, Point, Show, Target, Walk, WalkPoint } from '../show/types'
 import type { ZoneGeometry } from './compile'
-
-/** What a body faces during a leg: a yaw, or something it keeps looking at. */
-export type Facing = { yaw: number } | { at: Point }
 
 /** A straight stretch of a walk, or a wait, in the walk's own time. */
 export interface Leg {
@@ -31,12 +28,16 @@ export interface Route {
 /** A point as the route sees it; `faces` is the yaw a mark gives until it goes on. */
 type Stop = Omit<WalkPoint, 'arrive'> & { faces?: number }
 
+/** Where a target is: a mark, or the middle of a prop. */
+export function placeOfTarget(show: Show, target: Target): Point {
+  if ('mark' in target) return show.place.marks.find((m) => m.id === target.mark)!.at
+  const prop = show.place.props.find((p) => p.id === target.prop)!
+  return [prop.at[0], prop.at[1] + prop.size[1] / 2, prop.at[2]]
+}
+
 export function targetOf(show: Show, look: Look): Facing | undefined {
   if (look === 'ahead') return undefined
-  if ('yaw' in look) return { yaw: look.yaw }
-  if ('mark' in look) return { at: show.place.marks.find((m) => m.id === look.mark)!.at }
-  const prop = show.place.props.find((p) => p.id === look.prop)!
-  return { at: [prop.at[0], prop.at[1] + prop.size[1] / 2, prop.at[2]] }
+  return 'yaw' in look ? { yaw: look.yaw } : { at: placeOfTarget(show, look) }
 }
 
 /** The route over stops. Times are worked out from its start; waiting faces the coming piece, the last point keeps the last. */

@@ -99,3 +99,67 @@ describe('moments, worked out by hand', () => {
     expect(log.events.find((event) => event.kind === 'fire')).not.toHaveProperty('player')
   })
 })
+
+describe('look', () => {
+  // The walk goes along X at 1 m/s; the zone is entered at 1.7 s and left at 14.3 s; the picture hangs at (8, −4).
+  const made = (on: object, more: any = {}) =>
+    show({
+      place: {
+        marks: [{ id: 'picture', name: 'Picture', kind: 'standing', at: [8, 1.65, -4] }],
+        walls: more.walls ?? [],
+      },
+      cues: [{ id: 'cue', name: 'Cue', steps: more.steps ?? [] }],
+      zones: [
+        {
+          id: 'z',
+          name: 'Z',
+          ...across(2, 14),
+          rules: [
+            { id: 'r', on: { at: 'look', target: { mark: 'picture' }, within: 45, ...on }, cue: 'cue', ...more.rule },
+          ],
+        },
+      ],
+      walks: [walk('w', point(0, more.first), point(20))],
+    })
+  const fired = (...args: Parameters<typeof made>) => lines(logFor(made(...args)).events, 'fire', 'held')
+
+  it('begins where the angle is just met: 45° ahead of a picture 4 m aside is 4 m before it', () => {
+    expect(fired({})).toEqual(['1.7 fire z r cue'])
+    // Facing −X all the way, the picture comes into view 4 m after it.
+    expect(fired({}, { first: { look: { yaw: 90 } } })).toEqual(['12 fire z r cue'])
+  })
+  it('must go on for its seconds, and counts once', () => {
+    expect(fired({ seconds: 2 })).toEqual(['3.7 fire z r cue'])
+    // It is in view from 1.7 s to 4 s only.
+    expect(fired({ seconds: 2.3 })).toEqual(['4 fire z r cue'])
+    expect(fired({ seconds: 2.4 })).toEqual([])
+  })
+  it('is broken by a wall, and let through by its opening', () => {
+    const wall = { id: 'wall', from: [0, -2], to: [20, -2] }
+    expect(fired({}, { walls: [wall] })).toEqual([])
+    // From (x, 0) the line to (8, −4) crosses z = −2 at (x + 8) / 2; the opening from 5.5 to 6 lets it through from x = 3 to x = 4.
+    expect(fired({}, { walls: [{ ...wall, openings: [{ id: 'slit', at: 5.5, width: 0.5 }] }] })).toEqual([
+      '3 fire z r cue',
+    ])
+    expect(fired({ seconds: 1 }, { walls: [{ ...wall, openings: [{ id: 'slit', at: 5.5, width: 0.5 }] }] })).toEqual([
+      '4 fire z r cue',
+    ])
+    expect(fired({ seconds: 1.01 }, { walls: [{ ...wall, openings: [{ id: 'slit', at: 5.5, width: 0.5 }] }] })).toEqual(
+      [],
+    )
+  })
+  it('looking at the target itself lasts from the enter to the leave', () => {
+    expect(fired({ within: 1, seconds: 12 }, { first: { look: { mark: 'picture' } } })).toEqual(['13.7 fire z r cue'])
+    expect(fired({ within: 1, seconds: 12.7 }, { first: { look: { mark: 'picture' } } })).toEqual([])
+  })
+  it('goes on while the walker is frozen, in the time of the run', () => {
+    const freeze = { id: 'f', kind: 'freeze', locks: ['walk'], hold: 5 }
+    const show = made({ seconds: 4 }, {})
+    const frozen = {
+      ...show,
+      cues: [...show.cues, { ...show.cues[0], id: 'hold', steps: [{ ...freeze, at: 0, jitter: 0, muted: false }] }],
+      rules: [{ ...show.zones[0].rules[0], id: 'c', on: { at: 'clock', seconds: 2 }, cue: 'hold' }],
+    }
+    expect(lines(logFor(frozen as never).events, 'fire')).toEqual(['2 fire c hold', '5.7 fire z r cue'])
+  })
+})

@@ -4,8 +4,9 @@ import { appear, enter, leave, LOCKED_IN } from './bodies'
 import type { Pose } from './camera'
 import { channelAt as valueOfChannel, type ChannelHistory } from './channels'
 import { compile, type Compiled } from './compile'
-import { createEdgeFinder, type Edge } from './edges'
+import { createEdgeFinder, type Edge, type EdgeFinder } from './edges'
 import type { RunEvent, RunLog } from './events'
+import { createGazes } from './gazes'
 import { loopIn } from './loops'
 import { hear } from './moments'
 import { cut, endsByItself } from './playings'
@@ -138,8 +139,10 @@ function play(world: World, length: number | undefined): number {
     agenda.put((rule.rule.on as { seconds: number }).seconds, () => hear(world, rule, undefined))
   finders.forEach((finder) => finder.refresh(0))
 
+  const gazes = walkers.map((walker) => createGazes(world, walker)).filter((g) => g !== undefined)
   const nextEdge = () => {
     let least = Infinity
+    for (const gaze of gazes) least = Math.min(least, gaze.next())
     for (const finder of finders) least = Math.min(least, finder.next())
     return least
   }
@@ -149,8 +152,9 @@ function play(world: World, length: number | undefined): number {
     if (next === Infinity || (length !== undefined ? next > length + SAME_TIME : next > latest)) break
     world.now = next
     agenda.flush(next)
-    settleStale(world, finders)
-    takeEdges(world, finders)
+    let changed = settleStale(world, finders)
+    changed = takeEdges(world, finders) || changed
+    if (changed || gazes.some((gaze) => gaze.next() <= next + SAME_TIME)) for (const gaze of gazes) gaze.turn(next)
     if (lockedIn) break
     if (agenda.next() <= next + SAME_TIME || nextEdge() <= next + SAME_TIME) continue
     if (latest === Infinity && walkers.every((walker) => walker.ended)) latest = next + AFTERWARDS
@@ -170,15 +174,18 @@ function play(world: World, length: number | undefined): number {
 
 const isQuiet = (world: World): boolean => world.signalsUnderWay === 0 && !world.playings.some(endsByItself)
 
-function settleStale(world: World, finders: ReturnType<typeof createEdgeFinder>[]): void {
+/** Looks again where something has changed. Gives whether anything had. */
+function settleStale(world: World, finders: EdgeFinder[]): boolean {
+  const changed = world.stale.size > 0
   for (const walker of world.stale) finders[walker.index].refresh(world.now)
   world.stale.clear()
+  return changed
 }
 
-function takeEdges(world: World, finders: ReturnType<typeof createEdgeFinder>[]): void {
+function takeEdges(world: World, finders: EdgeFinder[]): boolean {
   const edges: Edge[] = []
   for (const finder of finders) if (finder.next() <= world.now + SAME_TIME) edges.push(...finder.take(world.now))
-  if (edges.length === 0) return
+  if (edges.length === 0) return false
   edges.sort(
     (a, b) => Number(b.leave) - Number(a.leave) || a.zone.index - b.zone.index || a.walker.index - b.walker.index,
   )
@@ -189,7 +196,7 @@ function takeEdges(world: World, finders: ReturnType<typeof createEdgeFinder>[])
     if (leaves) leave(world, zone, walkers)
     else enter(world, zone, walkers)
   }
-  settleStale(world, finders)
+  return settleStale(world, finders)
 }
 
 function historyOf(world: World): ChannelHistory {

@@ -1,7 +1,7 @@
 import type { Lock, Point, Show, Walk } from '../show/types'
-import { positionOn, yawOf, type Cylinder } from '../space'
+import { positionOn, yawOf, type Cylinder, type Facing } from '../space'
 import type { Entry } from './agenda'
-import { cachedRoute, legAt, routeOf, routeOver, type Facing, type Route } from './legs'
+import { cachedRoute, legAt, routeOf, routeOver, type Route } from './legs'
 
 /** From a time on a body follows a route from its own time `own`, or stands still on it. */
 export interface PathPart {

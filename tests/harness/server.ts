@@ -1,9 +1,9 @@
 import { spawn, type ChildProcess } from 'node:child_process'
 import { once } from 'node:events'
 import { createServer } from 'node:net'
-import { fileURLToPath } from 'node:url'
+import { join } from 'node:path'
 
-const file = fileURLToPath(new URL('../../.output/server/index.mjs', import.meta.url))
+const file = join(process.cwd(), '.output/server/index.mjs')
 
 export interface TestServer {
   url: string

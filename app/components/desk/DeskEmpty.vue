@@ -9,7 +9,7 @@ const KEYS = [
   ['Space', 'play, pause'],
   ['← →', 'from event to event; with Shift by a second'],
   ['L', 'go round in what is marked'],
-  ['+ −', 'zoom in time; 0 whole walk, Z what is marked'],
+  ['+ −', 'zoom in time; Page up and down move; 0 whole walk, Z what is marked'],
   ['double click', 'on a mark: zoom to that firing; on the clock: whole walk'],
   ['Ctrl+Z', 'undo; with Shift redo'],
   ['Ctrl+D', 'duplicate the zone'],

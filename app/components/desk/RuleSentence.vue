@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { freeId, type Condition, type Cue, type Moment, type Rule, type Zone } from '~~/core/show'
+import { freeId, type Condition, type Cue, type Moment, type Rule, type Target, type Zone } from '~~/core/show'
 import { useSelection } from '~/stores/selection'
 import { useShow } from '~/stores/show'
 import { MOMENTS } from '~/format/words'
@@ -27,8 +27,12 @@ const whoOptions = computed(() =>
     : [...WHO, { value: who.value, words: who.value.map((kind) => `a ${kind}`).join(' or ') }],
 )
 
-/** Looking is left out: this version can't play it yet. */
-const moments = (['enter', 'leave', 'dwell', 'use', 'signal', 'clock'] as const).map((value) => ({
+const targets = computed((): { value: Target; words: string }[] => [
+  ...document.show!.place.props.map((p) => ({ value: { prop: p.id }, words: p.name })),
+  ...document.show!.place.marks.map((m) => ({ value: { mark: m.id }, words: m.name })),
+])
+const anyTarget = computed(() => targets.value[0]?.value)
+const moments = (['enter', 'leave', 'dwell', 'use', 'look', 'signal', 'clock'] as const).map((value) => ({
   value,
   words: value === 'signal' ? 'sends a signal' : MOMENTS[value],
 }))
@@ -39,6 +43,7 @@ function setMoment(kind: Moment['at']) {
     leave: { at: 'leave' },
     dwell: { at: 'dwell', seconds: 2 },
     use: { at: 'use' },
+    ...(anyTarget.value && { look: { at: 'look', target: anyTarget.value, within: 20, seconds: 0.5 } }),
     signal: { at: 'signal', name: 'go', inside: false },
     clock: { at: 'clock', seconds: 10 },
   }
@@ -130,6 +135,22 @@ const leaves = computed(() => {
       <template v-if="rule.on.at === 'dwell'"
         >{{ ' ' }}<PartNumber name="Stay" :value="rule.on.seconds" unit="s" :min="0" @change="setOn('seconds', $event)"
       /></template>
+      <template v-if="rule.on.at === 'look'">
+        {{ ' '
+        }}<PartChoice name="Target" :value="rule.on.target" :options="targets" @choose="setOn('target', $event)" />{{
+          ' within '
+        }}
+        <PartNumber
+          name="Angle"
+          :value="rule.on.within"
+          unit="°"
+          :min="0"
+          :max="180"
+          :step="5"
+          @change="setOn('within', $event)"
+        />{{ ' for ' }}
+        <PartNumber name="Look for" :value="rule.on.seconds" unit="s" :min="0" @change="setOn('seconds', $event)" />
+      </template>
       <template v-if="rule.on.at === 'signal'"
         >{{ ' ' }}<PartText name="Signal" :value="rule.on.name" @change="setOn('name', $event)"
       /></template>
@@ -190,6 +211,16 @@ const leaves = computed(() => {
       />
       {{ ' ' }}<PartChoice name="Counted" :value="rule.per" :options="pers" @choose="set('per', $event, 'Count')" />
     </template>
+    <PartEnd /><PartNumber
+      name="Chance"
+      :value="Math.round(rule.chance * 1000) / 100"
+      unit="times in 10"
+      :min="0"
+      :max="10"
+      :step="0.5"
+      @change="set('chance', $event / 10, 'Change the chance')"
+      @drop="set('chance', $event / 10, 'Change the chance')"
+    />
     {{ ' → fire ' }}<PartChoice name="Cue" cue :value="rule.cue" :options="cues" @choose="setCue" />
     <PartEnd /><PartChoice
       name="Delay"

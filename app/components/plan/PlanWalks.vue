@@ -3,7 +3,6 @@ import { facingAt, positionAt } from '~~/core/engine'
 import { usePlayhead } from '~/stores/playhead'
 import { useRun } from '~/stores/run'
 import { useSelection } from '~/stores/selection'
-import { useShow } from '~/stores/show'
 
 /** The walks of the run as dots, so that pace is seen as spacing; whoever walks, with where they look; the points of the chosen walk. */
 const props = defineProps<{ pixel: number }>()
@@ -11,7 +10,6 @@ const emit = defineEmits<{
   takePoint: [index: number, event: PointerEvent]
   addPoint: [after: number, event: MouseEvent]
 }>()
-const document = useShow()
 const runs = useRun()
 const playhead = usePlayhead()
 const selection = useSelection()

@@ -1,0 +1,110 @@
+import type { Point } from '../show/types'
+import { gaze, looks, positionOn, type Aim } from '../space'
+import { SAME_TIME } from './agenda'
+import type { RuleInstance } from './compile'
+import { legAt, placeOfTarget } from './legs'
+import { hear } from './moments'
+import { ownTime, partNow, runTime, type Walker } from './walker'
+import type { World } from './world'
+
+interface Watched {
+  rule: RuleInstance
+  aim: Aim
+  seeing: boolean
+  /** Which stretch of looking this is. */
+  stretch: number
+  /** The walker's own time at which it begins or breaks next. */
+  next: number
+}
+
+/** Follows, for one walker, the looks that the zones it is inside of wait for. */
+export interface Gazes {
+  /** The time of the run at which a look begins or breaks next. */
+  next(): number
+  /** Begins and breaks what is due at a time. */
+  turn(t: number): void
+}
+
+/** The look rules of a show that can be met by looking, watched for one walker. */
+export function createGazes(world: World, walker: Walker): Gazes | undefined {
+  const { show } = world.compiled
+  const watched: Watched[] = []
+  for (const rule of world.compiled.rules) {
+    const on = rule.rule.on
+    if (on.at !== 'look') continue
+    const target: Point = placeOfTarget(show, on.target)
+    watched.push({
+      rule,
+      aim: { target, within: on.within, eye: show.player.eye },
+      seeing: false,
+      stretch: 0,
+      next: Infinity,
+    })
+  }
+  if (watched.length === 0) return undefined
+  const { walls } = show.place
+
+  /** Whether a look is on from an own time on, and when that changes. */
+  function from(look: Watched, own: number): { seeing: boolean; next: number } {
+    const part = partNow(walker)
+    const { legs } = part.route
+    const index = legAt(part.route, own)
+    const first = legs[index]
+    if (!part.moving) {
+      const at = positionOn(first.piece, Math.min(own - first.start, first.piece.seconds))
+      return {
+        seeing: looks(at, part.held === undefined ? first.facing : { yaw: part.held }, look.aim, walls),
+        next: Infinity,
+      }
+    }
+    let seeing: boolean | undefined
+    for (let i = index; i < legs.length; i++) {
+      const leg = legs[i]
+      const local = Math.max(0, own - leg.start)
+      const spans = gaze(leg.piece, part.held === undefined ? leg.facing : { yaw: part.held }, look.aim, walls)
+      const inside = spans.findIndex((to, k) => k % 2 === 1 && spans[k - 1] <= local && to > local)
+      const here = inside >= 0
+      if (seeing === undefined) seeing = here
+      else if (here !== seeing) return { seeing, next: leg.start }
+      if (here) {
+        const to = spans[inside]
+        if (to < leg.piece.seconds - SAME_TIME) return { seeing, next: leg.start + to }
+      } else {
+        const begins = spans.find((t, k) => k % 2 === 0 && t > local)
+        if (begins !== undefined) return { seeing, next: leg.start + begins }
+      }
+    }
+    return { seeing: seeing ?? false, next: Infinity }
+  }
+
+  function begin(look: Watched): void {
+    look.seeing = true
+    const stretch = ++look.stretch
+    const on = look.rule.rule.on as { seconds: number }
+    world.agenda.put(world.now + on.seconds, () => {
+      if (look.seeing && look.stretch === stretch) hear(world, look.rule, walker)
+    })
+  }
+
+  return {
+    next() {
+      const part = partNow(walker)
+      if (!part.moving) return Infinity
+      let least = Infinity
+      for (const look of watched) if (look.next < least) least = look.next
+      return least === Infinity ? Infinity : Math.max(part.t, runTime(part, least))
+    },
+    turn(t) {
+      // What changes within the time of now has changed: rounding must not let it come again.
+      const own = Math.max(0, ownTime(partNow(walker), t)) + SAME_TIME
+      for (const look of watched) {
+        const inside = walker.present && walker.inside[look.rule.zone!.index] === 1
+        const now = inside ? from(look, own) : { seeing: false, next: Infinity }
+        look.next = now.next
+        if (now.seeing === look.seeing) continue
+        if (now.seeing) begin(look)
+        else look.seeing = false
+      }
+    },
+  }
+}

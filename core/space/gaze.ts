@@ -1,0 +1,99 @@
+import type { Point, Spot, Wall } from '../show/types'
+import { positionOn, type Piece } from './piece'
+import { product, roots, sum } from './roots'
+import { blocked } from './sight'
+import { between, yawOf } from './yaw'
+
+/** Which way somebody faces on a piece: a yaw in degrees, or towards a point. */
+export type Facing = { yaw: number } | { at: Point }
+
+/** What is looked for, from how near the middle of the picture (degrees in plan), and from how high the eyes are (m over the feet). */
+export interface Aim {
+  target: Point
+  within: number
+  eye: number
+}
+
+/**
+ * When somebody on a piece looks at a target: spans [from, to, …] in the piece's own time. The angle is taken in plan;
+ * a wall between the eyes and the target breaks it, its openings don't. Solved: between two times found here nothing changes.
+ */
+export function gaze(piece: Piece, facing: Facing, aim: Aim, walls: readonly Wall[]): number[] {
+  const end = Number.isFinite(piece.seconds) ? piece.seconds : 1
+  const looking = (t: number): boolean => looks(positionOn(piece, t), facing, aim, walls)
+  const still = piece.velocity[0] === 0 && piece.velocity[1] === 0 && piece.velocity[2] === 0
+  if (still) return looking(0) ? [0, piece.seconds] : []
+  const cuts = [0, ...turns(piece, facing, aim, end), ...covers(piece, aim, walls, end), end].sort((a, b) => a - b)
+  const spans: number[] = []
+  for (let i = 1; i < cuts.length; i++) {
+    if (cuts[i] - cuts[i - 1] < 1e-12 || !looking((cuts[i - 1] + cuts[i]) / 2)) continue
+    if (spans.length > 0 && cuts[i - 1] - spans[spans.length - 1] < 1e-9) spans[spans.length - 1] = cuts[i]
+    else spans.push(cuts[i - 1], cuts[i])
+  }
+  return spans
+}
+
+/** Whether somebody who stands at a point and faces a way looks at the target. */
+export function looks(at: Point, facing: Facing, { target, within, eye }: Aim, walls: readonly Wall[]): boolean {
+  const dx = target[0] - at[0]
+  const dz = target[2] - at[2]
+  if (dx === 0 && dz === 0) return true
+  const yaw = 'yaw' in facing ? facing.yaw : yawOf(facing.at[0] - at[0], facing.at[2] - at[2])
+  if (between(yaw, yawOf(dx, dz)) > within + 1e-9) return false
+  return !blocked(walls, [at[0], at[2]], [target[0], target[2]], at[1] + eye)
+}
+
+type Line = readonly [number, number]
+
+/** Times at which the angle to the target is just `within`: (u·v)² = |u|²|v|² cos²w, and where u·v changes sign. */
+function turns(piece: Piece, facing: Facing, { target, within }: Aim, end: number): number[] {
+  const cos2 = Math.cos((within * Math.PI) / 180) ** 2
+  const vx: Line = [target[0] - piece.from[0], -piece.velocity[0]]
+  const vz: Line = [target[2] - piece.from[2], -piece.velocity[2]]
+  let ux: readonly number[]
+  let uz: readonly number[]
+  if ('yaw' in facing) {
+    const a = (facing.yaw * Math.PI) / 180
+    ux = [-Math.sin(a)]
+    uz = [-Math.cos(a)]
+  } else {
+    ux = [facing.at[0] - piece.from[0], -piece.velocity[0]]
+    uz = [facing.at[2] - piece.from[2], -piece.velocity[2]]
+  }
+  const dot = sum(product(ux, vx), product(uz, vz))
+  const lengths = product(sum(product(ux, ux), product(uz, uz)), sum(product(vx, vx), product(vz, vz)))
+  return [...roots(sum(product(dot, dot), lengths, -cos2), 0, end), ...roots(dot, 0, end)]
+}
+
+/** Times at which a wall's end, or the edge of an opening, comes into line with eyes and target, or the eyes cross its line or its height. */
+function covers(piece: Piece, { target, eye }: Aim, walls: readonly Wall[], end: number): number[] {
+  const found: number[] = []
+  const solve = (constant: number, slope: number) => {
+    if (slope === 0) return
+    const t = -constant / slope
+    if (t > 0 && t < end) found.push(t)
+  }
+  const [px, py, pz] = piece.from
+  const [vx, vy, vz] = piece.velocity
+  for (const wall of walls) {
+    const length = Math.hypot(wall.to[0] - wall.from[0], wall.to[1] - wall.from[1]) || 1
+    const dx = (wall.to[0] - wall.from[0]) / length
+    const dz = (wall.to[1] - wall.from[1]) / length
+    const spot = (d: number): Spot => [wall.from[0] + dx * d, wall.from[1] + dz * d]
+    const edges = [0, length, ...wall.openings.flatMap((o) => [o.at, o.at + o.width])].map(spot)
+    for (const [ex, ez] of edges) {
+      const lx = ex - target[0]
+      const lz = ez - target[2]
+      solve(lx * (pz - target[2]) - lz * (px - target[0]), lx * vz - lz * vx)
+    }
+    solve((px - wall.from[0]) * dz - (pz - wall.from[1]) * dx, vx * dz - vz * dx)
+    if (vy !== 0)
+      for (const height of [
+        wall.y,
+        wall.y + wall.height,
+        ...wall.openings.flatMap((o) => [wall.y + o.sill, wall.y + o.sill + o.height]),
+      ])
+        solve(py + eye - height, vy)
+  }
+  return found
+}
