@@ -1,6 +1,7 @@
 import type { Lock, Point } from '../show/types'
 import { touches } from '../space'
 import type { CompiledZone } from './compile'
+import { solidAt } from './mobile'
 import { awaitDwell, hear, press } from './moments'
 import { cut, release } from './playings'
 import { facingAt, partNow, positionAt, reroute, runTime, turnPage, type Walker } from './walker'
@@ -76,8 +77,8 @@ export function setZone(world: World, zone: CompiledZone, enabled: boolean): voi
 }
 
 function touchesNow(world: World, zone: CompiledZone, walker: Walker, rim: number): boolean {
-  const { solid, notices } = zone.geometry
-  return touches(solid, rim, walker.cylinders[notices], positionAt(walker.path, world.now))
+  const { notices } = zone.geometry
+  return touches(solidAt(world, zone, world.now), rim, walker.cylinders[notices], positionAt(walker.path, world.now))
 }
 
 /** Puts a body at a mark; all leaves first, then enters. */

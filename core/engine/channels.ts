@@ -1,4 +1,4 @@
-import type { Atmosphere, Lock, Show, Step } from '../show/types'
+import type { Atmosphere, Lock, Show, Spot, Step } from '../show/types'
 import { BUSES } from '../show/table'
 import { cameraAt, type CameraClaim, type Pose } from './camera'
 import { opacityAt, type FadeClaim } from './picture'
@@ -13,6 +13,8 @@ export interface ChannelHistory {
   fields: { [channel: string]: { [field: string]: { colour: boolean; segments: Segment[] } } }
   fades: FadeClaim[][]
   cameras: CameraClaim[][]
+  /** For each prop that turned: from when on about which spot of its own frame. */
+  abouts: { [prop: string]: { t: number; about: Spot }[] }
   /** For each player the locks in force from a time on. */
   locks: { t: number; locks: Lock[] }[][]
 }

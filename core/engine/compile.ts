@@ -22,6 +22,8 @@ export interface CompiledZone {
   index: number
   zone: Zone
   geometry: ZoneGeometry
+  /** Tied to a prop that a cue slides or turns. */
+  mobile: boolean
   rules: RuleInstance[]
 }
 export interface CompiledCue {
@@ -65,6 +67,7 @@ export class NotYet extends Error {
 
 export function compile(show: Show): Compiled {
   refuse(show)
+  const moving = movedProps(show)
   const cues = new Map<string, CompiledCue>(
     show.cues.map((cue) => [cue.id, { cue, steps: cue.steps.filter((step) => !step.muted) }]),
   )
@@ -76,7 +79,8 @@ export function compile(show: Show): Compiled {
     return made
   }
   const zones = show.zones.map((zone, index) => {
-    const compiled: CompiledZone = { index, zone, geometry: geometryOf(show, zone), rules: [] }
+    const mobile = zone.tiedTo !== undefined && moving.has(zone.tiedTo.prop)
+    const compiled: CompiledZone = { index, zone, geometry: geometryOf(show, zone), mobile, rules: [] }
     const kit = zone.kit === undefined ? undefined : show.kits.find((k) => k.id === zone.kit)
     const kitRules = (kit?.rules ?? []).map((rule) =>
       instance({ ...rule, ...zone.overrides?.[rule.id] }, compiled, `${zone.id}/${rule.id}`),
@@ -123,18 +127,17 @@ export const middleOfZone = (zone: CompiledZone): [number, number, number] => mi
 
 /** Refuses what this version of the engine has not got, naming it: never ignored in silence. */
 function refuse(show: Show): void {
-  const moving = new Set<string>()
   for (const cue of show.cues)
-    for (const step of cue.steps) {
-      if (step.muted) continue
-      if (step.kind === 'fling')
-        throw new NotYet(
-          `The cue "${cue.name}" flings a prop, which this version can't run yet; mute the step to run the rest`,
-        )
-      if (step.kind === 'prop' && (step.slide || step.turn)) moving.add(step.prop)
-    }
-  for (const zone of show.zones) {
-    if (zone.tiedTo && moving.has(zone.tiedTo.prop))
-      throw new NotYet(`The zone "${zone.name}" is tied to a prop that a cue moves, which this version can't run yet`)
-  }
+    if (cue.steps.some((step) => step.kind === 'fling' && !step.muted))
+      throw new NotYet(
+        `The cue "${cue.name}" flings a prop, which this version can't run yet; mute the step to run the rest`,
+      )
+}
+
+/** The props that a cue slides or turns. */
+function movedProps(show: Show): Set<string> {
+  const steps = show.cues.flatMap((cue) => cue.steps)
+  return new Set(
+    steps.flatMap((step) => (step.kind === 'prop' && !step.muted && (step.slide || step.turn) ? [step.prop] : [])),
+  )
 }

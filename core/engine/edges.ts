@@ -41,7 +41,7 @@ export function createEdgeFinder(compiled: Compiled, walker: Walker, enabled: Ui
     let inside = 0
     for (const zone of touched) inside += walker.inside[zone.index]
     if (inside === walker.insideOf) return touched
-    return compiled.zones.filter((zone) => walker.inside[zone.index] === 1 || touched.includes(zone))
+    return compiled.zones.filter((zone) => !zone.mobile && (walker.inside[zone.index] === 1 || touched.includes(zone)))
   }
 
   function search(from: number, fromOwn: number): void {
@@ -104,7 +104,7 @@ function zonesTouched(compiled: Compiled, walker: Walker, leg: Leg): CompiledZon
   if (known) return known
   const touched: CompiledZone[] = []
   for (const zone of candidates(compiled, walker, leg))
-    if (contacts(walker, zone.geometry, leg).stay.length > 0) touched.push(zone)
+    if (!zone.mobile && contacts(walker, zone.geometry, leg).stay.length > 0) touched.push(zone)
   compiled.touched.set(leg, touched)
   return touched
 }

@@ -8,6 +8,7 @@ import { createEdgeFinder, type Edge, type EdgeFinder } from './edges'
 import type { RunEvent, RunLog } from './events'
 import { createGazes } from './gazes'
 import { loopIn } from './loops'
+import { createMobileFinder, type MobileFinder } from './mobile'
 import { hear } from './moments'
 import { cut, endsByItself } from './playings'
 import type { Value } from './ramps'
@@ -120,6 +121,7 @@ function createWorld(compiled: Compiled, walks: readonly Walk[], seed: number): 
     fades: walks.map(() => []),
     cameras: walks.map(() => []),
     locks: walks.map(() => []),
+    abouts: {},
     audible: [],
     stale: new Set(),
     checkLockedIn: () => {},
@@ -140,8 +142,9 @@ function play(world: World, length: number | undefined): number {
   finders.forEach((finder) => finder.refresh(0))
 
   const gazes = walkers.map((walker) => createGazes(world, walker)).filter((g) => g !== undefined)
+  const mobile = createMobileFinder(world)
   const nextEdge = () => {
-    let least = Infinity
+    let least = mobile?.next() ?? Infinity
     for (const gaze of gazes) least = Math.min(least, gaze.next())
     for (const finder of finders) least = Math.min(least, finder.next())
     return least
@@ -153,7 +156,9 @@ function play(world: World, length: number | undefined): number {
     world.now = next
     agenda.flush(next)
     let changed = settleStale(world, finders)
-    changed = takeEdges(world, finders) || changed
+    mobile?.refresh(next)
+    changed = takeEdges(world, finders, mobile) || changed
+    mobile?.refresh(next)
     if (changed || gazes.some((gaze) => gaze.next() <= next + SAME_TIME)) for (const gaze of gazes) gaze.turn(next)
     if (lockedIn) break
     if (agenda.next() <= next + SAME_TIME || nextEdge() <= next + SAME_TIME) continue
@@ -182,8 +187,8 @@ function settleStale(world: World, finders: EdgeFinder[]): boolean {
   return changed
 }
 
-function takeEdges(world: World, finders: EdgeFinder[]): boolean {
-  const edges: Edge[] = []
+function takeEdges(world: World, finders: EdgeFinder[], mobile: MobileFinder | undefined): boolean {
+  const edges: Edge[] = mobile?.take(world.now) ?? []
   for (const finder of finders) if (finder.next() <= world.now + SAME_TIME) edges.push(...finder.take(world.now))
   if (edges.length === 0) return false
   edges.sort(
@@ -205,7 +210,7 @@ function historyOf(world: World): ChannelHistory {
     fields[channel] = Object.fromEntries(
       Object.entries(tracks).map(([name, { colour, segments }]) => [name, { colour, segments }]),
     )
-  return { fields, fades: world.fades, cameras: world.cameras, locks: world.locks }
+  return { fields, fades: world.fades, cameras: world.cameras, locks: world.locks, abouts: world.abouts }
 }
 
 /** The log as it is written to a file. */

@@ -91,6 +91,7 @@ export interface World {
   fades: FadeClaim[][]
   cameras: CameraClaim[][]
   locks: ChannelHistory['locks']
+  abouts: ChannelHistory['abouts']
   audible: Audible[]
   /** Walks whose place among the edges must be looked up again. */
   stale: Set<Walker>

@@ -1,4 +1,4 @@
-import { channelAt, facingAt, linearOf, positionAt, type Run } from '../engine'
+import { channelAt, facingAt, linearOf, positionAt, tiedPoint, type Run } from '../engine'
 import type { Light, Point, Show } from '../show/types'
 import { blocked } from '../space'
 
@@ -63,11 +63,7 @@ const ARM = 0.5
 /** Where a light is at a time: its own place, with its prop, or in the hand of the run's first player. */
 export function lightPlace(show: Show, run: Run, light: Light, carrier: number, t: number): Point {
   if (!light.tiedTo) return light.at
-  if ('prop' in light.tiedTo) {
-    const { prop: id } = light.tiedTo
-    const prop = show.place.props.find((p) => p.id === id)!
-    return [prop.at[0] + light.at[0], prop.at[1] + light.at[1], prop.at[2] + light.at[2]]
-  }
+  if ('prop' in light.tiedTo) return tiedPoint(show, run.channels, light.tiedTo.prop, light.at, t)
   const path = run.paths[Math.max(0, carrier)]
   const [x, y, z] = positionAt(path, t)
   const yaw = (facingAt(path, t) * Math.PI) / 180

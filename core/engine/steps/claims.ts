@@ -124,6 +124,7 @@ export function prop(world: World, _: Playing, state: StepState, step: PropStep)
       ...(turn !== undefined && { turn: { value: turn.by, fullWay: Math.abs(turn.by) } }),
     }
   })
+  if (step.turn) (world.abouts[step.prop] ??= []).push({ t: world.now, about: step.turn.about })
   claimFields(world, state, step, tracksFor(world.tracks, world.compiled.show, `prop:${step.prop}`), given)
 }
 
