@@ -1,6 +1,6 @@
 import { readFile, writeFile } from 'node:fs/promises'
 import { text } from 'node:stream/consumers'
-import { channelAt, logOf, NotYet, run as play, RunError, walksOf, type Run } from '../core/engine'
+import { channelAt, logOf, prepare, run as play, RunError, walksOf, type Run } from '../core/engine'
 import { parseShow, ShowError, type Show } from '../core/show'
 import { CliError } from './errors'
 
@@ -25,19 +25,20 @@ function mended<T>(work: () => T): T {
   try {
     return work()
   } catch (error) {
-    if (error instanceof ShowError || error instanceof RunError || error instanceof NotYet)
-      throw new CliError(error.message.replaceAll('\n', ' '))
+    if (error instanceof ShowError || error instanceof RunError) throw new CliError(error.message.replaceAll('\n', ' '))
     throw error
   }
 }
 
 async function playFile(file: string, options: RunOptions): Promise<{ show: Show; result: Run }> {
   const source = await readText(file)
+  const show = mended(() => parseShow(source))
+  await prepare(show)
   return mended(() => {
-    const show = parseShow(source)
     if (options.walk.length === 0)
       throw new CliError(`Name a walk with --walk; the show has ${show.walks.map((w) => w.id).join(', ') || 'none'}`)
-    return { show, result: play(show, walksOf(show, options.walk), { seed: options.seed, length: options.length }) }
+    const result = play(show, walksOf(show, options.walk), { seed: options.seed, length: options.length })
+    return { show, result }
   })
 }
 

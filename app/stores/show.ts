@@ -70,7 +70,7 @@ export const useShow = defineStore('show', () => {
     pending = ((await stored(outbox())) as Edit[] | undefined) ?? []
     unsent.value = pending.length
     rebuild()
-    state.value = 'saved'
+    state.value = pending.length > 0 ? 'saving' : 'saved'
     savedAt.value = Date.now()
     void send()
   }

@@ -1,5 +1,5 @@
 import { expose } from 'comlink'
-import { NotYet, RunError } from '../../core/engine'
+import { prepare, RunError } from '../../core/engine'
 import type { Show } from '../../core/show'
 import { observe, type Evidence, type Moment } from '../../core/study'
 
@@ -17,6 +17,7 @@ const worker = {
     told: (done: number) => void,
   ): Promise<[string, Moment[]][] | undefined> {
     const mine = ++newest
+    await prepare(show)
     const evidence: Evidence = new Map()
     let since = performance.now()
     try {
@@ -30,7 +31,7 @@ const worker = {
         }
       }
     } catch (error) {
-      if (error instanceof RunError || error instanceof NotYet) return []
+      if (error instanceof RunError) return []
       throw error
     }
     told(walkers)

@@ -1,5 +1,5 @@
 import { expose } from 'comlink'
-import { NotYet, run, RunError, walksOf, type Run } from '../../core/engine'
+import { isPrepared, prepare, run, RunError, walksOf, type Run } from '../../core/engine'
 import { luxOver } from '../../core/light'
 import { applyPatch, type Operation, type Show } from '../../core/show'
 import { scoreOf, type Score } from '../../core/score'
@@ -30,10 +30,11 @@ const worker = {
   open(document: Show): void {
     show = drafted = document
   },
-  run({ walks, seed, done, draft, walker: varied }: RunRequest): RunAnswer {
+  async run({ walks, seed, done, draft, walker: varied }: RunRequest): Promise<RunAnswer> {
     for (const patch of done) show = applyPatch(show, patch)
     drafted = draft ? applyPatch(show, draft) : show
     latest = undefined
+    if (!isPrepared(drafted)) await prepare(drafted)
     const before = performance.now()
     try {
       const followed = walksOf(drafted, walks)
@@ -41,7 +42,7 @@ const worker = {
       const score = scoreOf(drafted, latest)
       return { run: plainRun(latest), score, took: performance.now() - before }
     } catch (error) {
-      if (error instanceof RunError || error instanceof NotYet) return { problem: error.message }
+      if (error instanceof RunError) return { problem: error.message }
       throw error
     }
   },

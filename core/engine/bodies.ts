@@ -5,7 +5,7 @@ import { solidAt } from './mobile'
 import { awaitDwell, hear, press } from './moments'
 import { cut, release } from './playings'
 import { facingAt, partNow, positionAt, reroute, runTime, turnPage, type Walker } from './walker'
-import { nameOf, type World } from './world'
+import { named, nameOf, type World } from './world'
 
 /** When every walk that has not ended has been walk-locked for this long, the run is over (s). */
 export const LOCKED_IN = 60
@@ -17,7 +17,7 @@ export function enter(world: World, zone: CompiledZone, walkers: readonly Walker
     walker.insideOf++
     walker.visit[zone.index]++
     world.stale.add(walker)
-    const event = { t: world.now, kind: 'enter' as const, player: nameOf(walker), zone: zone.zone.id }
+    const event = { t: world.now, kind: 'enter' as const, ...named(walker), zone: zone.zone.id }
     world.emit(quiet ? { ...event, quiet: true } : event)
     releaseOf(world, zone, walker, true)
     awaitDwell(world, walker, zone)
@@ -31,7 +31,7 @@ export function leave(world: World, zone: CompiledZone, walkers: readonly Walker
     walker.insideOf--
     walker.visit[zone.index]++
     world.stale.add(walker)
-    world.emit({ t: world.now, kind: 'leave', player: nameOf(walker), zone: zone.zone.id })
+    world.emit({ t: world.now, kind: 'leave', ...named(walker), zone: zone.zone.id })
     releaseOf(world, zone, walker, false)
   }
   hearEdge(world, zone, walkers, 'leave')
@@ -56,7 +56,7 @@ export function setZone(world: World, zone: CompiledZone, enabled: boolean): voi
   const was = world.enabled[zone.index] === 1
   world.emit({ t: world.now, kind: 'zone', zone: zone.zone.id, enabled })
   if (was === enabled) return
-  const here = world.walkers.filter((walker) => walker.present)
+  const here = world.bodies.filter((walker) => walker.present)
   here.forEach((walker) => world.stale.add(walker))
   if (enabled) {
     world.enabled[zone.index] = 1

@@ -60,13 +60,7 @@ function geometryOf(show: Show, zone: Zone): ZoneGeometry {
   return geometry
 }
 
-/** What `compile` can't run yet, with the place where it stands. */
-export class NotYet extends Error {
-  override name = 'NotYet'
-}
-
 export function compile(show: Show): Compiled {
-  refuse(show)
   const moving = movedProps(show)
   const cues = new Map<string, CompiledCue>(
     show.cues.map((cue) => [cue.id, { cue, steps: cue.steps.filter((step) => !step.muted) }]),
@@ -124,15 +118,6 @@ function indexOf(zones: CompiledZone[]): Flatbush {
 }
 
 export const middleOfZone = (zone: CompiledZone): [number, number, number] => middleOf(zone.geometry.solid)
-
-/** Refuses what this version of the engine has not got, naming it: never ignored in silence. */
-function refuse(show: Show): void {
-  for (const cue of show.cues)
-    if (cue.steps.some((step) => step.kind === 'fling' && !step.muted))
-      throw new NotYet(
-        `The cue "${cue.name}" flings a prop, which this version can't run yet; mute the step to run the rest`,
-      )
-}
 
 /** The props that a cue slides or turns. */
 function movedProps(show: Show): Set<string> {

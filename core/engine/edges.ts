@@ -46,6 +46,10 @@ export function createEdgeFinder(compiled: Compiled, walker: Walker, enabled: Ui
 
   function search(from: number, fromOwn: number): void {
     const { legs } = partNow(walker).route
+    pending = []
+    earliest = Infinity
+    // What lies about is no body; it is one while it flies.
+    if (walker.kind === 'prop' && !walker.present) return
     for (leg = from; leg < legs.length; leg++) {
       const local = Math.max(0, fromOwn - legs[leg].start)
       pending = []

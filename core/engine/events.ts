@@ -5,12 +5,21 @@ export type EndReason = 'done' | 'released' | 'stopped' | 'restarted' | 'run ove
 
 /** One event of a run's log (`esvik-run`, version 1). Times in seconds. */
 export type RunEvent =
-  | { t: number; kind: 'enter'; player: string; zone: string; quiet?: true }
-  | { t: number; kind: 'leave'; player: string; zone: string }
-  | { t: number; kind: 'fire'; rule: string; zone?: string; cue: string; playing: number; player?: string }
-  | { t: number; kind: 'held'; rule: string; zone?: string; player?: string; gate: Gate; left?: number }
-  | { t: number; kind: 'start'; playing: number; cue: string; player?: string }
-  | { t: number; kind: 'end'; playing: number; cue: string; player?: string; why: EndReason }
+  | { t: number; kind: 'enter'; player?: string; prop?: string; zone: string; quiet?: true }
+  | { t: number; kind: 'leave'; player?: string; prop?: string; zone: string }
+  | {
+      t: number
+      kind: 'fire'
+      rule: string
+      zone?: string
+      cue: string
+      playing: number
+      player?: string
+      prop?: string
+    }
+  | { t: number; kind: 'held'; rule: string; zone?: string; player?: string; prop?: string; gate: Gate; left?: number }
+  | { t: number; kind: 'start'; playing: number; cue: string; player?: string; prop?: string }
+  | { t: number; kind: 'end'; playing: number; cue: string; player?: string; prop?: string; why: EndReason }
   | StepEvent
   | { t: number; kind: 'stepEnd'; playing: number; step: string }
   | SoundEvent
@@ -20,6 +29,7 @@ export type RunEvent =
   | { t: number; kind: 'signal'; name: string; playing?: number; heard: number }
   | { t: number; kind: 'flag'; flag: string; value: boolean | number }
   | { t: number; kind: 'zone'; zone: string; enabled: boolean }
+  | { t: number; kind: 'impact'; prop: string; at: Point; speed: number }
   | { t: number; kind: 'walkEnd'; player: string; locked?: true }
 export interface StepEvent {
   t: number
@@ -31,6 +41,10 @@ export interface StepEvent {
   text?: string
   marks?: string[]
   locks?: Lock[]
+  speed?: number
+  yaw?: number
+  pitch?: number
+  spin?: number
   channel?: string
 }
 export interface SoundEvent {

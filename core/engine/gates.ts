@@ -12,7 +12,7 @@ const tooSoon = (left: number): boolean => left > SAME_TIME
 
 /** The memory that a rule's limit, cooldown and busy look at, for a body. */
 export function memoryOf(world: World, rule: RuleInstance, body: Body): Memory {
-  const place = rule.rule.per === 'run' ? rule.index * (world.walkers.length + 2) : placeOf(world, rule, body)
+  const place = rule.rule.per === 'run' ? rule.index * (world.bodies.length + 2) : placeOf(world, rule, body)
   return (world.memories[place] ??= {
     fired: 0,
     firedAt: -Infinity,
@@ -25,7 +25,7 @@ export function memoryOf(world: World, rule: RuleInstance, body: Body): Memory {
 
 /** Where in a flat list the memory of a rule for a body stands; nobody has a place too, and the whole run the first. */
 export function placeOf(world: World, rule: RuleInstance, body: Body): number {
-  return rule.index * (world.walkers.length + 2) + (body ? body.index + 2 : 1)
+  return rule.index * (world.bodies.length + 2) + (body ? body.index + 2 : 1)
 }
 
 export function holds(condition: Condition, value: boolean | number): boolean {
@@ -73,7 +73,7 @@ export function judge(world: World, instance: RuleInstance, body: Body, ordinal:
 }
 
 function isMeant({ rule }: RuleInstance, body: NonNullable<Body>): boolean {
-  return rule.who.kinds.includes(body.walk.body.kind) && rule.who.tags.every((tag) => body.tags.has(tag))
+  return rule.who.kinds.includes(body.kind) && rule.who.tags.every((tag) => body.tags.has(tag))
 }
 
 function restLeft(world: World, { rule }: RuleInstance, memory: Memory): number {

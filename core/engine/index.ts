@@ -1,13 +1,26 @@
 export { audienceOf } from './audience'
 export { type Pose } from './camera'
 export { atmosphereFields, baseFields, type ChannelHistory } from './channels'
-export { compile, NotYet } from './compile'
+export { compile } from './compile'
+export type { FlightRecord } from './flights'
 export * from './events'
 export { targetOf } from './legs'
 export { tiedPoint } from './poses'
 export { opacityAt } from './picture'
 export { colourOf, linearOf, type Value } from './ramps'
-export { channelAt, facingAt, logOf, positionAt, run, RunError, walksOf, type Run, type RunOptions } from './run'
+export {
+  channelAt,
+  facingAt,
+  isPrepared,
+  logOf,
+  positionAt,
+  prepare,
+  run,
+  RunError,
+  walksOf,
+  type Run,
+  type RunOptions,
+} from './run'
 export { channelOf } from './steps/log'
 export { type PathPart } from './walker'
 export { type Audible } from './world'

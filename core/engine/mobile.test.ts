@@ -6,7 +6,16 @@ const made = (step: object, more: any = {}) =>
   show({
     place: { props: [{ id: 'cart', name: 'Cart', kind: 'box', at: [0, 0, 0], size: [1, 1, 1], yaw: more.yaw ?? 0 }] },
     cues: [{ id: 'go', name: 'Go', steps: [{ id: 's', kind: 'prop', prop: 'cart', hold: 'keep', ...step }] }],
-    zones: [{ id: 'z', name: 'Z', notices: 'feet', tiedTo: { prop: 'cart' }, shape: { kind: 'box', at: more.at ?? [0, 0, 0], size: [1, 1, 1] }, ...more.zone }],
+    zones: [
+      {
+        id: 'z',
+        name: 'Z',
+        notices: 'feet',
+        tiedTo: { prop: 'cart' },
+        shape: { kind: 'box', at: more.at ?? [0, 0, 0], size: [1, 1, 1] },
+        ...more.zone,
+      },
+    ],
     rules: [{ id: 'c', on: { at: 'clock', seconds: 2 }, cue: 'go' }],
     walks: [walk('w', point(5, { pause: 20 }), ...(more.points ?? []))],
   })
@@ -18,7 +27,9 @@ describe('zones tied to props that move', () => {
     expect(edges({ slide: { by: [10, 0, 0] }, ramp: { seconds: 10 } })).toEqual(['6.5 enter z', '7.5 leave z'])
   })
   it('with an ease it is bracketed: half way through a smooth slide is half way', () => {
-    const [enter, leave] = edges({ slide: { by: [10, 0, 0] }, ramp: { seconds: 10, ease: 'inout' } }).map((line) => Number(line.split(' ')[0]))
+    const [enter, leave] = edges({ slide: { by: [10, 0, 0] }, ramp: { seconds: 10, ease: 'inout' } }).map((line) =>
+      Number(line.split(' ')[0]),
+    )
     // 3u² − 2u³ = 0.45 and 0.55
     expect(enter).toBeCloseTo(2 + 10 * 0.46665, 3)
     expect(leave).toBeCloseTo(2 + 10 * 0.53335, 3)
@@ -32,13 +43,19 @@ describe('zones tied to props that move', () => {
   })
   it('a slide is in the prop’s own frame', () => {
     // A cart that faces −X (yaw 90) slides along its own −Z, which is −X: away.
-    expect(edges({ slide: { by: [0, 0, 10] }, ramp: { seconds: 10 } }, { yaw: 90 })).toEqual(['6.5 enter z', '7.5 leave z'])
+    expect(edges({ slide: { by: [0, 0, 10] }, ramp: { seconds: 10 } }, { yaw: 90 })).toEqual([
+      '6.5 enter z',
+      '7.5 leave z',
+    ])
   })
   it('somebody who walks meets it where both are', () => {
     // From x = 5 at 1 m/s from 2 s on towards it, which comes at 1 m/s: 4.5 m apart, met after 2.25 s.
     const walks = { points: [point(-20)] }
     const show = made({ slide: { by: [10, 0, 0] }, ramp: { seconds: 10 } }, walks)
-    const meeting = { ...show, walks: [{ ...show.walks[0], points: show.walks[0].points.map((p, i) => (i === 0 ? { ...p, pause: 2 } : p)) }] }
+    const meeting = {
+      ...show,
+      walks: [{ ...show.walks[0], points: show.walks[0].points.map((p, i) => (i === 0 ? { ...p, pause: 2 } : p)) }],
+    }
     expect(lines(logFor(meeting).events, 'enter', 'leave')).toEqual(['4.25 enter z', '4.75 leave z'])
   })
   it('jumps at once with a step without a ramp', () => {

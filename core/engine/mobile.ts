@@ -79,7 +79,7 @@ export function createMobileFinder(world: World): MobileFinder | undefined {
       edges = []
       for (const zone of mobile) {
         if (!world.enabled[zone.index]) continue
-        for (const walker of world.walkers) {
+        for (const walker of world.bodies) {
           if (!walker.present) continue
           const at = nextEdge(walker, zone, t)
           if (at < Infinity) edges.push({ walker, zone, leave: walker.inside[zone.index] === 1, own: 0, t: at })

@@ -4,7 +4,7 @@ import type { CompiledZone, RuleInstance } from './compile'
 import { judge, memoryOf, placeOf } from './gates'
 import { cut, fire } from './playings'
 import { facingAt, positionAt, type Walker } from './walker'
-import { nameOf, type Body, type Playing, type World } from './world'
+import { named, nameOf, type Body, type Playing, type World } from './world'
 
 /** A rule hears its moment: the gates are asked, and it fires or is held. */
 export function hear(world: World, rule: RuleInstance, body: Body): void {
@@ -28,7 +28,7 @@ export function hear(world: World, rule: RuleInstance, body: Body): void {
     kind: 'held',
     rule: rule.name,
     ...(rule.zone && { zone: rule.zone.zone.id }),
-    ...(body && { player: nameOf(body) }),
+    ...named(body),
     ...verdict,
   })
 }
@@ -40,7 +40,7 @@ export function sendSignal(world: World, name: string, from?: Playing): void {
   for (const rule of listening) {
     const on = rule.rule.on
     if (on.at === 'signal' && on.inside && rule.zone) {
-      for (const walker of world.walkers) if (walker.inside[rule.zone.index] === 1) hear(world, rule, walker)
+      for (const walker of world.bodies) if (walker.inside[rule.zone.index] === 1) hear(world, rule, walker)
     } else hear(world, rule, from?.body)
   }
 }

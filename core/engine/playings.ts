@@ -4,7 +4,7 @@ import type { EndReason } from './events'
 import { draw, keyOf, type Stream } from './luck'
 import { memoryOf } from './gates'
 import { begin } from './steps'
-import { nameOf, type Body, type Playing, type StepState, type World } from './world'
+import { named, nameOf, type Body, type Playing, type StepState, type World } from './world'
 
 /** What holds a step: seconds, the cue, release, for good; undefined for steps with a length of their own or none. */
 export function holdOf(step: Step): Hold | undefined {
@@ -18,12 +18,7 @@ export function streamOf(world: World, playing: Playing, what: string): Stream {
 }
 
 /** What an event about a playing says of it. */
-function about(playing: Playing): { playing: number; cue: string; player?: string } {
-  const cue = playing.rule.cue.cue.id
-  return playing.body
-    ? { playing: playing.number, cue, player: playing.body.walk.id }
-    : { playing: playing.number, cue }
-}
+const about = (playing: Playing) => ({ playing: playing.number, cue: playing.rule.cue.cue.id, ...named(playing.body) })
 
 /** The rule fires: its cue starts after the delay. */
 export function fire(world: World, rule: RuleInstance, body: Body, ordinal: number): void {
@@ -50,7 +45,7 @@ export function fire(world: World, rule: RuleInstance, body: Body, ordinal: numb
     rule: rule.name,
     ...(rule.zone && { zone: rule.zone.zone.id }),
     ...about(playing),
-  } as never)
+  })
   playing.entry = world.agenda.put(world.now + rule.rule.delay, () => start(world, playing))
 }
 
@@ -140,7 +135,7 @@ function fireQueued(world: World, rule: RuleInstance, memory: Playing['memory'])
       kind: 'held',
       rule: rule.name,
       ...(rule.zone && { zone: rule.zone.zone.id }),
-      ...(body && { player: nameOf(body) }),
+      ...named(body),
       gate: 'busy',
     })
 }

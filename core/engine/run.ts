@@ -13,7 +13,9 @@ import { hear } from './moments'
 import { cut, endsByItself } from './playings'
 import type { Value } from './ramps'
 import { ownEyes } from './steps/player'
-import { createWalker, facingAt, positionAt, type PathPart } from './walker'
+import { flungProps, type FlightRecord } from './flights'
+import { hasPhysics, loadPhysics } from './physics'
+import { createPropBody, createWalker, facingAt, positionAt, type PathPart } from './walker'
 import type { Audible, World } from './world'
 
 export interface RunOptions {
@@ -31,6 +33,7 @@ export interface Run {
   paths: PathPart[][]
   channels: ChannelHistory
   audible: Audible[]
+  flights: FlightRecord[]
 }
 
 const MOST_AT_ONCE = 10_000
@@ -50,6 +53,13 @@ export function compiledOf(show: Show): Compiled {
   return compiled
 }
 
+/** Loads what a show needs before it is run: the physics, if it has a fling. */
+export async function prepare(show: Show): Promise<void> {
+  if (flungProps(show).length > 0) await loadPhysics()
+}
+/** Whether a show can be run now, without preparing it first. */
+export const isPrepared = (show: Show): boolean => hasPhysics() || flungProps(show).length === 0
+
 /** The walks of a show by their ids. @throws RunError that names one it doesn't have */
 export function walksOf(show: Show, ids: readonly string[]): Walk[] {
   const walks = ids.map((id) => {
@@ -68,7 +78,7 @@ export function walksOf(show: Show, ids: readonly string[]): Walk[] {
 /**
  * Plays a show through with walks and a seed.
  * Times are exact: nothing is sampled, and the same input gives the same run on every machine.
- * @throws RunError on a loop without end; NotYet on what this version can't run
+ * @throws RunError on a loop without end; Error if the show was not prepared
  */
 export function run(show: Show, walks: readonly Walk[], options: RunOptions): Run {
   if (walks.length === 0) throw new RunError('A run needs at least one walk')
@@ -82,12 +92,16 @@ export function run(show: Show, walks: readonly Walk[], options: RunOptions): Ru
     paths: world.walkers.map((walker) => walker.path),
     channels: historyOf(world),
     audible: world.audible,
+    flights: world.flights,
   }
 }
 
 function createWorld(compiled: Compiled, walks: readonly Walk[], seed: number): World {
   const { show } = compiled
   const walkers = walks.map((walk, index) => createWalker(show, walk, index, compiled.zones.length))
+  const props = flungProps(show).map((prop, index) =>
+    createPropBody(show, prop, walkers.length + index, compiled.zones.length),
+  )
   const log: RunEvent[] = []
   let time = -1
   let atOnce = 0
@@ -108,6 +122,7 @@ function createWorld(compiled: Compiled, walks: readonly Walk[], seed: number): 
     log,
     emit,
     walkers,
+    bodies: [...walkers, ...props],
     players: walkers.filter((walker) => walker.player),
     enabled: Uint8Array.from(compiled.zones, ({ zone }) => (zone.enabled ? 1 : 0)),
     flags: new Map(show.flags.map((flag) => [flag.id, flag.start])),
@@ -123,14 +138,16 @@ function createWorld(compiled: Compiled, walks: readonly Walk[], seed: number): 
     locks: walks.map(() => []),
     abouts: {},
     audible: [],
+    flights: [],
+    landed: new Map(),
     stale: new Set(),
     checkLockedIn: () => {},
   }
 }
 
 function play(world: World, length: number | undefined): number {
-  const { walkers, agenda, compiled } = world
-  const finders = walkers.map((walker) => createEdgeFinder(compiled, walker, world.enabled))
+  const { walkers, bodies, agenda, compiled } = world
+  const finders = bodies.map((walker) => createEdgeFinder(compiled, walker, world.enabled))
   let lockedIn = false
   world.checkLockedIn = () => {
     const on = walkers.filter((walker) => !walker.ended)

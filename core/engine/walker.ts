@@ -1,5 +1,5 @@
-import type { Lock, Point, Show, Walk } from '../show/types'
-import { positionOn, yawOf, type Cylinder, type Facing } from '../space'
+import type { BodyKind, Lock, Point, Prop, Show, Walk } from '../show/types'
+import { positionOn, standing, yawOf, type Cylinder, type Facing } from '../space'
 import type { Entry } from './agenda'
 import { cachedRoute, legAt, routeOf, routeOver, type Route } from './legs'
 
@@ -15,7 +15,11 @@ export interface PathPart {
 export interface Walker {
   index: number
   walk: Walk
+  /** A flung prop is a body too, while it flies; its walk has the prop's id and no points. */
+  kind: BodyKind
   player: boolean
+  /** Which of its flights this is. */
+  flight: number
   tags: Set<string>
   cylinders: { body: Cylinder; feet: Cylinder; eyes: Cylinder }
   present: boolean
@@ -39,7 +43,9 @@ export function createWalker(show: Show, walk: Walk, index: number, zones: numbe
   return {
     index,
     walk,
+    kind: walk.body.kind,
     player: walk.body.kind === 'player',
+    flight: 0,
     tags: new Set(walk.body.tags),
     cylinders: {
       body: { radius, low: 0, high: height },
@@ -56,6 +62,34 @@ export function createWalker(show: Show, walk: Walk, index: number, zones: numbe
     insideOf: 0,
     intents: [],
   }
+}
+
+const NO_SIZE: Cylinder = { radius: 0, low: 0, high: 0 }
+
+/** A prop that some cue flings: a point at its middle, there only while it flies. */
+export function createPropBody(show: Show, prop: Prop, index: number, zones: number): Walker {
+  const walk: Walk = {
+    id: prop.id,
+    name: prop.name,
+    body: { kind: 'creature', tags: prop.tags },
+    start: Infinity,
+    points: [{ at: prop.at, pause: 0, use: false, useAfter: 0, look: 'ahead', arrive: false }],
+  }
+  const middle: Point = [prop.at[0], prop.at[1] + prop.size[1] / 2, prop.at[2]]
+  const cylinders = { body: NO_SIZE, feet: NO_SIZE, eyes: NO_SIZE }
+  return {
+    ...createWalker(show, walk, index, zones),
+    kind: 'prop',
+    player: false,
+    cylinders,
+    path: [resting(-Infinity, middle)],
+  }
+}
+
+/** The path of something that lies at a point. */
+export function resting(t: number, at: Point): PathPart {
+  const leg = { start: 0, piece: standing(at), facing: { yaw: 0 }, contacts: new WeakMap() }
+  return { t, own: 0, moving: false, route: { legs: [leg], reaches: [], first: 0, end: Infinity } }
 }
 
 export const partNow = (walker: { path: PathPart[] }): PathPart => walker.path[walker.path.length - 1]

@@ -4,6 +4,7 @@ import type { CameraClaim } from './camera'
 import type { ChannelHistory, Tracks } from './channels'
 import type { Compiled, RuleInstance } from './compile'
 import type { EndReason, RunEvent } from './events'
+import type { FlightRecord } from './flights'
 import type { FadeClaim } from './picture'
 import type { Walker } from './walker'
 
@@ -76,6 +77,8 @@ export interface World {
   log: RunEvent[]
   emit: (event: RunEvent) => void
   walkers: Walker[]
+  /** The walkers, and after them the props that some cue flings. */
+  bodies: Walker[]
   /** The walkers that are players, by their place in the run. */
   players: Walker[]
   enabled: Uint8Array
@@ -93,6 +96,9 @@ export interface World {
   locks: ChannelHistory['locks']
   abouts: ChannelHistory['abouts']
   audible: Audible[]
+  flights: FlightRecord[]
+  /** Where the middles of flung props lie. */
+  landed: Map<string, Point>
   /** Walks whose place among the edges must be looked up again. */
   stale: Set<Walker>
   /** Ends the run if everybody has been held for too long. */
@@ -101,3 +107,9 @@ export interface World {
 
 /** A body's name in logs and luck. */
 export const nameOf = (body: Body): string => body?.walk.id ?? ''
+
+/** How an event names its body: `player` for those who walk, `prop` for what was flung, nothing for nobody. */
+export function named(body: Body): { player?: string; prop?: string } {
+  if (!body) return {}
+  return body.kind === 'prop' ? { prop: body.walk.id } : { player: body.walk.id }
+}

@@ -69,13 +69,13 @@ export function scoreOf(show: Show, run: Run): Score {
     switch (event.kind) {
       case 'enter': {
         if (!order.includes(event.zone)) order.push(event.zone)
-        const presence = { from: event.t, to: run.length, player: event.player }
+        const presence = { from: event.t, to: run.length, player: whoOf(event) }
         laneOf(event.zone).presences.push(presence)
-        open.set(`${event.zone}|${event.player}`, presence)
+        open.set(`${event.zone}|${whoOf(event)}`, presence)
         break
       }
       case 'leave':
-        open.get(`${event.zone}|${event.player}`)!.to = event.t
+        open.get(`${event.zone}|${whoOf(event)}`)!.to = event.t
         break
       case 'fire': {
         const lane = laneOf(event.zone)
@@ -128,6 +128,9 @@ export function scoreOf(show: Show, run: Run): Score {
     )
   return { lanes: [...met, ...others], loose: loose.fired.length + loose.held.length > 0 ? loose : undefined, locks }
 }
+
+/** Whose body an event concerns: a walk's, or a flung prop's. */
+const whoOf = (event: { player?: string; prop?: string }): string => event.player ?? event.prop ?? ''
 
 function emptyLane(zone: string, name: string): Lane {
   return { zone, name, presences: [], fired: [], held: [], playings: [], debounces: [], cooldowns: [] }

@@ -1,4 +1,5 @@
 export * from './crossings'
+export * from './floor'
 export * from './gaze'
 export * from './intervals'
 export * from './lines'

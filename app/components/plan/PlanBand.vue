@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { channelAt } from '~~/core/engine'
+import { floorAt } from '~~/core/space'
 import { freeId, type Shape, type Spot, type Walk } from '~~/core/show'
 import { usePlayhead } from '~/stores/playhead'
 import { useRun } from '~/stores/run'
@@ -7,7 +8,7 @@ import { useSelection } from '~/stores/selection'
 import { useShow } from '~/stores/show'
 import { useEventListener } from '@vueuse/core'
 import { drawn, handlesOf, type Handle } from './handles'
-import { floorAt, moved, round, snapped } from './geometry'
+import { moved, round, snapped } from './geometry'
 import { followPointer } from '~/composables/usePointerDrag'
 import type { Tool } from './PlanTools.vue'
 
@@ -25,6 +26,7 @@ const drawing = ref<{ kind: Shape['kind']; a: Spot; b: Spot }>()
 const route = ref<Spot[]>([])
 const hover = ref<Spot>()
 
+const floorHere = (x: number, z: number) => floorAt(document.show!.place.floors, x, z) ?? 0
 const spot = (event: PointerEvent | MouseEvent): Spot => {
   const [x, z] = spotAt(event)
   return [snapped(x, event.altKey), snapped(z, event.altKey)]
@@ -86,7 +88,7 @@ function takePoint(index: number, event: PointerEvent) {
   selection.point = index
   const at = (e: PointerEvent) => {
     const [x, z] = spot(e)
-    return [round(x), round(floorAt(document.show!, x, z)), round(z)]
+    return [round(x), round(floorHere(x, z)), round(z)]
   }
   const put = (e: PointerEvent) => walk.points.map((point, i) => (i === index ? { ...point, at: at(e) } : point))
   followPointer(event, {
@@ -106,7 +108,7 @@ const newPoint = ([x, z]: Spot, like: object = {}) => ({
   look: 'ahead' as const,
   arrive: false,
   ...like,
-  at: [round(x), round(floorAt(document.show!, x, z)), round(z)] as [number, number, number],
+  at: [round(x), round(floorHere(x, z)), round(z)] as [number, number, number],
 })
 
 function addPoint(after: number, event: MouseEvent) {
@@ -134,7 +136,7 @@ function press(event: PointerEvent) {
       const b: Spot = far ? spot(e) : [a[0] + 2, a[1] + 2]
       drawing.value = undefined
       tool.value = 'choose'
-      zones.create(drawn(kind, a, b, round(floorAt(document.show!, ...a))))
+      zones.create(drawn(kind, a, b, round(floorHere(...a))))
     },
     cancel: () => (drawing.value = undefined),
   })

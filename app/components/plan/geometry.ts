@@ -1,4 +1,4 @@
-import { insidePolygon, outlineOf, solidOf, type Solid } from '~~/core/space'
+import { outlineOf, solidOf, type Solid } from '~~/core/space'
 import type { Point, Shape, Show, Spot, Wall, Zone } from '~~/core/show'
 
 export const solidOfZone = (show: Show, zone: Zone): Solid =>
@@ -64,27 +64,6 @@ export function extentOf(show: Show): { x0: number; z0: number; x1: number; z1: 
   const xs = spots.map((s) => s[0])
   const zs = spots.map((s) => s[1])
   return { x0: Math.min(...xs), z0: Math.min(...zs), x1: Math.max(...xs), z1: Math.max(...zs) }
-}
-
-/** The height of the floor under a spot: the highest one there, ramps too; 0 where there is none. */
-export function floorAt(show: Show, x: number, z: number): number {
-  let highest: number | undefined
-  for (const floor of show.place.floors) {
-    if (!insidePolygon(x, z, floor.outline)) continue
-    const y = floorHeight(floor, x, z)
-    if (highest === undefined || y > highest) highest = y
-  }
-  return highest ?? 0
-}
-
-function floorHeight(floor: Show['place']['floors'][number], x: number, z: number): number {
-  if (!floor.slopeTo) return floor.y
-  const a = floor.outline[floor.slopeTo.edge[0]]!
-  const b = floor.outline[floor.slopeTo.edge[1]]!
-  const length = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1
-  const off = (px: number, pz: number) => Math.abs((pz - a[1]) * (b[0] - a[0]) - (px - a[0]) * (b[1] - a[1])) / length
-  const farthest = Math.max(...floor.outline.map(([px, pz]) => off(px, pz))) || 1
-  return floor.slopeTo.y + ((floor.y - floor.slopeTo.y) * off(x, z)) / farthest
 }
 
 /** A shape moved in plan. */

@@ -1,9 +1,10 @@
-import type { Step, StepKind } from '../../show/types'
+import type { FlingStep, Step, StepKind } from '../../show/types'
 import { log } from './log'
 import { camera, fade, freeze, move, prompt } from './player'
 import { atmosphere, drift, level, light, prop } from './claims'
 import { burst, flag, signal, stop, zone } from './knots'
 import { bed, scatter, sound } from './sounds'
+import { drawnFling, fling } from '../flights'
 import type { Playing, StepState, World } from '../world'
 
 /**
@@ -12,7 +13,11 @@ import type { Playing, StepState, World } from '../world'
  */
 export type Effect<S extends Step> = (world: World, playing: Playing, state: StepState, step: S) => number | undefined
 
-const effects: { [K in Exclude<StepKind, 'fling'>]: Effect<Extract<Step, { kind: K }>> } = {
+function throwProp(world: World, playing: Playing, _: StepState, step: FlingStep): undefined {
+  fling(world, playing, step, drawnFling(world, playing, step))
+}
+
+const effects: { [K in StepKind]: Effect<Extract<Step, { kind: K }>> } = {
   sound,
   bed,
   scatter,
@@ -26,6 +31,7 @@ const effects: { [K in Exclude<StepKind, 'fling'>]: Effect<Extract<Step, { kind:
   freeze,
   move,
   prop,
+  fling: throwProp,
   burst,
   signal,
   flag,
@@ -36,7 +42,6 @@ const effects: { [K in Exclude<StepKind, 'fling'>]: Effect<Extract<Step, { kind:
 /** Begins a step: it is logged, then it does what it does. */
 export function begin(world: World, playing: Playing, state: StepState): number | undefined {
   const { step } = state
-  if (step.kind === 'fling') throw new Error('flings are refused when the show is compiled')
   log(world, playing, step)
   return (effects[step.kind] as Effect<Step>)(world, playing, state, step)
 }

@@ -1,4 +1,5 @@
 import type { Step } from '../../show/types'
+import { drawnFling } from '../flights'
 import { draw, within } from '../luck'
 import { streamOf } from '../playings'
 import type { StepEvent } from '../events'
@@ -30,6 +31,8 @@ function details(world: World, playing: Playing, step: Step): Partial<StepEvent>
       return { text: step.text }
     case 'camera':
       return { marks: step.marks.map((m) => m.mark) }
+    case 'fling':
+      return drawnFling(world, playing, step)
     case 'freeze':
       return { locks: [...step.locks].sort() }
     default: {

@@ -1,7 +1,8 @@
-import type { BedStep, Point, ScatterStep, SoundStep, Where } from '../../show/types'
+import type { BedStep, FlingStep, Point, ScatterStep, SoundStep, Where } from '../../show/types'
 import { middleOfZone } from '../compile'
 import { draw, within, type Stream } from '../luck'
-import { drawFrom } from '../pools'
+import type { Impact } from '../physics'
+import { drawFrom, type Drawn } from '../pools'
 import { holdOf, streamOf } from '../playings'
 import { audienceOf } from '../audience'
 import { facingAt, positionAt } from '../walker'
@@ -59,7 +60,7 @@ interface Voice {
   fadeOut: number
 }
 
-function sounds(world: World, playing: Playing, step: SoundStep | BedStep | ScatterStep, voice: Voice): Audible {
+function sounds(world: World, playing: Playing, step: { id: string; bus: string }, voice: Voice): Audible {
   const { sound, at, reach, gain, pitch, loop, fadeIn, fadeOut } = voice
   const length = lengthOf(world, sound, pitch)
   const audible: Audible = {
@@ -172,4 +173,28 @@ export function scatter(world: World, playing: Playing, state: StepState, step: 
   }
   next(0, step.first)
   if (step.hold !== 'keep') state.letGo = () => void (entry.dropped = true)
+}
+
+/** How fast an impact sounds as loud as its file (m/s); slower ones fall off as speed does. */
+const FULL_IMPACT = 6
+const SOFTEST_IMPACT = -36
+
+/** The sound of something flung where it hits, as loud as it hit hard. */
+export function soundsOfImpact(world: World, playing: Playing, step: FlingStep, drawn: Drawn, impact: Impact): void {
+  const level = Math.max(SOFTEST_IMPACT, Math.min(0, 20 * Math.log10(impact.speed / FULL_IMPACT)))
+  sounds(
+    world,
+    playing,
+    { id: step.id, bus: 'spot' },
+    {
+      sound: drawn.sound,
+      at: { place: impact.at },
+      reach: DEFAULT_REACH,
+      gain: ownGain(world, drawn.sound) + drawn.gain + level,
+      pitch: drawn.pitch,
+      loop: false,
+      fadeIn: 0,
+      fadeOut: 0.05,
+    },
+  )
 }

@@ -1,0 +1,105 @@
+import { beforeAll, describe, expect, it } from 'vitest'
+import { run, walksOf, type Run } from '.'
+import { show, point, walk } from '../testing/small-show'
+import { prepare } from './run'
+
+/** A ball-like box on a large floor; a clock flings it at 1 s. */
+const made = (fling: object, more: any = {}) =>
+  show({
+    place: {
+      floors: [
+        {
+          id: 'floor',
+          name: 'Floor',
+          y: 0,
+          outline: [
+            [-50, -50],
+            [50, -50],
+            [50, 50],
+            [-50, 50],
+          ],
+        },
+      ],
+      props: [{ id: 'crate', name: 'Crate', kind: 'box', at: [0, 1, 5], size: [0.4, 0.4, 0.4], ...more.prop }],
+      walls: more.walls ?? [],
+    },
+    sounds: [{ id: 'thud', name: 'Thud', asset: 'ab'.repeat(32), seconds: 1 }],
+    pools: [{ id: 'thuds', name: 'Thuds', sounds: [{ sound: 'thud' }] }],
+    cues: [
+      {
+        id: 'throw',
+        name: 'Throw',
+        steps: [{ id: 'f', kind: 'fling', prop: 'crate', speed: [6, 6], yaw: -90, pitch: 30, ...fling }],
+      },
+      { id: 'cue', name: 'Cue', steps: [] },
+    ],
+    zones: [
+      {
+        id: 'z',
+        name: 'Z',
+        shape: { kind: 'box', at: [2, 0, 5], size: [1, 4, 2] },
+        rules: [{ id: 'r', on: { at: 'enter' }, who: { kinds: ['prop'] }, cue: 'cue' }],
+      },
+    ],
+    rules: [{ id: 'c', on: { at: 'clock', seconds: 1 }, cue: 'throw' }],
+    walks: [walk('w', point(0, { pause: 15 }))],
+  })
+const played = (document: ReturnType<typeof show>, seed = 1): Run => run(document, walksOf(document, ['w']), { seed })
+const of = (result: Run, kind: string): any[] => result.events.filter((event) => event.kind === kind)
+
+beforeAll(() => prepare(made({})))
+
+describe('a fling', () => {
+  it('flies as a thrown thing does, until it first hits the floor', () => {
+    const { flights } = played(made({}))
+    const vx = 6 * Math.cos(Math.PI / 6)
+    const vy = 6 * Math.sin(Math.PI / 6)
+    for (const t of [0.1, 0.3, 0.5]) {
+      const [x, y, z] = flights[0].positions[Math.round(t * 120)]
+      expect(x).toBeCloseTo(vx * t, 1)
+      expect(y).toBeCloseTo(1.2 + vy * t - (9.81 * t * t) / 2, 1)
+      expect(z).toBeCloseTo(5, 2)
+    }
+  })
+  it('tells each impact with place and speed, and sounds there, softer when slower', () => {
+    const result = played(made({ impact: 'thuds' }))
+    const impacts = of(result, 'impact')
+    expect(impacts.length).toBeGreaterThan(1)
+    expect(impacts[0]).toMatchObject({ prop: 'crate' })
+    expect(impacts[0].at[1]).toBeLessThan(0.5)
+    const sounds = of(result, 'sound')
+    expect(sounds.map((s) => s.t)).toEqual(impacts.map((i) => i.t))
+    const [slowest] = [...impacts].sort((a, b) => a.speed - b.speed)
+    const softest = sounds[impacts.indexOf(slowest)]
+    expect(Math.min(...sounds.map((s) => s.gain))).toBe(softest.gain)
+  })
+  it('is a body while it flies: zones notice it, as a prop, and let go of it at last', () => {
+    const result = played(made({}))
+    expect(of(result, 'enter')[0]).toMatchObject({ prop: 'crate', zone: 'z' })
+    expect(of(result, 'enter')[0]).not.toHaveProperty('player')
+    expect(of(result, 'fire').map((f) => [f.rule, f.prop])).toEqual([
+      ['c', undefined],
+      ['r', 'crate'],
+    ])
+    expect(of(result, 'leave')).toHaveLength(of(result, 'enter').length)
+    // The middle crosses the near side of the zone, 1.5 m on, after 1.5 / (6 cos 30°) s.
+    expect(of(result, 'enter')[0].t).toBeCloseTo(1 + 1.5 / (6 * Math.cos(Math.PI / 6)), 2)
+  })
+  it('bounces off a wall and passes through its opening', () => {
+    const wall = { id: 'wall', from: [1, 0], to: [1, 10], height: 6 }
+    const end = (walls: object[]) => played(made({}, { walls })).flights[0].positions.at(-1)![0]
+    expect(end([wall])).toBeLessThan(1)
+    expect(end([{ ...wall, openings: [{ id: 'gap', at: 3, width: 4, height: 5 }] }])).toBeGreaterThan(1)
+  })
+  it('the same seed gives the same flight, another one another', () => {
+    const spread = made({ spread: 20, speed: [4, 8] })
+    expect(played(spread, 3).flights).toEqual(played(spread, 3).flights)
+    expect(played(spread, 3).flights[0].positions.at(-1)).not.toEqual(played(spread, 4).flights[0].positions.at(-1))
+    expect(of(played(spread, 3), 'step')[0]).toMatchObject({ of: 'fling' })
+  })
+  it('vanishes when it is told to', () => {
+    const result = played(made({ vanishAfter: 0.3 }))
+    expect(of(result, 'impact')).toHaveLength(0)
+    expect(result.channels.fields['prop:crate'].shown.segments.at(-1)!).toMatchObject({ to: false })
+  })
+})

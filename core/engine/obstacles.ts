@@ -1,0 +1,63 @@
+import earcut from 'earcut'
+import type { Floor, Point, Wall } from '../show/types'
+import { floorHeight } from '../space'
+import { motionOf } from './mobile'
+import { slab, type Obstacle } from './physics'
+import { frameAt } from './poses'
+import { valueAt } from './tracks'
+import type { World } from './world'
+
+/** Everything solid in the place as it stands now, but one prop: what that one can hit when it is flung. */
+export function obstaclesNow(world: World, flung: string): Obstacle[] {
+  const { place } = world.compiled.show
+  const props = place.props.flatMap((prop): Obstacle[] => {
+    const shown = world.tracks.get(`prop:${prop.id}`)?.shown
+    if (prop.id === flung || !prop.solid || !(shown ? valueAt(shown.segments, false, world.now) : prop.shown)) return []
+    const { at, yaw } = frameAt(prop, motionOf(world, prop.id), world.now)
+    const [w, h, d] = prop.size
+    const middle: Point = world.landed.get(prop.id) ?? [at[0], at[1] + h / 2, at[2]]
+    if (w <= 0 || h <= 0 || d <= 0) return []
+    return [
+      prop.kind === 'cylinder'
+        ? { kind: 'cylinder', middle, radius: Math.max(w, d) / 2, halfHeight: h / 2 }
+        : { kind: 'box', middle, half: [w / 2, h / 2, d / 2], yaw },
+    ]
+  })
+  return [...place.floors.map(floorSlab), ...place.walls.flatMap(wallBlocks), ...props]
+}
+
+function floorSlab(floor: Floor): Obstacle {
+  return slab(
+    floor.outline,
+    floor.outline.map(([x, z]) => floorHeight(floor, x, z)),
+    earcut(floor.outline.flat()),
+  )
+}
+
+/** A wall as blocks around its openings. */
+function wallBlocks(wall: Wall): Obstacle[] {
+  const length = Math.hypot(wall.to[0] - wall.from[0], wall.to[1] - wall.from[1])
+  if (length === 0) return []
+  const dx = (wall.to[0] - wall.from[0]) / length
+  const dz = (wall.to[1] - wall.from[1]) / length
+  const yaw = (Math.atan2(-dz, dx) * 180) / Math.PI
+  const block = (from: number, to: number, low: number, high: number): Obstacle[] => {
+    if (to - from < 1e-6 || high - low < 1e-6) return []
+    const along = (from + to) / 2
+    const middle: Point = [wall.from[0] + dx * along, wall.y + (low + high) / 2, wall.from[1] + dz * along]
+    return [{ kind: 'box', middle, half: [(to - from) / 2, (high - low) / 2, Math.max(0.02, wall.thickness / 2)], yaw }]
+  }
+  const openings = [...wall.openings].sort((a, b) => a.at - b.at)
+  const result: Obstacle[] = []
+  let from = 0
+  for (const { at, width, sill, height } of openings) {
+    const to = Math.min(length, at + width)
+    result.push(
+      ...block(from, Math.max(from, at), 0, wall.height),
+      ...block(at, to, 0, sill),
+      ...block(at, to, Math.min(wall.height, sill + height), wall.height),
+    )
+    from = Math.max(from, to)
+  }
+  return [...result, ...block(from, length, 0, wall.height)]
+}

@@ -1,0 +1,144 @@
+import type { Point, Spot } from '../show/types'
+
+type Rapier = typeof import('@dimforge/rapier3d-deterministic-compat').default
+
+/** A solid thing that something flung can hit. Rotation about the vertical in degrees. */
+export type Obstacle =
+  | { kind: 'box'; middle: Point; half: Point; yaw: number }
+  | { kind: 'cylinder'; middle: Point; radius: number; halfHeight: number }
+  | { kind: 'triangles'; corners: Point[]; indices: number[] }
+
+/** What is flung, from where, how fast (m/s) and how it tumbles (degrees a second about an axis). */
+export interface Throw {
+  kind: 'box' | 'cylinder'
+  size: Point
+  mass: number
+  bounce: number
+  grip: number
+  middle: Point
+  yaw: number
+  velocity: Point
+  spin: Point
+}
+export interface Impact {
+  /** Seconds from the throw. */
+  time: number
+  at: Point
+  /** The change of speed at the impact (m/s). */
+  speed: number
+}
+/** A flight in steps of 1/120 s from the throw, until it lies still. */
+export interface Flight {
+  positions: Point[]
+  impacts: Impact[]
+}
+
+export const STEPS_A_SECOND = 120
+/** A flight is over at the latest after so long (s). */
+const LONGEST = 12
+const GRAVITY = 9.81
+/** Slower touches than this are rolling, not impacts (m/s). */
+const SOFTEST = 0.25
+const STILL = 0.04
+
+let rapier: Rapier | undefined
+
+/** Loads the physics (its deterministic build: the same flight on every machine). Once is enough. */
+export async function loadPhysics(): Promise<void> {
+  if (rapier) return
+  const { default: module } = await import('@dimforge/rapier3d-deterministic-compat')
+  await module.init()
+  rapier = module
+}
+export const hasPhysics = (): boolean => rapier !== undefined
+
+const turned = (yaw: number) => {
+  const half = (yaw * Math.PI) / 360
+  return { x: 0, y: Math.sin(half), z: 0, w: Math.cos(half) }
+}
+const vector = ([x, y, z]: Point) => ({ x, y, z })
+
+/** Flies one thing among obstacles. @throws Error if the physics has not been loaded */
+export function fly(thrown: Throw, obstacles: readonly Obstacle[]): Flight {
+  if (!rapier) throw new Error('A show with a fling is prepared before it is run: await prepare(show)')
+  const R = rapier
+  const world = new R.World({ x: 0, y: -GRAVITY, z: 0 })
+  world.timestep = 1 / STEPS_A_SECOND
+  for (const obstacle of obstacles) addObstacle(R, world, obstacle)
+  const radians = Math.PI / 180
+  const body = world.createRigidBody(
+    R.RigidBodyDesc.dynamic()
+      .setTranslation(...thrown.middle)
+      .setRotation(turned(thrown.yaw))
+      .setLinvel(...thrown.velocity)
+      .setAngvel(vector(thrown.spin.map((v) => v * radians) as Point))
+      .setCcdEnabled(true),
+  )
+  const [w, h, d] = thrown.size.map((v) => Math.max(0.02, v / 2))
+  const shape = thrown.kind === 'box' ? R.ColliderDesc.cuboid(w, h, d) : R.ColliderDesc.cylinder(h, Math.max(w, d))
+  world.createCollider(
+    shape
+      .setMass(thrown.mass)
+      .setRestitution(thrown.bounce)
+      .setRestitutionCombineRule(R.CoefficientCombineRule.Max)
+      .setFriction(thrown.grip)
+      .setActiveEvents(R.ActiveEvents.COLLISION_EVENTS),
+    body,
+  )
+  const flight = record(R, world, body)
+  world.free()
+  return flight
+}
+
+function record(
+  R: Rapier,
+  world: InstanceType<Rapier['World']>,
+  body: ReturnType<InstanceType<Rapier['World']>['createRigidBody']>,
+): Flight {
+  const events = new R.EventQueue(true)
+  const at = (): Point => {
+    const { x, y, z } = body.translation()
+    return [x, y, z]
+  }
+  const positions = [at()]
+  const impacts: Impact[] = []
+  let still = 0
+  for (let step = 1; step <= LONGEST * STEPS_A_SECOND && still < STEPS_A_SECOND / 4; step++) {
+    const before = body.linvel()
+    world.step(events)
+    const after = body.linvel()
+    let touched = false
+    events.drainCollisionEvents((_a, _b, started) => void (touched ||= started))
+    const speed = Math.hypot(after.x - before.x, after.y - before.y + GRAVITY / STEPS_A_SECOND, after.z - before.z)
+    if (touched && speed > SOFTEST) impacts.push({ time: step / STEPS_A_SECOND, at: at(), speed })
+    positions.push(at())
+    const spin = body.angvel()
+    still = Math.hypot(after.x, after.y, after.z) < STILL && Math.hypot(spin.x, spin.y, spin.z) < 0.2 ? still + 1 : 0
+  }
+  events.free()
+  return { positions, impacts }
+}
+
+function addObstacle(R: Rapier, world: InstanceType<Rapier['World']>, obstacle: Obstacle): void {
+  if (obstacle.kind === 'triangles') {
+    const vertices = new Float32Array(obstacle.corners.flat())
+    world.createCollider(R.ColliderDesc.trimesh(vertices, new Uint32Array(obstacle.indices)).setFriction(0.6))
+    return
+  }
+  const shape =
+    obstacle.kind === 'box'
+      ? R.ColliderDesc.cuboid(...obstacle.half)
+      : R.ColliderDesc.cylinder(obstacle.halfHeight, obstacle.radius)
+  const yaw = obstacle.kind === 'box' ? obstacle.yaw : 0
+  world.createCollider(
+    shape
+      .setTranslation(...obstacle.middle)
+      .setRotation(turned(yaw))
+      .setFriction(0.6),
+  )
+}
+
+/** A flat ring of corners as a slab of triangles, seen from both sides. */
+export function slab(outline: readonly Spot[], heights: readonly number[], triangles: readonly number[]): Obstacle {
+  return { kind: 'triangles', corners: outline.map(([x, z], i): Point => [x, heights[i], z]), indices: [...triangles] }
+}
