@@ -16,7 +16,7 @@ export function enter(world: World, zone: CompiledZone, walkers: readonly Walker
     walker.inside[zone.index] = 1
     walker.insideOf++
     walker.visit[zone.index]++
-    world.stale.add(walker)
+    world.toggled(walker, zone)
     const event = { t: world.now, kind: 'enter' as const, ...named(walker), zone: zone.zone.id }
     world.emit(quiet ? { ...event, quiet: true } : event)
     releaseOf(world, zone, walker, true)
@@ -30,7 +30,7 @@ export function leave(world: World, zone: CompiledZone, walkers: readonly Walker
     walker.inside[zone.index] = 0
     walker.insideOf--
     walker.visit[zone.index]++
-    world.stale.add(walker)
+    world.toggled(walker, zone)
     world.emit({ t: world.now, kind: 'leave', ...named(walker), zone: zone.zone.id })
     releaseOf(world, zone, walker, false)
   }
@@ -134,7 +134,7 @@ function hold(world: World, walker: Walker, facing: number): void {
   const held = walker.locks.look === 0 ? undefined : (part.held ?? facing)
   const changes = walking !== part.moving
   turnPage(walker, world.now, walking, held)
-  world.stale.add(walker)
+  world.changed = true
   if (!changes) return
   walker.lockedSince = walking ? Infinity : world.now
   for (const made of walker.intents) {

@@ -1,6 +1,7 @@
 import { crossings, type Intervals } from '../space'
 import { SAME_TIME } from './agenda'
 import type { Compiled, CompiledZone, ZoneGeometry } from './compile'
+import { createHeap } from './heap'
 import { legAt, type Leg } from './legs'
 import { ownTime, partNow, runTime, type Walker } from './walker'
 
@@ -20,7 +21,9 @@ export interface EdgeFinder {
   next(): number
   /** All edges that belong to a time. */
   take(t: number): Edge[]
-  /** Presences, zones or the route have changed: look again from the walker's place now. */
+  /** A presence has begun or ended: what comes next for that zone. */
+  toggled(zone: CompiledZone, t: number): void
+  /** The route or the zones that are on have changed: look again from the walker's place now. */
   refresh(t: number): void
 }
 
@@ -28,12 +31,14 @@ interface Pending {
   zone: CompiledZone
   own: number
   leave: boolean
+  /** Counts what was found for the zone; an older find is void. */
+  version: number
 }
 
 export function createEdgeFinder(compiled: Compiled, walker: Walker, enabled: Uint8Array): EdgeFinder {
   let leg = -1
-  let pending: Pending[] = []
-  let earliest = Infinity
+  const pending = createHeap<Pending>((a, b) => a.own < b.own)
+  const versions = new Uint32Array(compiled.zones.length)
 
   /** The zones that can matter on a leg: those it touches and, after a move, others the walker still counts as inside of. */
   function zonesNear(on: Leg): CompiledZone[] {
@@ -44,61 +49,77 @@ export function createEdgeFinder(compiled: Compiled, walker: Walker, enabled: Ui
     return compiled.zones.filter((zone) => !zone.mobile && (walker.inside[zone.index] === 1 || touched.includes(zone)))
   }
 
+  function find(zone: CompiledZone, legs: readonly Leg[], local: number): void {
+    const version = ++versions[zone.index]
+    if (!enabled[zone.index]) return
+    const leave = walker.inside[zone.index] === 1
+    const at = leave ? leaveOn(walker, zone, legs, leg, local) : enterOn(walker, zone, legs, leg, local)
+    if (at !== Infinity) pending.push({ zone, own: legs[leg].start + at, leave, version })
+  }
+
+  function earliest(): Pending | undefined {
+    let top = pending.peek()
+    while (top && top.version !== versions[top.zone.index]) {
+      pending.pop()
+      top = pending.peek()
+    }
+    return top
+  }
+
   function search(from: number, fromOwn: number): void {
     const { legs } = partNow(walker).route
-    pending = []
-    earliest = Infinity
+    pending.clear()
+    leg = legs.length
     // What lies about is no body; it is one while it flies.
     if (walker.kind === 'prop' && !walker.present) return
     for (leg = from; leg < legs.length; leg++) {
       const local = Math.max(0, fromOwn - legs[leg].start)
-      pending = []
-      earliest = Infinity
-      for (const zone of zonesNear(legs[leg])) {
-        if (!enabled[zone.index]) continue
-        const leave = walker.inside[zone.index] === 1
-        const at = leave ? leaveOn(walker, zone, legs, leg, local) : enterOn(walker, zone, legs, leg, local)
-        if (at === Infinity) continue
-        const own = legs[leg].start + at
-        pending.push({ zone, own, leave })
-        if (own < earliest) earliest = own
-      }
-      if (pending.length > 0) return
+      for (const zone of zonesNear(legs[leg])) find(zone, legs, local)
+      if (earliest()) return
     }
   }
 
   return {
     next() {
-      if (earliest === Infinity) return Infinity
+      const first = earliest()
+      if (!first) return Infinity
       const part = partNow(walker)
-      if (part.moving || earliest <= part.own + SAME_TIME) return Math.max(runTime(part, earliest), part.t)
+      if (part.moving || first.own <= part.own + SAME_TIME) return Math.max(runTime(part, first.own), part.t)
       return Infinity
     },
     take(t) {
       const found: Edge[] = []
-      const { legs } = partNow(walker).route
+      const part = partNow(walker)
+      const { legs } = part.route
+      const until = (part.moving ? ownTime(part, t) : part.own) + SAME_TIME
       for (;;) {
-        const part = partNow(walker)
-        const until = part.moving ? ownTime(part, t) + SAME_TIME : part.own + SAME_TIME
-        for (const p of pending) if (p.own <= until) found.push({ walker, ...p })
-        pending = pending.filter((p) => p.own > until)
-        earliest = pending.reduce((least, p) => Math.min(least, p.own), Infinity)
-        if (pending.length > 0 || leg + 1 >= legs.length || legs[leg + 1].start > until) break
-        const before = found.length
-        for (const edge of found) walker.inside[edge.zone.index] ^= 1
+        for (let top = earliest(); top && top.own <= until; top = earliest()) {
+          pending.pop()
+          found.push({ walker, zone: top.zone, leave: top.leave, own: top.own })
+        }
+        if (earliest() || leg + 1 >= legs.length || legs[leg + 1].start > until) return found
+        // On the next leg what has been found so far has happened.
+        for (const edge of found) flip(edge)
         search(leg + 1, legs[leg + 1].start)
-        for (const edge of found.slice(0, before)) walker.inside[edge.zone.index] ^= 1
+        for (const edge of found) flip(edge)
       }
-      return found
+    },
+    toggled(zone, t) {
+      const { legs } = partNow(walker).route
+      if (zone.mobile || leg < 0) return
+      if (leg < legs.length) find(zone, legs, Math.max(0, ownTime(partNow(walker), t) - legs[leg].start))
+      if (!earliest()) search(Math.min(leg + 1, legs.length), 0)
     },
     refresh(t) {
       const part = partNow(walker)
       const own = Math.max(0, ownTime(part, t))
-      let from = legAt(part.route, own)
-      // At a seam what the earlier leg's end still owes has been taken already, or the body was put here.
-      while (from > 0 && part.route.legs[from].start > own) from--
-      search(from, own)
+      search(legAt(part.route, own), own)
     },
+  }
+
+  function flip({ zone }: Edge): void {
+    walker.insideOf += walker.inside[zone.index] ? -1 : 1
+    walker.inside[zone.index] ^= 1
   }
 }
 

@@ -141,6 +141,8 @@ function createWorld(compiled: Compiled, walks: readonly Walk[], seed: number): 
     flights: [],
     landed: new Map(),
     stale: new Set(),
+    changed: true,
+    toggled: () => {},
     checkLockedIn: () => {},
   }
 }
@@ -148,6 +150,10 @@ function createWorld(compiled: Compiled, walks: readonly Walk[], seed: number): 
 function play(world: World, length: number | undefined): number {
   const { walkers, bodies, agenda, compiled } = world
   const finders = bodies.map((walker) => createEdgeFinder(compiled, walker, world.enabled))
+  world.toggled = (walker, zone) => {
+    world.changed = true
+    finders[walker.index].toggled(zone, world.now)
+  }
   let lockedIn = false
   world.checkLockedIn = () => {
     const on = walkers.filter((walker) => !walker.ended)
@@ -172,11 +178,14 @@ function play(world: World, length: number | undefined): number {
     if (next === Infinity || (length !== undefined ? next > length + SAME_TIME : next > latest)) break
     world.now = next
     agenda.flush(next)
-    let changed = settleStale(world, finders)
-    mobile?.refresh(next)
-    changed = takeEdges(world, finders, mobile) || changed
-    mobile?.refresh(next)
-    if (changed || gazes.some((gaze) => gaze.next() <= next + SAME_TIME)) for (const gaze of gazes) gaze.turn(next)
+    settleStale(world, finders)
+    if (world.changed) mobile?.refresh(next)
+    takeEdges(world, finders, mobile)
+    settleStale(world, finders)
+    if (mobile) mobile.refresh(next)
+    if (world.changed || gazes.some((gaze) => gaze.next() <= next + SAME_TIME))
+      for (const gaze of gazes) gaze.turn(next)
+    world.changed = false
     if (lockedIn) break
     if (agenda.next() <= next + SAME_TIME || nextEdge() <= next + SAME_TIME) continue
     if (latest === Infinity && walkers.every((walker) => walker.ended)) latest = next + AFTERWARDS
@@ -196,21 +205,22 @@ function play(world: World, length: number | undefined): number {
 
 const isQuiet = (world: World): boolean => world.signalsUnderWay === 0 && !world.playings.some(endsByItself)
 
-/** Looks again where something has changed. Gives whether anything had. */
-function settleStale(world: World, finders: EdgeFinder[]): boolean {
-  const changed = world.stale.size > 0
+/** Looks again where a route or a zone has changed. */
+function settleStale(world: World, finders: EdgeFinder[]): void {
+  if (world.stale.size === 0) return
   for (const walker of world.stale) finders[walker.index].refresh(world.now)
   world.stale.clear()
-  return changed
+  world.changed = true
 }
 
-function takeEdges(world: World, finders: EdgeFinder[], mobile: MobileFinder | undefined): boolean {
+function takeEdges(world: World, finders: EdgeFinder[], mobile: MobileFinder | undefined): void {
   const edges: Edge[] = mobile?.take(world.now) ?? []
   for (const finder of finders) if (finder.next() <= world.now + SAME_TIME) edges.push(...finder.take(world.now))
-  if (edges.length === 0) return false
-  edges.sort(
-    (a, b) => Number(b.leave) - Number(a.leave) || a.zone.index - b.zone.index || a.walker.index - b.walker.index,
-  )
+  if (edges.length === 0) return
+  if (edges.length > 1)
+    edges.sort(
+      (a, b) => Number(b.leave) - Number(a.leave) || a.zone.index - b.zone.index || a.walker.index - b.walker.index,
+    )
   for (let i = 0; i < edges.length;) {
     const { zone, leave: leaves } = edges[i]
     const walkers = []
@@ -218,7 +228,6 @@ function takeEdges(world: World, finders: EdgeFinder[], mobile: MobileFinder | u
     if (leaves) leave(world, zone, walkers)
     else enter(world, zone, walkers)
   }
-  return settleStale(world, finders)
 }
 
 function historyOf(world: World): ChannelHistory {

@@ -2,7 +2,7 @@ import type { Point, Reach, SoundStep, Step } from '../show/types'
 import type { Agenda, Entry } from './agenda'
 import type { CameraClaim } from './camera'
 import type { ChannelHistory, Tracks } from './channels'
-import type { Compiled, RuleInstance } from './compile'
+import type { Compiled, CompiledZone, RuleInstance } from './compile'
 import type { EndReason, RunEvent } from './events'
 import type { FlightRecord } from './flights'
 import type { FadeClaim } from './picture'
@@ -101,6 +101,10 @@ export interface World {
   landed: Map<string, Point>
   /** Walks whose place among the edges must be looked up again. */
   stale: Set<Walker>
+  /** Somebody's presence, route, facing or pace has changed since the last look at gazes and zones that move. */
+  changed: boolean
+  /** A presence has begun or ended. */
+  toggled: (walker: Walker, zone: CompiledZone) => void
   /** Ends the run if everybody has been held for too long. */
   checkLockedIn: () => void
 }
