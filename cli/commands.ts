@@ -1,8 +1,9 @@
 import { readFile, writeFile } from 'node:fs/promises'
 import { text } from 'node:stream/consumers'
-import { channelAt, logOf, prepare, run as play, RunError, walksOf, type Run } from '../core/engine'
+import { asTicked, channelAt, logOf, prepare, run as play, RunError, stateAt, walksOf, type Run } from '../core/engine'
 import { parseShow, ShowError, type Show } from '../core/show'
 import { CliError } from './errors'
+import { eventTable, tickedTable } from './tables'
 
 interface RunOptions {
   walk: string[]
@@ -42,17 +43,33 @@ async function playFile(file: string, options: RunOptions): Promise<{ show: Show
   })
 }
 
-export async function run(file: string, options: RunOptions & { out?: string }): Promise<void> {
+interface RunOutput {
+  out?: string
+  table?: boolean
+  at?: number
+  ticked?: number
+}
+
+export async function run(file: string, options: RunOptions & RunOutput): Promise<void> {
   const { show, result } = await playFile(file, options)
-  const log = JSON.stringify(logOf(show, result)) + '\n'
-  if (options.out === undefined) {
-    process.stdout.write(log)
+  await write(outputOf(show, result, options), options.out)
+}
+
+function outputOf(show: Show, result: Run, { at, ticked, table }: RunOutput): string {
+  if (at !== undefined) return JSON.stringify(stateAt(show, result, at), null, 2)
+  if (ticked !== undefined) return tickedTable(show, asTicked(result, ticked), ticked)
+  return table ? eventTable(result.events) : JSON.stringify(logOf(show, result))
+}
+
+async function write(text: string, out: string | undefined): Promise<void> {
+  if (out === undefined) {
+    process.stdout.write(text + '\n')
     return
   }
   try {
-    await writeFile(options.out, log)
+    await writeFile(out, text + '\n')
   } catch (error) {
-    throw new CliError(`"${options.out}" can't be written (${(error as NodeJS.ErrnoException).code})`)
+    throw new CliError(`"${out}" can't be written (${(error as NodeJS.ErrnoException).code})`)
   }
 }
 

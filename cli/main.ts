@@ -17,6 +17,11 @@ const notNegative = (text: string): number => {
   if (value < 0) throw new InvalidArgumentError('It must be 0 or more.')
   return value
 }
+const positive = (text: string): number => {
+  const value = number(text)
+  if (value <= 0) throw new InvalidArgumentError('It must be more than 0.')
+  return value
+}
 const collect = (value: string, all: string[]): string[] => [...all, value]
 const times = (text: string): number[] => text.split(',').map(notNegative)
 
@@ -33,6 +38,10 @@ program
   .option('--seed <n>', 'the seed of its luck', seed, 1)
   .option('--length <seconds>', 'end the run at this time', notNegative)
   .option('--out <file>', 'write to this file instead of standard output')
+  .option('--json', 'the log as JSON (what it writes if nothing else is asked)')
+  .option('--table', 'the events as a table to read')
+  .option('--at <seconds>', 'instead of the log the state at this time, as JSON', notNegative)
+  .option('--ticked <hz>', 'instead of the log what a game would miss that looks so many times a second', positive)
   .action(run)
 
 program
@@ -55,7 +64,7 @@ program
 
 program.addHelpText(
   'after',
-  '\nExamples:\n  esvik run kelp.esvik.json --walk straight --seed 7 --out log.json\n  esvik channel kelp.esvik.json --walk straight --seed 7 --channel light:lantern --at 1.5,2.0',
+  '\nExamples:\n  esvik run kelp.esvik.json --walk straight --seed 7 --out log.json\n  esvik run kelp.esvik.json --walk curious --walk gull --table\n  esvik run kelp.esvik.json --walk straight --at 61.5\n  esvik run kelp.esvik.json --walk hurried --ticked 30\n  esvik channel kelp.esvik.json --walk straight --seed 7 --channel light:lantern --at 1.5,2.0',
 )
 
 try {

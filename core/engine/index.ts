@@ -24,3 +24,5 @@ export {
 export { channelOf } from './steps/log'
 export { type PathPart } from './walker'
 export { type Audible } from './world'
+export { asTicked, type TickedPresence } from './ticked'
+export { stateAt } from './state'

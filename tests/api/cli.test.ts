@@ -62,3 +62,19 @@ describe('esvik channel', () => {
     expect(JSON.parse(stdout).map((fields: any) => Math.round(fields.candela * 1e6) / 1e6)).toEqual([100, 60, 100])
   })
 })
+
+describe('esvik run, other than the log', () => {
+  it('--at gives the state, which agrees with channel', () => {
+    const state = JSON.parse(esvik(['run', file, '--walk', 'w', '--at', '2.7']).stdout)
+    const [lamp] = JSON.parse(esvik(['channel', file, '--walk', 'w', '--channel', 'light:lamp', '--at', '2.7']).stdout)
+    expect(state.channels['light:lamp']).toEqual(lamp)
+    expect(state.bodies[0]).toMatchObject({ player: 'w', at: [2.7, 0, 0], inside: ['z'] })
+    expect(state.playing).toEqual([{ playing: 1, cue: 'cue' }])
+    expect(state.players.w.controls).toEqual({ locks: [] })
+  })
+  it('--table and --ticked are for reading', () => {
+    expect(esvik(['run', file, '--walk', 'w', '--table']).stdout).toMatch(/1\.700 +enter +w +zone z/)
+    expect(esvik(['run', file, '--walk', 'w', '--ticked', '30']).stdout).toMatch(/Zone +w +1\.700 s +2\.600 s +0\.0 %/)
+    expect(esvik(['run', file, '--walk', 'w', '--ticked', '0']).status).toBe(1)
+  })
+})
