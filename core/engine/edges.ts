@@ -81,6 +81,8 @@ export function createEdgeFinder(compiled: Compiled, walker: Walker, enabled: Ui
 
   return {
     next() {
+      // On to the next leg only now: until all edges of a time have happened, what comes next is asked on this one.
+      if (!earliest() && leg < partNow(walker).route.legs.length) search(leg + 1, 0)
       const first = earliest()
       if (!first) return Infinity
       const part = partNow(walker)
@@ -108,7 +110,6 @@ export function createEdgeFinder(compiled: Compiled, walker: Walker, enabled: Ui
       const { legs } = partNow(walker).route
       if (zone.mobile || leg < 0) return
       if (leg < legs.length) find(zone, legs, Math.max(0, ownTime(partNow(walker), t) - legs[leg].start))
-      if (!earliest()) search(Math.min(leg + 1, legs.length), 0)
     },
     refresh(t) {
       const part = partNow(walker)
