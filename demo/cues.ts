@@ -128,6 +128,7 @@ export const cues = [
         at: 0.5,
       },
       { id: 'have-lantern', kind: 'flag', flag: 'lantern', set: true },
+      { id: 'dread-goes', kind: 'stop', cue: 'hall-dread', fade: 2.5 },
     ],
   },
   {
@@ -222,6 +223,7 @@ export const cues = [
         back: { seconds: 1, ease: 'inout' },
       },
       { id: 'blink', kind: 'fade', at: 6.4, in: 0.4, stay: 0.3, out: 0.7 },
+      { id: 'way-back', kind: 'zone', zone: 'loft-return', enabled: true, at: 6.8 },
     ],
   },
   {
@@ -334,7 +336,22 @@ export const cues = [
   {
     id: 'winch-turns',
     name: 'Winch turns',
-    steps: [{ id: 'pawl', kind: 'sound', sound: 'winch', where: { at: 'prop', prop: 'winch' }, gain: range(2, 2) }],
+    steps: [
+      { id: 'pawl', kind: 'sound', sound: 'winch', where: { at: 'prop', prop: 'winch' }, gain: range(2, 2) },
+      { id: 'rope-taut', kind: 'signal', name: 'rope taut', at: 1.4, delay: 0.8 },
+      {
+        id: 'kicks-off',
+        kind: 'fling',
+        prop: 'handle',
+        speed: range(2.5, 4),
+        yaw: 120,
+        pitch: 45,
+        spread: 15,
+        spin: range(300, 700),
+        impact: 'chains',
+        at: 2.6,
+      },
+    ],
   },
   {
     id: 'winch-prompt',
@@ -369,5 +386,114 @@ export const cues = [
         reach: { near: 26, far: 120 },
       },
     ],
+  },
+  {
+    id: 'somebody-stands',
+    name: 'Somebody stands there',
+    scare: true,
+    steps: [
+      { id: 'there', kind: 'prop', prop: 'figure', shown: true, at: 0.2, hold: 1.4 },
+      { id: 'tap', kind: 'sound', pool: 'knocks', where: { at: 'prop', prop: 'figure' }, bus: 'scare', at: 0.2 },
+    ],
+  },
+  {
+    id: 'shutter-lifts',
+    name: 'Shutter lifts',
+    for: 'everyone',
+    steps: [
+      {
+        id: 'lift-shutter',
+        kind: 'prop',
+        prop: 'shutter',
+        slide: { by: [0, 1.9, 0] },
+        ramp: { seconds: 1.2, ease: 'inout' },
+        release: { seconds: 2.4 },
+        hold: 'release',
+      },
+      {
+        id: 'shutter-chain',
+        kind: 'sound',
+        pool: 'chains',
+        where: { at: 'prop', prop: 'shutter' },
+        gain: range(-6, -6),
+      },
+    ],
+  },
+  {
+    id: 'cart-rolls',
+    name: 'Cart rolls',
+    for: 'everyone',
+    steps: [
+      {
+        id: 'roll',
+        kind: 'prop',
+        prop: 'cart',
+        slide: { by: [2.4, 0, 0] },
+        turn: { by: 20 },
+        at: 0.3,
+        ramp: { seconds: 2.2, ease: 'out' },
+        hold: 'keep',
+      },
+      {
+        id: 'wheels',
+        kind: 'sound',
+        sound: 'winch',
+        where: { at: 'prop', prop: 'cart' },
+        gain: range(-8, -8),
+        at: 0.3,
+      },
+    ],
+  },
+  {
+    id: 'cart-bumps',
+    name: 'Cart bumps',
+    steps: [{ id: 'bump', kind: 'sound', pool: 'knocks', where: { at: 'zone' } }],
+  },
+  {
+    id: 'tide-turns',
+    name: 'Tide turns',
+    for: 'everyone',
+    steps: [
+      {
+        id: 'toll',
+        kind: 'sound',
+        sound: 'buoy',
+        where: { at: 'mark', mark: 'out-at-sea' },
+        reach: { near: 26, far: 140 },
+      },
+      {
+        id: 'greyer',
+        kind: 'atmosphere',
+        shadow: '#141e2a',
+        fog: { colour: '#24323c', density: 0.06 },
+        ramp: { seconds: 20 },
+        hold: 'keep',
+      },
+    ],
+  },
+  {
+    id: 'loft-breathes',
+    name: 'Loft breathes',
+    steps: [{ id: 'breath-behind', kind: 'sound', sound: 'low-swell', where: around(2, 3, 90), gain: range(-9, -6) }],
+  },
+  {
+    id: 'boat-groans',
+    name: 'Boat groans',
+    for: 'everyone',
+    steps: [
+      {
+        id: 'groan',
+        kind: 'sound',
+        pool: 'ropes',
+        where: { at: 'prop', prop: 'boat' },
+        pitch: range(-900, -700),
+        gain: range(2, 2),
+      },
+    ],
+  },
+  {
+    id: 'ramp-steps',
+    name: 'Ramp boards',
+    steps: [{ id: 'board', kind: 'sound', pool: 'knocks', where: { at: 'player' }, gain: range(-9, -6) }],
   },
 ]

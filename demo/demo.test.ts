@@ -1,5 +1,6 @@
-import { describe, expect, it } from 'vitest'
-import { run, walksOf, type Gate } from '../core/engine'
+import { beforeAll, describe, expect, it } from 'vitest'
+import { prepare, run, walksOf, type Gate } from '../core/engine'
+import { stepKinds } from '../core/show'
 import { demoShow, type KeptSound } from './show'
 import { demoSamples } from './sounds'
 
@@ -11,6 +12,7 @@ const kept = new Map(
   ]),
 )
 const show = demoShow(kept)
+beforeAll(() => prepare(show))
 const played = (...walks: string[]) => run(show, walksOf(show, walks), { seed: 7 })
 
 describe('the demo', () => {
@@ -23,6 +25,12 @@ describe('the demo', () => {
   it('holds by each gate that people can cause', () => {
     const gates = new Set(played('curious', 'gull').events.flatMap((e): Gate[] => (e.kind === 'held' ? [e.gate] : [])))
     expect([...gates].sort()).toEqual(['busy', 'chance', 'condition', 'cooldown', 'debounce', 'limit', 'who'])
+  })
+  it('uses every kind of step and every moment', () => {
+    const kinds = new Set(played('curious', 'gull').events.flatMap((e) => (e.kind === 'step' ? [e.of] : [])))
+    expect([...kinds].sort()).toEqual(Object.keys(stepKinds).sort())
+    const moments = new Set([...show.zones.flatMap((z) => z.rules), ...show.rules].map((rule) => rule.on.at))
+    expect([...moments].sort()).toEqual(['clock', 'dwell', 'enter', 'leave', 'look', 'signal', 'use'])
   })
   it('gives back every control and comes to its end on each walk', () => {
     for (const walk of ['straight', 'curious', 'hurried']) {

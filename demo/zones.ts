@@ -194,4 +194,78 @@ export const zones = [
       { id: 'buoy', on: { at: 'dwell', seconds: 1 }, cue: 'bell', cooldown: { seconds: 30 }, onLeave: 'nothing' },
     ],
   },
+  {
+    id: 'under-the-window',
+    name: 'Under the window',
+    note: 'Only for those who look up at the loft while they stand by the screen; walking by with the eyes on the desk shows nobody.',
+    shape: box([33.6, 2.4, 6.6], [5.4, 2.4, 4.6]),
+    rules: [
+      {
+        id: 'somebody',
+        on: { at: 'look', target: { prop: 'figure' }, within: 25, seconds: 0.4 },
+        cue: 'somebody-stands',
+        limit: { times: 1 },
+        onLeave: 'nothing',
+      },
+    ],
+  },
+  {
+    id: 'kiln-step',
+    name: 'Kiln step',
+    note: 'The shutter goes down again behind whoever has passed, from where it is.',
+    shape: box([24, 0, 14.4], [2.6, 2.4, 2.2]),
+    notices: 'feet',
+    rules: [{ id: 'shutter', on: { at: 'enter' }, cue: 'shutter-lifts' }],
+  },
+  {
+    id: 'cart-side',
+    name: 'Beside the cart',
+    note: 'Tied to the cart: it comes along when the cart rolls.',
+    tiedTo: { prop: 'cart' },
+    shape: box([0, 0, 0], [1.9, 1.6, 1.6]),
+    rules: [{ id: 'bump-into', on: { at: 'enter' }, cue: 'cart-bumps', cooldown: { seconds: 6 } }],
+  },
+  {
+    id: 'salt-floor',
+    name: 'Salt floor',
+    note: 'Once in a run: a cart that has rolled stays where it is.',
+    shape: box([36, 0, 14.5], [5.4, 2.4, 6.6]),
+    rules: [
+      {
+        id: 'cart-starts',
+        on: { at: 'dwell', seconds: 1.5 },
+        cue: 'cart-rolls',
+        limit: { times: 1 },
+        per: 'run',
+        onLeave: 'nothing',
+      },
+    ],
+  },
+  {
+    id: 'loft-return',
+    name: 'Way back through the loft',
+    note: 'Switched on by the log: the loft is quiet on the way in and not on the way out.',
+    enabled: false,
+    shape: box([37.8, 2.4, 5.4], [1.8, 2.4, 3]),
+    rules: [{ id: 'breathes', on: { at: 'enter' }, cue: 'loft-breathes', limit: { times: 1 }, onLeave: 'nothing' }],
+  },
+  {
+    id: 'boat',
+    name: 'Upturned boat',
+    note: 'Answers the winch’s rope wherever the player is; the zone only says where it stands.',
+    shape: cylinder([8.5, 0, 19.5], 2.6),
+    rules: [
+      { id: 'boat-answers', on: { at: 'signal', name: 'rope taut' }, cue: 'boat-groans', cooldown: { seconds: 8 } },
+    ],
+  },
+  {
+    id: 'ramp-boards',
+    name: 'Ramp boards',
+    shape: box([27, 0, 6.5], [5, 2.6, 2.6]),
+    notices: 'feet',
+    rules: [{ id: 'boards', on: { at: 'enter' }, cue: 'ramp-steps', debounce: 2 }],
+  },
 ]
+
+/** What happens wherever one is. */
+export const rules = [{ id: 'tide', on: { at: 'clock', seconds: 75 }, cue: 'tide-turns' }]

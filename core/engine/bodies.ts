@@ -134,7 +134,7 @@ function hold(world: World, walker: Walker, facing: number): void {
   const held = walker.locks.look === 0 ? undefined : (part.held ?? facing)
   const changes = walking !== part.moving
   turnPage(walker, world.now, walking, held)
-  world.changed = true
+  world.changed = world.shifted = true
   if (!changes) return
   walker.lockedSince = walking ? Infinity : world.now
   for (const made of walker.intents) {

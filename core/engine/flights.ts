@@ -126,7 +126,16 @@ function land(world: World, body: Walker): void {
   world.stale.add(body)
 }
 
-function routeOf({ positions }: Flight): Route {
+const routes = new WeakMap<Flight, Route>()
+
+/** The way of a flight, as a body follows it. */
+function routeOf(flight: Flight): Route {
+  let route = routes.get(flight)
+  if (!route) routes.set(flight, (route = routeAlong(flight)))
+  return route
+}
+
+function routeAlong({ positions }: Flight): Route {
   const seconds = 1 / STEPS_A_SECOND
   const legs: Leg[] = []
   for (let i = 0; i + 1 < positions.length; i++) {

@@ -142,6 +142,7 @@ function createWorld(compiled: Compiled, walks: readonly Walk[], seed: number): 
     landed: new Map(),
     stale: new Set(),
     changed: true,
+    shifted: true,
     toggled: () => {},
     checkLockedIn: () => {},
   }
@@ -152,7 +153,8 @@ function play(world: World, length: number | undefined): number {
   const finders = bodies.map((walker) => createEdgeFinder(compiled, walker, world.enabled))
   world.toggled = (walker, zone) => {
     world.changed = true
-    finders[walker.index].toggled(zone, world.now)
+    if (zone.mobile) world.shifted = true
+    else finders[walker.index].toggled(zone, world.now)
   }
   let lockedIn = false
   world.checkLockedIn = () => {
@@ -179,10 +181,10 @@ function play(world: World, length: number | undefined): number {
     world.now = next
     agenda.flush(next)
     settleStale(world, finders)
-    if (world.changed) mobile?.refresh(next)
+    refreshMobile(world, mobile)
     takeEdges(world, finders, mobile)
     settleStale(world, finders)
-    if (mobile) mobile.refresh(next)
+    refreshMobile(world, mobile)
     if (world.changed || gazes.some((gaze) => gaze.next() <= next + SAME_TIME))
       for (const gaze of gazes) gaze.turn(next)
     world.changed = false
@@ -210,7 +212,12 @@ function settleStale(world: World, finders: EdgeFinder[]): void {
   if (world.stale.size === 0) return
   for (const walker of world.stale) finders[walker.index].refresh(world.now)
   world.stale.clear()
-  world.changed = true
+  world.changed = world.shifted = true
+}
+
+function refreshMobile(world: World, mobile: MobileFinder | undefined): void {
+  if (world.shifted) mobile?.refresh(world.now)
+  world.shifted = false
 }
 
 function takeEdges(world: World, finders: EdgeFinder[], mobile: MobileFinder | undefined): void {

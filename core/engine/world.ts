@@ -103,6 +103,8 @@ export interface World {
   stale: Set<Walker>
   /** Somebody's presence, route, facing or pace has changed since the last look at gazes and zones that move. */
   changed: boolean
+  /** What the edges of zones that move hang on has changed: a way, a pace, a prop, a presence in one of them. */
+  shifted: boolean
   /** A presence has begun or ended. */
   toggled: (walker: Walker, zone: CompiledZone) => void
   /** Ends the run if everybody has been held for too long. */

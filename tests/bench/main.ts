@@ -1,5 +1,5 @@
 import { performance } from 'node:perf_hooks'
-import { run, walksOf } from '../../core/engine'
+import { prepare, run, walksOf } from '../../core/engine'
 import { parseShow, patchOf, checkTouched, type Show, type Walk } from '../../core/show'
 import { scoreOf } from '../../core/score'
 import { observe } from '../../core/study'
@@ -47,6 +47,7 @@ function* soundIds(): Generator<string> {
   ]
 }
 const demo = demoShow(kept)
+await prepare(demo)
 const walks = walksOf(demo, ['curious', 'gull'])
 
 /** A show of n zones along a corridor, and a walk of an hour through it and back. */

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { logOf, run, walksOf } from '../../core/engine'
+import { logOf, prepare, run, walksOf } from '../../core/engine'
 import { readShow } from '../../core/show'
 import { ask, demo, newShow } from '../harness/api'
 import { startServer, type TestServer } from '../harness/server'
@@ -50,6 +50,7 @@ test('the score shows what the log of the exported show says', async ({ page }) 
   await openDemo(page)
   await page.keyboard.press('f')
   const exported = readShow((await ask(server.url, `/api/shows/${id}/export`)).body)
+  await prepare(exported)
   const log = logOf(exported, run(exported, walksOf(exported, ['curious', 'gull']), { seed: 7 }))
   const shown = async (kind: 'fired' | 'held') =>
     (
@@ -58,7 +59,7 @@ test('the score shows what the log of the exported show says', async ({ page }) 
       )
     ).sort()
   const logged = (kind: 'fire' | 'held') =>
-    log.events.flatMap((e) => (e.kind === kind ? [`${e.zone} ${e.t.toFixed(6)}`] : [])).sort()
+    log.events.flatMap((e) => (e.kind === kind ? [`${e.zone ?? ''} ${e.t.toFixed(6)}`] : [])).sort()
   await expect.poll(() => shown('fired')).toEqual(logged('fire'))
   await expect.poll(() => shown('held')).toEqual(logged('held'))
 })

@@ -126,6 +126,12 @@ export function prop(world: World, _: Playing, state: StepState, step: PropStep)
   })
   if (step.turn) (world.abouts[step.prop] ??= []).push({ t: world.now, about: step.turn.about })
   claimFields(world, state, step, tracksFor(world.tracks, world.compiled.show, `prop:${step.prop}`), given)
+  world.shifted = true
+  const before = state.letGo
+  state.letGo = (how) => {
+    before?.(how)
+    world.shifted = true
+  }
 }
 
 export function level(world: World, playing: Playing, state: StepState, step: LevelStep): undefined {
