@@ -1,8 +1,8 @@
-import type { Point } from '../show/types'
+import type { Wall } from '../show/types'
 import { gaze, looks, positionOn, type Aim } from '../space'
 import { SAME_TIME } from './agenda'
 import type { RuleInstance } from './compile'
-import { legAt, placeOfTarget } from './legs'
+import { legAt, placeOfTarget, type Leg } from './legs'
 import { hear } from './moments'
 import { ownTime, partNow, runTime, type Walker } from './walker'
 import type { World } from './world'
@@ -25,6 +25,18 @@ export interface Gazes {
   turn(t: number): void
 }
 
+const aims = new WeakMap<RuleInstance, Aim>()
+const spansOn = new WeakMap<Leg, WeakMap<Aim, number[]>>()
+
+/** The spans of a leg in which somebody looks; kept as long as leg and rule are the same. */
+function gazeOn(leg: Leg, aim: Aim, walls: readonly Wall[]): number[] {
+  let known = spansOn.get(leg)
+  if (!known) spansOn.set(leg, (known = new WeakMap()))
+  let spans = known.get(aim)
+  if (!spans) known.set(aim, (spans = gaze(leg.piece, leg.facing, aim, walls)))
+  return spans
+}
+
 /** The look rules of a show that can be met by looking, watched for one walker. */
 export function createGazes(world: World, walker: Walker): Gazes | undefined {
   const { show } = world.compiled
@@ -32,10 +44,12 @@ export function createGazes(world: World, walker: Walker): Gazes | undefined {
   for (const rule of world.compiled.rules) {
     const on = rule.rule.on
     if (on.at !== 'look') continue
-    const target: Point = placeOfTarget(show, on.target)
+    let aim = aims.get(rule)
+    if (!aim)
+      aims.set(rule, (aim = { target: placeOfTarget(show, on.target), within: on.within, eye: show.player.eye }))
     watched.push({
       rule,
-      aim: { target, within: on.within, eye: show.player.eye },
+      aim,
       seeing: false,
       stretch: 0,
       next: Infinity,
@@ -61,7 +75,8 @@ export function createGazes(world: World, walker: Walker): Gazes | undefined {
     for (let i = index; i < legs.length; i++) {
       const leg = legs[i]
       const local = Math.max(0, own - leg.start)
-      const spans = gaze(leg.piece, part.held === undefined ? leg.facing : { yaw: part.held }, look.aim, walls)
+      const spans =
+        part.held === undefined ? gazeOn(leg, look.aim, walls) : gaze(leg.piece, { yaw: part.held }, look.aim, walls)
       const inside = spans.findIndex((to, k) => k % 2 === 1 && spans[k - 1] <= local && to > local)
       const here = inside >= 0
       if (seeing === undefined) seeing = here

@@ -1,5 +1,5 @@
 import type { Prop } from '../show/types'
-import { crossings, positionOn, solidOf, touches, type Piece, type Solid } from '../space'
+import { crossings, fromFrame, positionOn, solidOf, touches, type Piece, type Solid } from '../space'
 import { SAME_TIME } from './agenda'
 import type { CompiledZone } from './compile'
 import { SHORTEST, type Edge } from './edges'
@@ -125,9 +125,23 @@ function contact(
     const velocity = body.velocity.map((v, i) => v - (then.at[i] - now.at[i]) / seconds) as [number, number, number]
     return crossings(solidOf(shape, now), rim, cylinder, { ...body, velocity })
   }
-  const touching = (s: number) =>
-    touches(solidOf(shape, frameAt(prop, motion, t + s)), rim, cylinder, positionOn({ ...body, seconds: 1 }, s))
-  return bracketed(touching, body.seconds, STEP / Math.max(0.01, speedBound(motion, zone, body)))
+  const { middle, radius } = roundOf(zone)
+  const at = (s: number) => positionOn({ ...body, seconds: 1 }, s)
+  const touching = (s: number) => touches(solidOf(shape, frameAt(prop, motion, t + s)), rim, cylinder, at(s))
+  /** How far apart they are at least (m, in plan). */
+  const apart = (s: number) => {
+    const frame = frameAt(prop, motion, t + s)
+    const [x, z] = fromFrame(middle[0], middle[1], frame)
+    const [bx, , bz] = at(s)
+    return Math.hypot(x - bx, z - bz) - radius - rim - cylinder.radius
+  }
+  return bracketed(touching, apart, body.seconds, Math.max(0.01, speedBound(motion, zone, body)))
+}
+
+/** A circle about a zone in plan, in the frame of its prop. */
+function roundOf(zone: CompiledZone): { middle: [number, number]; radius: number } {
+  const [x0, , z0, x1, , z1] = solidOf(zone.zone.shape).bounds
+  return { middle: [(x0 + x1) / 2, (z0 + z1) / 2], radius: Math.hypot(x1 - x0, z1 - z0) / 2 }
 }
 
 /** No point of the zone comes nearer to the body faster than this (m/s). */
@@ -145,7 +159,13 @@ function speedBound({ slide, turn, about }: PropMotion, zone: CompiledZone, body
   return Math.hypot(...body.velocity) + slideSpeed + turnSpeed
 }
 
-function bracketed(touching: (s: number) => boolean, seconds: number, step: number): number[] {
+/** Goes forward as far as nothing can have happened: by the distance between them, or a hair where they are near. */
+function bracketed(
+  touching: (s: number) => boolean,
+  apart: (s: number) => number,
+  seconds: number,
+  speed: number,
+): number[] {
   const spans: number[] = []
   const edge = (a: number, b: number, before: boolean): number => {
     while (b - a > BRACKET) {
@@ -158,8 +178,9 @@ function bracketed(touching: (s: number) => boolean, seconds: number, step: numb
   let was = touching(0)
   if (was) spans.push(0)
   for (let s = 0; s < seconds;) {
-    const next = Math.min(seconds, s + step)
-    const now = touching(next)
+    const far = apart(s)
+    const next = Math.min(seconds, s + Math.max(STEP, far) / speed)
+    const now = far > STEP ? false : touching(next)
     if (now !== was) spans.push(edge(s, next, was))
     was = now
     s = next
