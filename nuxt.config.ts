@@ -21,6 +21,6 @@ export default defineNuxtConfig({
     worker: { format: 'es' },
     build: { target: 'es2022' },
   },
-  nitro: { experimental: { websocket: false } },
+  nitro: { experimental: { websocket: true } },
   typescript: { strict: true, typeCheck: false },
 })

@@ -57,6 +57,50 @@ export const useShow = defineStore('show', () => {
     return keep(outbox(), pending)
   }
 
+  /** How many other windows have this show open. */
+  const others = ref(0)
+  let socket: WebSocket | undefined
+
+  /** Hears what other windows do; after a break it joins again and catches up. */
+  function listen(showId: string): void {
+    socket?.close()
+    const mine = new WebSocket(`${location.protocol === 'https:' ? 'wss' : 'ws'}://${location.host}/live`)
+    socket = mine
+    mine.onopen = () => {
+      mine.send(showId)
+      void catchUp()
+    }
+    mine.onmessage = ({ data }) => hear(JSON.parse(String(data)))
+    mine.onclose = () => {
+      if (socket === mine && id.value === showId) setTimeout(() => socket === mine && listen(showId), 1000)
+    }
+  }
+
+  function hear(
+    word: { kind: 'others'; count: number } | { kind: 'edit'; id: string; revision: number; patch: Operation[] },
+  ): void {
+    if (word.kind === 'others') others.value = word.count
+    else if (!confirmed || sending || pending.some((edit) => edit.id === word.id)) void catchUp()
+    else if (word.revision === confirmed.revision + 1) take(applyPatch(confirmed.show, word.patch), word.revision)
+    else if (word.revision > confirmed.revision) void catchUp()
+  }
+
+  /** Takes over what the server has now; one's own unsent edits stay on top. */
+  function take(now: Show, at: number): void {
+    confirmed = { show: now, revision: at }
+    revision.value = at
+    savedAt.value = Date.now()
+    if (base) letGo()
+    rebuild()
+  }
+
+  async function catchUp(): Promise<void> {
+    // While something is being sent its answer brings what others did.
+    if (sending || !confirmed) return
+    const answer = await $fetch<{ show: Show; revision: number }>(`/api/shows/${id.value}`).catch(() => undefined)
+    if (answer && !sending && answer.revision > confirmed.revision) take(answer.show, answer.revision)
+  }
+
   async function open(showId: string): Promise<void> {
     id.value = showId
     show.value = undefined
@@ -73,6 +117,14 @@ export const useShow = defineStore('show', () => {
     state.value = pending.length > 0 ? 'saving' : 'saved'
     savedAt.value = Date.now()
     void send()
+    listen(showId)
+  }
+
+  /** Stops listening: the show is closed. */
+  function close(): void {
+    socket?.close()
+    socket = undefined
+    others.value = 0
   }
 
   /** The document seen: what the server has and, on top of it, what it hasn't yet. */
@@ -203,6 +255,7 @@ export const useShow = defineStore('show', () => {
       state.value = 'saving'
     }
     sending = false
+    void catchUp()
     if (pending.length === 0 && !conflict.value) state.value = 'saved'
   }
 
@@ -261,6 +314,8 @@ export const useShow = defineStore('show', () => {
     undoLabel,
     redoLabel,
     open,
+    close,
+    others,
     edit,
     drag,
     drop,

@@ -57,6 +57,7 @@ function middleNow(world: World, prop: Prop): { middle: Point; yaw: number } {
 
 /** Throws the prop: it flies, sounds where it hits, is noticed by zones, and lies still or vanishes. */
 export function fling(world: World, playing: Playing, step: FlingStep, drawn: DrawnFling): void {
+  if (!world.flies) return
   const prop = world.compiled.show.place.props.find((p) => p.id === step.prop)!
   const { middle, yaw } = middleNow(world, prop)
   const a = (drawn.yaw * Math.PI) / 180

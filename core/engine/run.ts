@@ -22,6 +22,8 @@ export interface RunOptions {
   seed: number
   /** Ends the run at this time (s) instead of when everything has come to its end. */
   length?: number
+  /** Flings are logged but nothing flies: for counting, where nobody notices props. */
+  withoutFlights?: boolean
 }
 
 /** One play-through: its log, and as plain data what tells the state at any time. */
@@ -83,6 +85,7 @@ export function walksOf(show: Show, ids: readonly string[]): Walk[] {
 export function run(show: Show, walks: readonly Walk[], options: RunOptions): Run {
   if (walks.length === 0) throw new RunError('A run needs at least one walk')
   const world = createWorld(compiledOf(show), walks, options.seed)
+  world.flies = !options.withoutFlights
   const length = play(world, options.length)
   return {
     seed: options.seed,
@@ -138,6 +141,7 @@ function createWorld(compiled: Compiled, walks: readonly Walk[], seed: number): 
     locks: walks.map(() => []),
     abouts: {},
     audible: [],
+    flies: true,
     flights: [],
     landed: new Map(),
     stale: new Set(),

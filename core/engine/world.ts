@@ -96,6 +96,7 @@ export interface World {
   locks: ChannelHistory['locks']
   abouts: ChannelHistory['abouts']
   audible: Audible[]
+  flies: boolean
   flights: FlightRecord[]
   /** Where the middles of flung props lie. */
   landed: Map<string, Point>

@@ -13,15 +13,21 @@ export interface Moment {
 /** The moments of every rule, by its name in the log, walker by walker in order of time. */
 export type Evidence = Map<string, Moment[]>
 
+/** Whether a flung prop can set anything off. */
+const noticesProps = (show: Show): boolean =>
+  [...show.zones.flatMap((zone) => zone.rules), ...show.kits.flatMap((kit) => kit.rules)].some((rule) =>
+    rule.who.kinds.includes('prop'),
+  )
+
 /** The run of one of the study's walkers, by its number. */
-export function runOfWalker(show: Show, walks: readonly string[], walker: number): Run {
+export function runOfWalker(show: Show, walks: readonly string[], walker: number, withoutFlights = false): Run {
   const varied = walksOf(show, walks).map((walk) => vary(show, walk, walker * 7919 + 1))
-  return run(show, varied, { seed: walker })
+  return run(show, varied, { seed: walker, withoutFlights })
 }
 
 /** Runs one varied walker of the walks and adds its moments. `walker` is its number and its seed. */
 export function observe(show: Show, walks: readonly string[], walker: number, into: Evidence): void {
-  const result = runOfWalker(show, walks, walker)
+  const result = runOfWalker(show, walks, walker, !noticesProps(show))
   const byPlaying = new Map<number, Moment>()
   const add = (rule: string, moment: Moment) => {
     const known = into.get(rule)

@@ -1,6 +1,6 @@
 import { createError, defineEventHandler, getRequestHeader } from 'h3'
+import { LOOPBACK, safeHost } from '../http/origin'
 
-const LOOPBACK = /^(127\.0\.0\.1|localhost|\[::1\])(:\d+)?$/
 const SAFE = new Set(['GET', 'HEAD', 'OPTIONS'])
 
 /** Only pages of this application, on this machine, may ask: Host is checked always, Origin wherever something could change. */
@@ -18,11 +18,3 @@ export default defineEventHandler((event) => {
   if (safeHost(origin) !== host)
     throw createError({ statusCode: 403, message: `Pages of ${origin} may not change anything here` })
 })
-
-function safeHost(origin: string): string {
-  try {
-    return new URL(origin).host
-  } catch {
-    return ''
-  }
-}

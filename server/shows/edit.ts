@@ -12,6 +12,7 @@ import {
 import { database } from '../data/connection'
 import { models } from '../data/models'
 import { Refusal } from '../http/refusal'
+import { tellWindows } from './windows'
 import { forget, inTurn, openShow, type OpenShow } from './open'
 
 /** A snapshot is written after so many edits. */
@@ -42,6 +43,7 @@ export function acceptEdit(id: string, edit: Edit, base: number): Promise<Accept
     const before = base < open.revision ? await editsBetween(id, base, open.revision) : []
     const { patch, show } = merged(open, edit.patch, before)
     await commit(open, { ...edit, patch }, show)
+    tellWindows(id, { kind: 'edit', id: edit.id, revision: open.revision, patch })
     return { revision: open.revision, patch, before }
   })
 }

@@ -1,3 +1,4 @@
+import { WebSocket } from 'ws'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { ask, demo, edit, newShow } from '../harness/api'
 import { startServer, type TestServer } from '../harness/server'
@@ -209,6 +210,17 @@ describe('bad requests', () => {
     expect((await ask(server.url, '/api/shows', 'POST', { title: 'Own page' }, { origin: server.url })).status).toBe(
       200,
     )
+  })
+
+  it('a socket is opened by own pages only', async () => {
+    const status = (origin: string) =>
+      new Promise<string>((done) => {
+        const socket = new WebSocket(server.url.replace('http', 'ws') + '/live', { headers: { origin } } as never)
+        socket.addEventListener('open', () => (socket.close(), done('open')))
+        socket.addEventListener('error', () => done('refused'))
+      })
+    expect(await status('http://evil.example')).toBe('refused')
+    expect(await status(server.url)).toBe('open')
   })
 
   it('a document over the limit is refused as too large', async () => {

@@ -70,8 +70,12 @@ test('lanes stand in the order in which the walk meets them; one never met says 
   await page.getByRole('checkbox', { name: 'The gull' }).uncheck()
   await page.keyboard.press('Escape')
   const heads = score(page).locator('[data-zone][aria-pressed]')
-  await expect(heads.last()).toContainText('missed by height')
   await expect(heads.first()).toHaveAccessibleName('Quay air')
+  await expect(head(page, 'Gull perch')).toContainText('missed by height')
+  const names = await heads.allTextContents()
+  expect(names.findIndex((name) => name.includes('Gull perch'))).toBeGreaterThan(
+    names.findIndex((name) => name.includes('Winch')),
+  )
 })
 
 test('a scare from nothing: zone, rule, sound, light and prompt, walked, tuned and found again', async ({ page }) => {
@@ -187,6 +191,7 @@ test('playing moves the playhead by the sound’s clock, and sources start where
     .or(page.getByRole('button', { name: 'Play', exact: true }))
     .first()
     .focus()
+  await head(page, 'Kiln warmth').click()
   await marks(page, 'fired', 'kiln-room').first().click()
   if (await page.getByRole('button', { name: 'Play', exact: true }).isVisible())
     await page.getByRole('button', { name: 'Play', exact: true }).click()
@@ -254,4 +259,21 @@ test('shows are made, renamed, binned and brought in from their list', async ({ 
     buffer: Buffer.from('{"format":"esvik-show","version":1,"title":"x","place":{},"zones":[{}]}'),
   })
   await expect(page.getByRole('alert')).toContainText('/zones/0')
+})
+
+test('a second window sees edits, says so, and both keep theirs', async ({ page, context }) => {
+  const made = await newShow(server.url, 'Two windows')
+  await open(page, made.id)
+  const second = await context.newPage()
+  await open(second, made.id)
+  await expect(page.getByText('1 other window')).toBeVisible()
+  await drawZone(page)
+  await expect(head(second, 'Zone 1')).toBeVisible()
+  await head(second, 'Zone 1').click()
+  await desk(second).getByRole('button', { name: 'Name: Zone 1' }).click()
+  await second.keyboard.type('Doorway')
+  await second.keyboard.press('Enter')
+  await expect(head(page, 'Doorway')).toBeVisible()
+  await second.close()
+  await expect(page.getByText('1 other window')).toBeHidden()
 })

@@ -25,6 +25,9 @@ const words = computed(() => {
 </script>
 
 <template>
+  <span v-if="document.others > 0" class="text-xs whitespace-nowrap text-tide">{{
+    count(document.others, 'other window')
+  }}</span>
   <span
     role="status"
     class="text-xs whitespace-nowrap"

@@ -32,7 +32,10 @@ onMounted(async () => {
         : 'The server does not answer. Nothing is lost; try again when it is back.'
   }
 })
-onBeforeUnmount(() => playhead.pause())
+onBeforeUnmount(() => {
+  playhead.pause()
+  document.close()
+})
 
 const scoreShare = computed(() => (view.tall === 'score' ? 1 : view.tall === 'below' ? 0 : view.split))
 function divide(event: PointerEvent) {
