@@ -1,9 +1,16 @@
+import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
+
+const alias = {
+  '~~': fileURLToPath(new URL('.', import.meta.url)).replace(/\/$/, ''),
+  '~': fileURLToPath(new URL('app', import.meta.url)),
+}
 
 export default defineConfig({
   test: {
     projects: [
       {
+        resolve: { alias },
         test: {
           name: 'unit',
           include: ['core/**/*.test.ts', 'demo/**/*.test.ts', 'app/**/*.test.ts', 'cli/**/*.test.ts'],
@@ -11,6 +18,7 @@ export default defineConfig({
         },
       },
       {
+        resolve: { alias },
         test: {
           name: 'api',
           include: ['tests/api/**/*.test.ts'],

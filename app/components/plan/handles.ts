@@ -61,7 +61,8 @@ export function handlesOf(shape: Shape, arm: number): Handle[] {
           turns: true,
           drag: (px, pz, free) => {
             const yaw = (Math.atan2(-(px - shape.at[0]), -(pz - shape.at[2])) * 180) / Math.PI
-            return { ...shape, yaw: free ? Math.round(yaw * 10) / 10 : Math.round(yaw / 5) * 5 }
+            // A nought of its own: no yaw is −0.
+            return { ...shape, yaw: (free ? Math.round(yaw * 10) / 10 : Math.round(yaw / 5) * 5) + 0 }
           },
         },
       ]
