@@ -21,6 +21,6 @@ export default defineNuxtConfig({
     worker: { format: 'es' },
     build: { target: 'es2022' },
   },
-  nitro: { experimental: { websocket: true } },
+  nitro: { experimental: { websocket: true }, compressPublicAssets: { gzip: true, brotli: false } },
   typescript: { strict: true, typeCheck: false },
 })

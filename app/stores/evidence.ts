@@ -35,7 +35,8 @@ export const useEvidence = defineStore('evidence', () => {
   }
   function soon(): void {
     clearTimeout(timer)
-    timer = setTimeout(() => void study(), 120)
+    // The first time the page has better things to do.
+    timer = setTimeout(() => void study(), worker ? 120 : 1500)
   }
   watch([() => document.show, () => runs.walks, () => document.dragging], soon)
   return { moments, done }

@@ -94,9 +94,11 @@ export const useRun = defineStore('run', () => {
         continue
       }
       problem.value = ''
+      if (answer.partial) void worker.prepare().then(request)
       if (dragged) ghost.value ??= score.value
       else ghost.value = undefined
       run.value = answer.run
+      takeWays(answer.run)
       score.value = dragged ? inOrder(answer.score) : answer.score
       if (!dragged) order = answer.score.lanes.map((lane) => lane.zone)
       took.value = answer.took
@@ -105,6 +107,21 @@ export const useRun = defineStore('run', () => {
       curvesTimer = setTimeout(() => void computeCurves(), 40)
     }
     busy = false
+  }
+
+  /** Where the walks go: kept the same object as long as they go the same way, so that nothing is drawn again that has not moved. */
+  const ways = shallowRef<{ walks: string[]; paths: Run['paths']; length: number }>()
+  let waysKey = ''
+  function takeWays({ walks: ids, paths, length }: Run): void {
+    const key = JSON.stringify([
+      ids,
+      Math.round(length),
+      paths.map((path) => path.map(({ t, own, moving, route }) => [t, own, moving, route.end])),
+      ids.map((id) => document.show?.walks.find((walk) => walk.id === id)?.points),
+    ])
+    if (key === waysKey) return
+    waysKey = key
+    ways.value = { walks: ids, paths, length }
   }
 
   /** Lanes stay where they are while something is dragged. */
@@ -145,5 +162,5 @@ export const useRun = defineStore('run', () => {
   )
   watch([walks, seed, walker], request)
 
-  return { walks, seed, walker, run, score, ghost, problem, took, loudness, lux, version, player }
+  return { walks, seed, walker, run, ways, score, ghost, problem, took, loudness, lux, version, player }
 })

@@ -17,7 +17,8 @@ export interface RunRequest {
   /** One of the study's varied walkers instead of the walks as they are drawn. */
   walker?: number
 }
-export type RunAnswer = { run: Run; score: Score; took: number } | { problem: string }
+/** `partial`: nothing has flown, because the physics is not here yet; ask again once it is prepared. */
+export type RunAnswer = { run: Run; score: Score; took: number; partial: boolean } | { problem: string }
 /** Light is worked out at so many seconds' distance. */
 export const LUX_EVERY = 0.25
 
@@ -30,21 +31,28 @@ const worker = {
   open(document: Show): void {
     show = drafted = document
   },
-  async run({ walks, seed, done, draft, walker: varied }: RunRequest): Promise<RunAnswer> {
+  run({ walks, seed, done, draft, walker: varied }: RunRequest): RunAnswer {
     for (const patch of done) show = applyPatch(show, patch)
     drafted = draft ? applyPatch(show, draft) : show
     latest = undefined
-    if (!isPrepared(drafted)) await prepare(drafted)
+    const partial = !isPrepared(drafted)
     const before = performance.now()
     try {
       const followed = walksOf(drafted, walks)
-      latest = varied === undefined ? run(drafted, followed, { seed }) : runOfWalker(drafted, walks, varied)
+      latest =
+        varied === undefined
+          ? run(drafted, followed, { seed, withoutFlights: partial })
+          : runOfWalker(drafted, walks, varied, partial)
       const score = scoreOf(drafted, latest)
-      return { run: plainRun(latest), score, took: performance.now() - before }
+      return { run: plainRun(latest), score, took: performance.now() - before, partial }
     } catch (error) {
       if (error instanceof RunError) return { problem: error.message }
       throw error
     }
+  },
+  /** Loads what the show needs to be run whole. */
+  prepare(): Promise<void> {
+    return prepare(drafted)
   },
   addEnvelopes(made: [string, Float32Array][]): void {
     for (const [hash, envelope] of made) envelopes.set(hash, envelope)

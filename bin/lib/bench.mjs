@@ -10,7 +10,8 @@ import { ensurePackages, root } from './fresh.mjs'
 
 ensurePackages()
 await bundle({ bench: 'tests/bench/main.ts', 'bench-page': 'tests/bench/page.ts' })
-spawnSync(process.execPath, [join(root, '.build/bench.mjs')], { stdio: 'inherit' })
+if (!process.argv.includes('--page'))
+  spawnSync(process.execPath, [join(root, '.build/bench.mjs')], { stdio: 'inherit' })
 const data = mkdtempSync(join(tmpdir(), 'esvik-bench-'))
 const prepare = await ensureBuilt()
 const database = await openDatabase(data, { said: () => {} })

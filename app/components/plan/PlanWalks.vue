@@ -20,8 +20,8 @@ interface Dots {
   large: [number, number][]
 }
 const walks = computed((): Dots[] =>
-  (runs.run?.paths ?? []).map((path, index) => {
-    const end = runs.run!.length
+  (runs.ways?.paths ?? []).map((path, index) => {
+    const end = runs.ways!.length
     const small: [number, number][] = []
     const large: [number, number][] = []
     for (let t = 0; t <= end; t += 0.5) {
@@ -29,7 +29,7 @@ const walks = computed((): Dots[] =>
       if (t % 10 === 0) large.push([x, z])
       else if (t % 1 === 0) small.push([x, z])
     }
-    return { id: runs.run!.walks[index]!, small, large }
+    return { id: runs.ways!.walks[index]!, small, large }
   }),
 )
 const here = computed(() =>

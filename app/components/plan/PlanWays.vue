@@ -11,13 +11,13 @@ const document = useShow()
 const runs = useRun()
 const selection = useSelection()
 const ways = computed(() =>
-  (runs.run?.paths ?? []).map((path, index) => {
+  (runs.ways?.paths ?? []).map((path, index) => {
     let line = ''
-    for (let t = 0; t <= runs.run!.length; t += 0.5) {
+    for (let t = 0; t <= runs.ways!.length; t += 0.5) {
       const [x, , z] = positionAt(path, t)
       line += `${line ? 'L' : 'M'}${x.toFixed(2)} ${z.toFixed(2)}`
     }
-    return { id: runs.run!.walks[index]!, line }
+    return { id: runs.ways!.walks[index]!, line }
   }),
 )
 </script>
