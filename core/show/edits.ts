@@ -86,14 +86,7 @@ function touchedField(show: unknown, keys: readonly string[]): { field: Field; k
   let node = show
   const at: string[] = []
   for (const key of keys) {
-    if (
-      field.type === 'record' &&
-      field.fields[key] &&
-      !Array.isArray(node) &&
-      isRecord(node) &&
-      key in node &&
-      ['list', 'record'].includes(field.fields[key].type)
-    )
+    if (field.type === 'record' && field.fields[key] && !Array.isArray(node) && isRecord(node) && key in node)
       field = field.fields[key]
     else if (field.type === 'list' && Array.isArray(node) && Number(key) < node.length) field = field.of
     else break

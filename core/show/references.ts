@@ -32,12 +32,25 @@ function walk(field: Field, value: unknown, keys: (string | number)[], found: Re
       return
     case 'list':
       if (carriesRefs(field.of))
-        (value as unknown[]).forEach((item, index) => walk(field.of, item, [...keys, index], found))
+        (value as unknown[]).forEach((item, index) => within(field.of, item, [...keys, index], found))
       return
     case 'map':
       for (const [key, item] of Object.entries(value as object)) walk(field.of, item, [...keys, key], found)
       return
   }
+}
+const known = new WeakMap<object, Reference[]>()
+
+/** The references within an item of a list; kept as long as the item is the same object, as it is until it is edited. */
+function within(field: Field, item: unknown, keys: (string | number)[], found: Reference[]): void {
+  if (typeof item !== 'object' || item === null) return walk(field, item, keys, found)
+  let own = known.get(item)
+  if (!own) {
+    own = []
+    walk(field, item, [], own)
+    known.set(item, own)
+  }
+  for (const reference of own) found.push({ ...reference, keys: [...keys, ...reference.keys] })
 }
 const carriesRefs = (field: Field): boolean =>
   field.type !== 'numbers' && field.type !== 'text' && field.type !== 'choice'
