@@ -167,8 +167,17 @@ export function fieldsOf(step: Step): StepField[] {
   return fields
 }
 
-/** What a step of each kind begins as: with the hold people mean. Undefined where the show lacks what it needs. */
-export function freshStep(show: Show, kind: StepKind, id: string): Step | undefined {
+/** The thing that stands nearest to a point, or the first. */
+function nearest<T extends { at: readonly number[] }>(
+  things: readonly T[],
+  point: readonly number[] | undefined,
+): T | undefined {
+  const far = (thing: T) => (point ? Math.hypot(...thing.at.map((v, i) => v - point[i]!)) : 0)
+  return things.reduce<T | undefined>((best, thing) => (!best || far(thing) < far(best) ? thing : best), undefined)
+}
+
+/** What a step of each kind begins as: with the hold people mean. Things are taken near a point, where one is given. Undefined where the show lacks what it needs. */
+export function freshStep(show: Show, kind: StepKind, id: string, near?: readonly number[]): Step | undefined {
   const base = { id, at: 0, jitter: 0, muted: false }
   const held = {
     ramp: { seconds: 1, ease: 'linear' as const },
@@ -178,10 +187,11 @@ export function freshStep(show: Show, kind: StepKind, id: string): Step | undefi
   const spot = (show.sounds.find((s) => s.seconds < 8) ?? show.sounds[0])?.id
   const bed = (show.sounds.find((s) => s.seconds >= 8) ?? show.sounds[0])?.id
   const pool = show.pools[0]?.id
-  const light = show.place.lights[0]?.id
+  const light = nearest(show.place.lights, near)?.id
   const mark = show.place.marks.find((m) => m.kind === 'standing')?.id
   const camera = show.place.marks.find((m) => m.kind === 'camera')?.id
-  const anchor = show.place.props[0] ? { prop: show.place.props[0].id } : show.zones[0] && { zone: show.zones[0].id }
+  const prop = nearest(show.place.props, near)
+  const anchor = prop ? { prop: prop.id } : show.zones[0] && { zone: show.zones[0].id }
   const gains = { gain: [0, 0] as [number, number], pitch: [0, 0] as [number, number] }
   switch (kind) {
     case 'sound':

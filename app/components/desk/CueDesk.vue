@@ -2,6 +2,8 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { freeId, usesOf, type Cue, type Step, type StepKind } from '~~/core/show'
 import { ADDABLE, freshStep } from '~/cues/fields'
+import { middleOf } from '~~/core/space'
+import { solidOfZone } from '~/components/plan/geometry'
 import { useSelection } from '~/stores/selection'
 import { useShow } from '~/stores/show'
 import { count } from '~/format/time'
@@ -21,12 +23,14 @@ const addable = computed(() => ADDABLE.filter(([kind]) => freshStep(document.sho
 const firedBy = computed(() =>
   document.show!.zones.filter((zone) => zone.rules.some((rule) => rule.cue === props.cue.id)),
 )
+/** Where the cue is fired first: new steps take what stands there. */
+const near = computed(() => firedBy.value[0] && middleOf(solidOfZone(document.show!, firedBy.value[0])))
 const uses = computed(() => usesOf(document.show!, 'cues', props.cue.id).length)
 
 function add(kind: StepKind) {
   // A prompt's channel is named after its step, so ids differ in the whole show.
   const taken = document.show!.cues.flatMap((cue) => cue.steps.map((step) => step.id))
-  const step = freshStep(document.show!, kind, freeId(kind, taken))
+  const step = freshStep(document.show!, kind, freeId(kind, taken), near.value)
   if (step && document.edit(`Add ${kind} to ${props.cue.name}`, (e) => e.add(['cues', props.cue.id, 'steps'], step)))
     open.value = step.id
 }

@@ -39,7 +39,18 @@ const occupied = computed(() => {
     if (lane.presences.some(({ from, to }) => playhead.t >= from && playhead.t < to)) found.add(lane.zone)
   return found
 })
-const isChosen = (id: string) => selection.zone?.id === id
+/** Chosen, or firing the cue that is open. */
+const chosen = computed(() => {
+  const { zone, cue } = selection
+  return new Set(
+    zone
+      ? [zone.id]
+      : cue
+        ? document.show!.zones.filter((z) => z.rules.some((rule) => rule.cue === cue.id)).map((z) => z.id)
+        : [],
+  )
+})
+const isChosen = (id: string) => chosen.value.has(id)
 /** Names where they have room: the chosen one always. */
 const named = computed(() => {
   const taken: { x: number; z: number; w: number }[] = []
