@@ -1,16 +1,11 @@
 import type { Gate } from '../../core/engine'
-import type { Condition, Moment, Rule, Show, Step } from '../../core/show'
+import type { Moment, Rule, Show, Step } from '../../core/show'
 import type { Held, Lane } from '../../core/score'
-import { clock, plain, seconds } from './time'
+import { plain, seconds } from './time'
 
 export const cueName = (show: Show, id: string): string => show.cues.find((cue) => cue.id === id)?.name ?? id
 export const zoneName = (show: Show, id: string): string => show.zones.find((zone) => zone.id === id)?.name ?? id
 export const walkName = (show: Show, id: string): string => show.walks.find((walk) => walk.id === id)?.name ?? id
-export const targetName = (show: Show, target: { prop: string } | { mark: string }): string =>
-  'prop' in target
-    ? (show.place.props.find((p) => p.id === target.prop)?.name ?? target.prop)
-    : (show.place.marks.find((m) => m.id === target.mark)?.name ?? target.mark)
-
 /** What a moment is, as the verb of "When a player …". */
 export const MOMENTS: { [at in Moment['at']]: string } = {
   enter: 'enters',
@@ -58,21 +53,6 @@ export function unmetWords(lane: Lane): string {
     case undefined:
       return ''
   }
-}
-
-const IS: { [is in Condition['is']]: string } = {
-  '=': 'is',
-  '!=': 'is not',
-  '<': 'is less than',
-  '<=': 'is at most',
-  '>': 'is more than',
-  '>=': 'is at least',
-}
-
-export function conditionWords(show: Show, condition: Condition): string {
-  const name = show.flags.find((flag) => flag.id === condition.flag)?.name ?? condition.flag
-  const value = condition.value === true ? 'yes' : condition.value === false ? 'no' : plain(condition.value)
-  return `${name} ${IS[condition.is]} ${value}`
 }
 
 /** How long a step lasts, in words. */
@@ -151,6 +131,3 @@ export function stepWords(show: Show, step: Step): string {
       return `Stop ${cueName(show, step.cue)}`
   }
 }
-
-export const firedSentence = (show: Show, cue: string, t: number): string =>
-  `Fired ${cueName(show, cue)} at ${clock(t)}.`

@@ -144,9 +144,8 @@ export const useShow = defineStore('show', () => {
     tell({ reset: true })
   }
 
-  function push(label: string, patch: Operation[], before: Show): void {
+  function push(label: string, patch: Operation[], before: Show, after: Show): void {
     if (patch.length === 0) return
-    const after = applyPatch(before, patch)
     checkTouched(after, patch)
     dones.value = [...dones.value, { label, back: undoing(before, patch) }]
     accept(label, patch, after)
@@ -165,8 +164,8 @@ export const useShow = defineStore('show', () => {
     const before = show.value!
     problem.value = ''
     try {
-      const { patch } = patchOf(before, work)
-      push(label, patch, before)
+      const { patch, show: after } = patchOf(before, work)
+      push(label, patch, before, after)
       undone.value = []
       return true
     } catch (error) {
@@ -272,22 +271,22 @@ export const useShow = defineStore('show', () => {
 
   /** After a conflict: give this edit up, and go on with what the server has. */
   async function giveUp(): Promise<void> {
-    if (!conflict.value) return
-    const { edit } = conflict.value
+    const edit = conflict.value?.edit
+    if (!edit) return
     conflict.value = undefined
     pending = pending.filter((p) => p.id !== edit.id)
     await remember()
-    const answer = await $fetch<{ show: Show; revision: number }>(`/api/shows/${id.value}`)
-    confirmed = { show: answer.show, revision: answer.revision }
-    rebuild()
-    void send()
+    await startOver()
   }
   /** After a conflict: try the edit again on what the server has now. */
   async function tryAgain(): Promise<void> {
-    if (!conflict.value) return
-    const { edit } = conflict.value
+    const edit = conflict.value?.edit
+    if (!edit) return
     conflict.value = undefined
     if (!pending.some((p) => p.id === edit.id)) pending = [edit, ...pending]
+    await startOver()
+  }
+  async function startOver(): Promise<void> {
     const answer = await $fetch<{ show: Show; revision: number }>(`/api/shows/${id.value}`)
     confirmed = { show: answer.show, revision: answer.revision }
     rebuild()

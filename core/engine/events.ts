@@ -59,7 +59,6 @@ export interface SoundEvent {
   pitch: number
   length: number
 }
-export type EventKind = RunEvent['kind']
 
 /** The log as it is written to a file. */
 export interface RunLog {

@@ -1,12 +1,8 @@
-export { audienceOf } from './audience'
 export { type Pose } from './camera'
 export { atmosphereFields, baseFields, type ChannelHistory } from './channels'
-export { compile } from './compile'
 export type { FlightRecord } from './flights'
 export * from './events'
-export { targetOf } from './legs'
 export { tiedPoint } from './poses'
-export { opacityAt } from './picture'
 export { colourOf, linearOf, type Value } from './ramps'
 export {
   channelAt,

@@ -265,7 +265,7 @@ export function channelAt(
   player: number,
 ): { [field: string]: Value } {
   const path = run.paths[player]
-  const eyes = (): Pose => ownEyes({ compiled: compiledOf(show) }, { path } as never, t)
+  const eyes = (): Pose => ownEyes(show, path, t)
   return valueOfChannel(show, run.channels, channel, t, player, eyes)
 }
 

@@ -24,10 +24,9 @@ export interface RecordField {
   fields: { [name: string]: Field }
   /** Fields that may be missing; the value is what stands there then (`undefined`: nothing). */
   optional: { [name: string]: Default }
-  /** Groups of fields of which exactly one, at most one, or at least one is given. */
+  /** Groups of fields of which exactly one, or at most one, is given. */
   oneOf?: string[][]
   notBoth?: string[][]
-  someOf?: string[][]
 }
 export type Default = unknown | ((record: Record<string, unknown>) => unknown)
 /** An alternative, and how to tell from the value that it is the one meant. */
@@ -90,7 +89,7 @@ export const has =
 export function record(
   fields: { [name: string]: Field },
   optional: { [name: string]: [Field, Default?] } = {},
-  groups: Pick<RecordField, 'oneOf' | 'notBoth' | 'someOf'> = {},
+  groups: Pick<RecordField, 'oneOf' | 'notBoth'> = {},
 ): RecordField {
   const all = { ...fields }
   const defaults: RecordField['optional'] = {}

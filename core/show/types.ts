@@ -30,8 +30,6 @@ export interface Show {
   walks: Walk[]
   wishes: Wishes
 }
-/** A show as somebody wrote it: defaults may be omitted. Only `completeShow` turns one into a Show. */
-export type ShowFile = { [field: string]: unknown }
 
 export interface Named {
   id: string
@@ -153,7 +151,6 @@ export type Shape =
   | { kind: 'cylinder'; at: Point; radius: number; height: number }
   | { kind: 'prism'; y: number; height: number; outline: Spot[] }
   | { kind: 'sphere'; at: Point; radius: number }
-export type ShapeKind = Shape['kind']
 
 export interface Zone extends Named {
   shape: Shape

@@ -1,11 +1,11 @@
-import type { CameraStep, FadeStep, FreezeStep, Lock, MoveStep, PromptStep } from '../../show/types'
+import type { CameraStep, FadeStep, FreezeStep, Lock, MoveStep, PromptStep, Show } from '../../show/types'
 import { audienceOf } from '../audience'
 import { cameraAt, OWN_FOV, type CameraClaim, type Pose } from '../camera'
 import { tracksFor } from '../channels'
 import { lock, move as moveBody, unlock } from '../bodies'
 import { opacityAt, type FadeClaim } from '../picture'
 import { give, keep, take, type Claim } from '../tracks'
-import { facingAt, positionAt, type Walker } from '../walker'
+import { facingAt, positionAt, type PathPart } from '../walker'
 import type { Playing, StepState, World } from '../world'
 
 export function prompt(world: World, playing: Playing, state: StepState, step: PromptStep): undefined {
@@ -44,16 +44,10 @@ export function fade(world: World, playing: Playing, state: StepState, step: Fad
   return step.in + step.stay + step.out
 }
 
-/** What a player's own eyes see from now. */
-export function ownEyes(world: { compiled: World['compiled'] }, walker: Walker, t: number): Pose {
-  const [x, y, z] = positionAt(walker.path, t)
-  return {
-    mark: null,
-    at: [x, y + world.compiled.show.player.eye, z],
-    yaw: facingAt(walker.path, t),
-    pitch: 0,
-    fov: OWN_FOV,
-  }
+/** What the eyes of somebody on a path see from at a time. */
+export function ownEyes(show: Show, path: readonly PathPart[], t: number): Pose {
+  const [x, y, z] = positionAt(path, t)
+  return { mark: null, at: [x, y + show.player.eye, z], yaw: facingAt(path, t), pitch: 0, fov: OWN_FOV }
 }
 
 export function camera(world: World, playing: Playing, state: StepState, step: CameraStep): number {
@@ -66,7 +60,7 @@ export function camera(world: World, playing: Playing, state: StepState, step: C
   const back = { seconds: step.back?.seconds ?? 0, ease: step.back?.ease ?? ('linear' as const) }
   const claims = audienceOf(world, playing).map((player) => {
     const all = world.cameras[player.index]
-    const from = cameraAt(all, world.now, () => ownEyes(world, player, world.now))
+    const from = cameraAt(all, world.now, () => ownEyes(world.compiled.show, player.path, world.now))
     const made: CameraClaim = { t: world.now, from, stops, back }
     all.push(made)
     return made
