@@ -1,6 +1,6 @@
 import { readFile, writeFile } from 'node:fs/promises'
 import { text } from 'node:stream/consumers'
-import { asTicked, channelAt, logOf, prepare, run as play, RunError, stateAt, walksOf, type Run } from '../core/engine'
+import { asTicked, channelAt, eventsOf, logOf, prepare, run as play, RunError, stateAt, walksOf, type Run } from '../core/engine'
 import { parseShow, ShowError, type Show } from '../core/show'
 import { CliError } from './errors'
 import { eventTable, tickedTable } from './tables'
@@ -58,7 +58,7 @@ export async function run(file: string, options: RunOptions & RunOutput): Promis
 function outputOf(show: Show, result: Run, { at, ticked, table }: RunOutput): string {
   if (at !== undefined) return JSON.stringify(stateAt(show, result, at), null, 2)
   if (ticked !== undefined) return tickedTable(show, asTicked(result, ticked), ticked)
-  return table ? eventTable(result.events) : JSON.stringify(logOf(show, result))
+  return table ? eventTable(eventsOf(result)) : JSON.stringify(logOf(show, result))
 }
 
 async function write(text: string, out: string | undefined): Promise<void> {

@@ -1,5 +1,5 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import { prepare, run, walksOf, type Gate } from '../core/engine'
+import { eventsOf, prepare, run, walksOf, type Gate } from '../core/engine'
 import { stepKinds } from '../core/show'
 import { demoShow, type KeptSound } from './show'
 import { demoSamples } from './sounds'
@@ -17,31 +17,34 @@ const played = (...walks: string[]) => run(show, walksOf(show, walks), { seed: 7
 
 describe('the demo', () => {
   it('is a play-through of five to seven minutes that meets every zone', () => {
-    const { length, events } = played('curious', 'gull')
+    const result = played('curious', 'gull')
+    const { length } = result
     expect(length).toBeGreaterThan(300)
     expect(length).toBeLessThan(420)
-    expect(new Set(events.flatMap((e) => (e.kind === 'enter' ? [e.zone] : []))).size).toBe(show.zones.length)
+    expect(new Set(eventsOf(result).flatMap((e) => (e.kind === 'enter' ? [e.zone] : []))).size).toBe(show.zones.length)
   })
   it('holds by each gate that people can cause', () => {
-    const gates = new Set(played('curious', 'gull').events.flatMap((e): Gate[] => (e.kind === 'held' ? [e.gate] : [])))
+    const gates = new Set(
+      eventsOf(played('curious', 'gull')).flatMap((e): Gate[] => (e.kind === 'held' ? [e.gate] : [])),
+    )
     expect([...gates].sort()).toEqual(['busy', 'chance', 'condition', 'cooldown', 'debounce', 'limit', 'who'])
   })
   it('uses every kind of step and every moment', () => {
-    const kinds = new Set(played('curious', 'gull').events.flatMap((e) => (e.kind === 'step' ? [e.of] : [])))
+    const kinds = new Set(eventsOf(played('curious', 'gull')).flatMap((e) => (e.kind === 'step' ? [e.of] : [])))
     expect([...kinds].sort()).toEqual(Object.keys(stepKinds).sort())
     const moments = new Set([...show.zones.flatMap((z) => z.rules), ...show.rules].map((rule) => rule.on.at))
     expect([...moments].sort()).toEqual(['clock', 'dwell', 'enter', 'leave', 'look', 'signal', 'use'])
   })
   it('gives back every control and comes to its end on each walk', () => {
     for (const walk of ['straight', 'curious', 'hurried']) {
-      const locks = played(walk).events.filter((e) => e.kind === 'lock' || e.kind === 'unlock')
+      const locks = eventsOf(played(walk)).filter((e) => e.kind === 'lock' || e.kind === 'unlock')
       expect(locks.length).toBeGreaterThan(0)
       expect(locks.at(-1)).toMatchObject({ kind: 'unlock', locks: [] })
     }
   })
   it('every rule that is held often says in a note why it is tuned so', () => {
     const held = new Set(
-      played('curious').events.flatMap((e) =>
+      eventsOf(played('curious')).flatMap((e) =>
         e.kind === 'held' && e.gate !== 'chance' && e.gate !== 'who' ? [e.zone!] : [],
       ),
     )

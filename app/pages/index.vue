@@ -34,20 +34,24 @@ async function create() {
   const made = await doing(() => $fetch<{ id: string }>('/api/shows', { method: 'POST', body: { title: name } }))
   if (made) await navigateTo(`/show/${made.id}`)
 }
+type Brought = { missing: string[] }
+const bringParcel = (chosen: File) => $fetch<Brought>('/api/shows/import', { method: 'POST', body: chosen })
+async function bringDocument(chosen: File): Promise<Brought> {
+  let document: unknown
+  try {
+    document = JSON.parse(await chosen.text())
+  } catch {
+    throw new Error(`${chosen.name} is not a show document: it is no JSON.`)
+  }
+  return $fetch<Brought>('/api/shows', { method: 'POST', body: { document } })
+}
 async function bring(event: Event) {
   const input = event.target as HTMLInputElement
   const chosen = input.files?.[0]
   input.value = ''
   if (!chosen) return
   await doing(async () => {
-    const text = await chosen.text()
-    let document: unknown
-    try {
-      document = JSON.parse(text)
-    } catch {
-      throw new Error(`${chosen.name} is not a show document: it is no JSON.`)
-    }
-    const { missing } = await $fetch<{ missing: string[] }>('/api/shows', { method: 'POST', body: { document } })
+    const { missing } = await (chosen.name.endsWith('.zip') ? bringParcel(chosen) : bringDocument(chosen))
     notice.value =
       missing.length > 0
         ? `Brought in ${chosen.name}. These sounds have no file here and stay silent: ${missing.join(', ')}.`
@@ -100,9 +104,9 @@ async function rename(show: Listed) {
         <input
           ref="file"
           type="file"
-          accept=".json,application/json"
+          accept=".json,.zip,application/json,application/zip"
           class="hidden"
-          aria-label="Show document to import"
+          aria-label="Show to import: a document, or a ZIP with its sounds"
           @change="bring"
         />
       </div>
@@ -129,6 +133,7 @@ async function rename(show: Listed) {
           <button class="chip" @click="((renaming = show.id), (newName = show.title))">Rename</button>
           <button class="chip" @click="copy(show)">Copy</button>
           <a class="chip" :href="`/api/shows/${show.id}/export`" download>Export</a>
+          <a class="chip" :href="`/api/shows/${show.id}/export?sounds=1`" download>Export with sounds</a>
           <button class="chip" @click="bin(show)">Into the bin</button>
         </li>
       </ul>

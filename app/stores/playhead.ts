@@ -97,7 +97,7 @@ export const usePlayhead = defineStore('playhead', () => {
   const STOPS = new Set<RunEvent['kind']>(['enter', 'leave', 'fire', 'held', 'press', 'move', 'walkEnd'])
   /** To the next or the previous event that one would stop at. */
   function stepEvent(direction: 1 | -1): void {
-    const times = (runs.run?.events ?? []).filter((event) => STOPS.has(event.kind)).map((event) => event.t)
+    const times = runs.events.filter((event) => STOPS.has(event.kind)).map((event) => event.t)
     const found =
       direction > 0 ? times.find((time) => time > t.value + 1e-4) : times.findLast((time) => time < t.value - 1e-4)
     if (found !== undefined) seek(found)

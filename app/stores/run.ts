@@ -1,7 +1,7 @@
 import { wrap } from 'comlink'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
-import type { Run } from '../../core/engine'
+import { eventsOf, type Run } from '../../core/engine'
 import type { Lane, Score } from '../../core/score'
 import type { Operation } from '../../core/show'
 import type { RunWorker } from '../workers/run.worker'
@@ -15,6 +15,8 @@ export const useRun = defineStore('run', () => {
   /** The number of the varied walker that is followed instead of the walks as drawn. */
   const walker = ref<number>()
   const run = shallowRef<Run>()
+  /** What happened in it, as the log has it. */
+  const events = computed(() => (run.value ? eventsOf(run.value) : []))
   const score = shallowRef<Score>()
   /** The score as it was before the drag that is on. */
   const ghost = shallowRef<Score>()
@@ -162,5 +164,5 @@ export const useRun = defineStore('run', () => {
   )
   watch([walks, seed, walker], request)
 
-  return { walks, seed, walker, run, ways, score, ghost, problem, took, loudness, lux, version, player }
+  return { walks, seed, walker, run, events, ways, score, ghost, problem, took, loudness, lux, version, player }
 })

@@ -21,7 +21,7 @@ export const useSound = defineStore('sound', () => {
 
   const zoneOf = computed(() => {
     const zones = new Map<number, string>()
-    for (const event of runs.run?.events ?? [])
+    for (const event of runs.events)
       if (event.kind === 'fire' && event.zone) zones.set(event.playing, event.zone)
     return zones
   })

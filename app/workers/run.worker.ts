@@ -1,5 +1,5 @@
-import { expose } from 'comlink'
-import { isPrepared, prepare, run, RunError, walksOf, type Run } from '../../core/engine'
+import { expose, transfer } from 'comlink'
+import { buffersOf, isPrepared, prepare, run, RunError, walksOf, type Run } from '../../core/engine'
 import { luxOver } from '../../core/light'
 import { applyPatch, type Operation, type Show } from '../../core/show'
 import { scoreOf, type Score } from '../../core/score'
@@ -44,7 +44,11 @@ const worker = {
           ? run(drafted, followed, { seed, withoutFlights: partial })
           : runOfWalker(drafted, walks, varied, partial)
       const score = scoreOf(drafted, latest)
-      return { run: plainRun(latest), score, took: performance.now() - before, partial }
+      // The log goes over to the page without being copied; nothing here reads it after this.
+      return transfer(
+        { run: plainRun(latest), score, took: performance.now() - before, partial },
+        buffersOf(latest.log),
+      )
     } catch (error) {
       if (error instanceof RunError) return { problem: error.message }
       throw error

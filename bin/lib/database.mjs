@@ -77,7 +77,7 @@ function running(cluster) {
 
 /**
  * Opens the database of a data folder. `said` is told what happens.
- * Gives { url, place, stop() }; a database that dies is started again until it is stopped.
+ * Gives { url, place, found (it ran already), stop() }; a database that dies is started again until it is stopped.
  */
 export async function openDatabase(data, { said }) {
   ensureDebian(['postgresql'], () => binaries() !== undefined)
@@ -97,6 +97,7 @@ export async function openDatabase(data, { said }) {
 
   let stopping = false
   let at = running(cluster)
+  const found = at !== undefined
   if (at) said('Found the database of an earlier start and uses it.')
   else at = { port: await freePort() }
 
@@ -167,6 +168,7 @@ export async function openDatabase(data, { said }) {
   return {
     url: url(),
     place: cluster,
+    found,
     async stop() {
       stopping = true
       clearInterval(watch)

@@ -1,8 +1,68 @@
+// `bin/esvik`: the command line. What works on files alone runs at once; backup and restore need the database.
 import { spawn } from 'node:child_process'
-import { ensureBundle, ensurePackages } from './fresh.mjs'
+import { existsSync, readFileSync } from 'node:fs'
+import { join, resolve } from 'node:path'
+import { ensureBundle, ensurePackages, root } from './fresh.mjs'
+
+const ALL_DATA = ['backup', 'restore']
+
+/** Runs a program to its end; Ctrl+C is its own to answer. */
+function run(file, args, env = {}) {
+  process.on('SIGINT', () => {})
+  return new Promise((done) =>
+    spawn(process.execPath, [file, ...args], { stdio: 'inherit', env: { ...process.env, ...env } }).on(
+      'exit',
+      (code, signal) => done(signal ? 130 : code),
+    ),
+  )
+}
+
+/** Takes `--data DIR` out of the arguments. */
+function dataOf(args) {
+  const at = args.indexOf('--data')
+  if (at < 0) return join(root, '.data')
+  return resolve(args.splice(at, 2)[1] ?? '')
+}
+
+function runsNow(data) {
+  const note = join(data, 'running.json')
+  if (!existsSync(note)) return undefined
+  const { pid, url } = JSON.parse(readFileSync(note, 'utf8'))
+  try {
+    process.kill(pid, 0)
+    return url
+  } catch {
+    return undefined
+  }
+}
+
+async function withData(args) {
+  const { openDatabase, StartError } = await import('./database.mjs')
+  const file = await ensureBundle('backup', ['cli', 'server', 'core'])
+  const data = dataOf(args)
+  const url = runsNow(data)
+  if (args[0] === 'restore' && url) {
+    process.stderr.write(`esvik: Esvik runs on this data (${url}). Stop it, then restore.\n`)
+    return 1
+  }
+  if (process.env.DATABASE_URL) return run(file, args)
+  try {
+    const database = await openDatabase(data, { said: () => {} })
+    const code = await run(file, args, { DATABASE_URL: database.url })
+    if (!database.found) await database.stop()
+    return code
+  } catch (error) {
+    if (!(error instanceof StartError)) throw error
+    process.stderr.write(`esvik: ${error.message}\n`)
+    return 1
+  }
+}
 
 ensurePackages()
-const file = await ensureBundle('esvik', ['cli', 'core'])
-spawn(process.execPath, [file, ...process.argv.slice(2)], { stdio: 'inherit' }).on('exit', (code, signal) =>
-  process.exit(signal ? 1 : code),
-)
+const args = process.argv.slice(2)
+const helps = args.includes('--help') || args.includes('-h')
+const code =
+  ALL_DATA.includes(args[0]) && !helps
+    ? await withData(args)
+    : await run(await ensureBundle(ALL_DATA.includes(args[0]) ? 'backup' : 'esvik', ['cli', 'server', 'core']), args)
+process.exit(code)

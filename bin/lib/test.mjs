@@ -47,16 +47,20 @@ part(
     run(bin('tsc'), ['-p', 'core']) &&
     run(bin('vue-tsc'), ['--noEmit', '-p', 'tsconfig.check.json']),
 )
-part('unit', () => run(bin('vitest'), ['run', '--project', 'unit']))
+part(
+  'unit',
+  () => run(bin('nuxt'), ['prepare', '--logLevel=silent']) && run(bin('vitest'), ['run', '--project', 'unit']),
+)
 
 if (parts.includes('api') || parts.includes('browser')) {
   const data = mkdtempSync(join(tmpdir(), 'esvik-test-'))
   let database
   try {
     const prepare = await ensureBuilt({ said })
-    const cli = await ensureBundle('esvik', ['cli', 'core'])
+    const cli = await ensureBundle('esvik', ['cli', 'server', 'core'])
+    const backup = await ensureBundle('backup', ['cli', 'server', 'core'])
     database = await openDatabase(data, { said })
-    const env = { DATABASE_URL: database.url, ESVIK_CLI: cli }
+    const env = { DATABASE_URL: database.url, ESVIK_CLI: cli, ESVIK_BACKUP: backup }
     if (!run(process.execPath, [prepare], env)) throw new Error('The test database could not be prepared.')
     part('api', () => run(bin('vitest'), ['run', '--project', 'api'], env))
     if (parts.includes('browser')) ensureDebian(['chromium'], () => existsSync('/usr/bin/chromium'))

@@ -1,11 +1,13 @@
 import type { Lock, Point } from '../show/types'
 import { touches } from '../space'
+import { SAME_TIME } from './agenda'
 import type { CompiledZone } from './compile'
 import { solidAt } from './mobile'
 import { awaitDwell, hear, press } from './moments'
 import { cut, release } from './playings'
-import { facingAt, partNow, positionAt, reroute, runTime, turnPage, type Walker } from './walker'
-import { named, nameOf, type World } from './world'
+import { facingAt, partNow, positionAt, putFed, reroute, runTime, turnPage, type Walker } from './walker'
+import type { Playing, World } from './world'
+import * as write from './write'
 
 /** When every walk that has not ended has been walk-locked for this long, the run is over (s). */
 export const LOCKED_IN = 60
@@ -16,9 +18,8 @@ export function enter(world: World, zone: CompiledZone, walkers: readonly Walker
     walker.inside[zone.index] = 1
     walker.insideOf++
     walker.visit[zone.index]++
-    world.toggled(walker, zone)
-    const event = { t: world.now, kind: 'enter' as const, ...named(walker), zone: zone.zone.id }
-    world.emit(quiet ? { ...event, quiet: true } : event)
+    toggled(world, walker, zone)
+    write.enter(world, walker, zone, quiet)
     releaseOf(world, zone, walker, true)
     awaitDwell(world, walker, zone)
   }
@@ -30,22 +31,30 @@ export function leave(world: World, zone: CompiledZone, walkers: readonly Walker
     walker.inside[zone.index] = 0
     walker.insideOf--
     walker.visit[zone.index]++
-    world.toggled(walker, zone)
-    world.emit({ t: world.now, kind: 'leave', ...named(walker), zone: zone.zone.id })
+    toggled(world, walker, zone)
+    write.leave(world, walker, zone)
     releaseOf(world, zone, walker, false)
   }
   hearEdge(world, zone, walkers, 'leave')
 }
 
+/** What comes next for that body and zone must be looked up again. */
+function toggled(world: World, walker: Walker, zone: CompiledZone): void {
+  world.changed = true
+  if (zone.mobile) world.mobile?.toggled(walker, zone)
+  else world.finders[walker.index].toggled(zone, world.now)
+}
+
 function hearEdge(world: World, zone: CompiledZone, walkers: readonly Walker[], at: 'enter' | 'leave'): void {
-  for (const rule of zone.rules) if (rule.rule.on.at === at) for (const walker of walkers) hear(world, rule, walker)
+  for (const rule of zone.rules) if (rule.at === at) for (const walker of walkers) hear(world, rule, walker)
 }
 
 /** A leave releases what the zone's rules play for that body; what a leave rule plays is released by entering again. */
 function releaseOf(world: World, zone: CompiledZone, walker: Walker, entering: boolean): void {
-  for (const playing of world.playings) {
-    const { rule, body } = playing
-    if (body !== walker || rule.zone !== zone || (rule.rule.on.at === 'leave') !== entering) continue
+  const its = ({ rule, body }: Playing) => body === walker && rule.zone === zone && (rule.at === 'leave') === entering
+  if (!world.playings.some(its)) return
+  for (const playing of world.playings.filter(its)) {
+    const { rule } = playing
     if (rule.rule.onLeave === 'release') release(world, playing)
     else if (rule.rule.onLeave === 'stop') cut(world, playing, 'stopped')
   }
@@ -54,7 +63,7 @@ function releaseOf(world: World, zone: CompiledZone, walker: Walker, entering: b
 /** Switches a zone: presences end or begin within this entry. */
 export function setZone(world: World, zone: CompiledZone, enabled: boolean): void {
   const was = world.enabled[zone.index] === 1
-  world.emit({ t: world.now, kind: 'zone', zone: zone.zone.id, enabled })
+  write.zone(world, zone, enabled)
   if (was === enabled) return
   const here = world.bodies.filter((walker) => walker.present)
   here.forEach((walker) => world.stale.add(walker))
@@ -86,9 +95,11 @@ export function move(world: World, walker: Walker, at: Point, yaw: number, quiet
   const from = positionAt(walker.path, world.now)
   const held = walker.locks.look > 0 ? yaw : undefined
   dropIntents(walker)
-  const goesOn = reroute(world.compiled.show, walker, world.now, at, yaw, walker.locks.walk === 0, held)
+  const goesOn = walker.fed
+    ? putFed(walker, world.now, at, yaw, held)
+    : reroute(world.compiled.show, walker, world.now, at, yaw, walker.locks.walk === 0, held)
   world.stale.add(walker)
-  world.emit({ t: world.now, kind: 'move', player: nameOf(walker), from, to: at })
+  write.move(world, walker, from, at)
   if (goesOn) intend(world, walker)
   const { zones } = world.compiled
   const left = zones.filter(
@@ -116,7 +127,7 @@ export function intend(world: World, walker: Walker): void {
 
 function finishWalk(world: World, walker: Walker): void {
   walker.ended = true
-  world.emit({ t: world.now, kind: 'walkEnd', player: nameOf(walker) })
+  write.walkEnd(world, walker, false)
 }
 
 /** A walk starts: its body is there from now. */
@@ -129,19 +140,26 @@ export function appear(world: World, walker: Walker): void {
 
 /** Lets the intention stand still, or the facing, as the locks in force say. */
 function hold(world: World, walker: Walker, facing: number): void {
-  const walking = walker.locks.walk === 0
+  const free = walker.locks.walk === 0
   const part = partNow(walker)
   const held = walker.locks.look === 0 ? undefined : (part.held ?? facing)
-  const changes = walking !== part.moving
-  turnPage(walker, world.now, walking, held)
-  world.changed = world.shifted = true
+  const changes = free !== (walker.lockedSince === Infinity)
+  // Who is told where to be heeds the freeze by being told to stand still.
+  turnPage(walker, world.now, free || walker.fed, held)
+  world.changed = true
+  world.mobile?.turned(walker)
   if (!changes) return
-  walker.lockedSince = walking ? Infinity : world.now
+  walker.lockedSince = free ? Infinity : world.now
   for (const made of walker.intents) {
     made.entry.dropped = true
     schedule(world, walker, made)
   }
-  if (!walking) world.agenda.put(world.now + LOCKED_IN, () => world.checkLockedIn())
+  if (!free) world.agenda.put(world.now + LOCKED_IN, () => checkLockedIn(world))
+}
+
+function checkLockedIn(world: World): void {
+  const on = world.walkers.filter((walker) => !walker.ended)
+  world.lockedIn = on.length > 0 && on.every((walker) => world.now - walker.lockedSince >= LOCKED_IN - SAME_TIME)
 }
 
 function intent(world: World, walker: Walker, own: number, act: () => void): void {
@@ -159,7 +177,7 @@ function schedule(world: World, walker: Walker, made: Walker['intents'][number])
   })
 }
 
-function dropIntents(walker: Walker): void {
+export function dropIntents(walker: Walker): void {
   for (const { entry } of walker.intents) entry.dropped = true
   walker.intents = []
 }
@@ -173,7 +191,7 @@ function changeLocks(world: World, walker: Walker, locks: readonly Lock[], by: 1
   if (walker.present) hold(world, walker, facing)
   const set = inForce(walker)
   world.locks[walker.index].push({ t: world.now, locks: set })
-  world.emit({ t: world.now, kind: by > 0 ? 'lock' : 'unlock', player: nameOf(walker), locks: set })
+  write.locks(world, walker, by > 0, set)
 }
 
 /** Takes controls from a player; the log tells the set now in force. */

@@ -5,8 +5,13 @@ import { opacityAt, type FadeClaim } from './picture'
 import { track, valueAt, type Segment, type Track } from './tracks'
 import type { Value } from './ramps'
 
+/** A channel that some cue has touched: its fields as they were before, and the tracks of those that were claimed. */
+export interface Touched {
+  base: { [field: string]: Value }
+  tracks: { [field: string]: Track }
+}
 /** The channels of a run by name; those that exist once for each player carry the player's number behind `@`. */
-export type Tracks = Map<string, { [field: string]: Track }>
+export type Tracks = Map<string, Touched>
 
 /** A run's channels as plain data: what `channelAt` needs to tell any value at any time. */
 export interface ChannelHistory {
@@ -37,8 +42,22 @@ export const atmosphereFields = (a: Partial<Atmosphere>): { [field: string]: Val
 const ABSENT = { fogColour: '#000000', fogDensity: 0, vignetteAmount: 0, vignetteSoftness: 0 }
 const COLOURS = new Set(['colour', 'ambient', 'shadow', 'fogColour'])
 
-function tracksOf(fields: { [field: string]: Value }): { [field: string]: Track } {
-  return Object.fromEntries(Object.entries(fields).map(([field, base]) => [field, track(base, COLOURS.has(field))]))
+/** The channel a step claims, as the log names it. */
+export function channelOf(step: Step): string | undefined {
+  switch (step.kind) {
+    case 'light':
+      return `light:${step.light}`
+    case 'level':
+      return `bus:${step.bus}`
+    case 'atmosphere':
+      return 'atmosphere'
+    case 'prop':
+      return `prop:${step.prop}`
+    case 'drift':
+      return 'light' in step.target ? `light:${step.target.light}` : `bus:${step.target.bus}`
+    default:
+      return undefined
+  }
 }
 
 export const perPlayer = (channel: string, player: number): string => `${channel}@${player}`
@@ -81,12 +100,29 @@ function findBase(show: Show, channel: string): { [field: string]: Value } | und
   }
 }
 
-/** The tracks of a channel, made when it is first claimed. */
-export function tracksFor(tracks: Tracks, show: Show, channel: string, player?: number): { [field: string]: Track } {
+/** A channel, to claim fields of it. */
+export function channelFor(tracks: Tracks, show: Show, channel: string, player?: number): Touched {
   const key = player === undefined ? channel : perPlayer(channel, player)
   let found = tracks.get(key)
-  if (!found) tracks.set(key, (found = tracksOf(baseFields(show, channel)!)))
+  if (!found) tracks.set(key, (found = { base: baseFields(show, channel)!, tracks: {} }))
   return found
+}
+
+/** The track of one field, made when it is first claimed. */
+export const trackOf = (touched: Touched, field: string): Track =>
+  (touched.tracks[field] ??= track(touched.base[field], COLOURS.has(field)))
+
+/** What the tracks of a run tell afterwards. */
+export function fieldsOf(tracks: Tracks): ChannelHistory['fields'] {
+  const fields: ChannelHistory['fields'] = {}
+  for (const [channel, touched] of tracks) {
+    const told: ChannelHistory['fields'][string] = (fields[channel] = {})
+    for (const field in touched.tracks) {
+      const { colour, segments } = touched.tracks[field]
+      told[field] = { colour, segments }
+    }
+  }
+  return fields
 }
 
 const ONCE_FOR_ALL = new Set(['light', 'prop'])

@@ -1,7 +1,9 @@
 import Flatbush from 'flatbush'
 import { BUSES } from '../show/table'
-import type { Cue, Pool, Rule, Show, Sound, Step, Zone } from '../show/types'
+import type { Cue, Hold, Pool, Prop, Rule, Show, Sound, Step, Zone } from '../show/types'
 import { middleOf, solidOf, type Solid } from '../space'
+import { channelOf } from './channels'
+import { stepLegend, type Legend } from './log'
 
 /** What crossings need to know of a zone. The same object as long as the zone's form stays the same. */
 export interface ZoneGeometry {
@@ -15,6 +17,8 @@ export interface RuleInstance {
   /** The name in the log: the rule's id, or ZONE/RULE for a kit's. */
   name: string
   rule: Rule
+  /** The kind of moment it waits for. */
+  at: Rule['on']['at']
   zone: CompiledZone | undefined
   cue: CompiledCue
 }
@@ -22,14 +26,28 @@ export interface CompiledZone {
   index: number
   zone: Zone
   geometry: ZoneGeometry
-  /** Tied to a prop that a cue slides or turns. */
-  mobile: boolean
+  /** The prop it is tied to, if a cue slides or turns that. */
+  mobile: Prop | undefined
   rules: RuleInstance[]
 }
 export interface CompiledCue {
+  index: number
   cue: Cue
   /** Without the muted ones. */
-  steps: Step[]
+  steps: CompiledStep[]
+}
+/** A step with what every kind of step has, worked out once. */
+export interface CompiledStep {
+  /** Its place in the legend of the log. */
+  index: number
+  step: Step
+  id: string
+  at: number
+  jitter: number
+  /** What holds it: seconds, the cue, release, for good; undefined for steps with a length of their own or none. */
+  hold: Hold | undefined
+  /** It takes time, and so has an end that is logged. */
+  lasts: boolean
 }
 /** A show with names resolved to indices, ready to be run many times. */
 export interface Compiled {
@@ -37,15 +55,17 @@ export interface Compiled {
   zones: CompiledZone[]
   zoneIndex: Map<string, CompiledZone>
   rules: RuleInstance[]
-  signals: Map<string, RuleInstance[]>
+  signals: Map<string, { index: number; rules: RuleInstance[] }>
   clocks: RuleInstance[]
-  sounds: Map<string, Sound>
+  sounds: Map<string, Sound & { index: number }>
   pools: Map<string, Pool>
-  busGain: Map<string, number>
+  buses: Map<string, number>
+  flags: Map<string, number>
+  legend: Legend
+  /** How long the logs of its runs have been so far. */
+  room: { events: number; numbers: number }
   /** Zones in plan, for shows with many. */
   near?: Flatbush
-  /** For legs of walks already run: the zones they touch. */
-  touched: WeakMap<object, CompiledZone[]>
 }
 const INDEX_FROM = 80
 
@@ -62,18 +82,16 @@ function geometryOf(show: Show, zone: Zone): ZoneGeometry {
 
 export function compile(show: Show): Compiled {
   const moving = movedProps(show)
-  const cues = new Map<string, CompiledCue>(
-    show.cues.map((cue) => [cue.id, { cue, steps: cue.steps.filter((step) => !step.muted) }]),
-  )
+  const cues = compiledCues(show)
   const rules: RuleInstance[] = []
   const instance = (rule: Rule, zone: CompiledZone | undefined, name: string): RuleInstance | undefined => {
     if (!rule.enabled) return undefined
-    const made = { index: rules.length, name, rule, zone, cue: cues.get(rule.cue)! }
+    const made = { index: rules.length, name, rule: uniform(rule), at: rule.on.at, zone, cue: cues.get(rule.cue)! }
     rules.push(made)
     return made
   }
   const zones = show.zones.map((zone, index) => {
-    const mobile = zone.tiedTo !== undefined && moving.has(zone.tiedTo.prop)
+    const mobile = zone.tiedTo && moving.get(zone.tiedTo.prop)
     const compiled: CompiledZone = { index, zone, geometry: geometryOf(show, zone), mobile, rules: [] }
     const kit = zone.kit === undefined ? undefined : show.kits.find((k) => k.id === zone.kit)
     const kitRules = (kit?.rules ?? []).map((rule) =>
@@ -84,27 +102,73 @@ export function compile(show: Show): Compiled {
     return compiled
   })
   show.rules.forEach((rule) => instance(rule, undefined, rule.id))
-  const signals = new Map<string, RuleInstance[]>()
-  for (const rule of rules) {
-    const on = rule.rule.on
-    if (on.at === 'signal') signals.set(on.name, [...(signals.get(on.name) ?? []), rule])
-  }
+  const signals = signalsOf(show, rules)
+  const buses = [...BUSES, ...show.buses.map((bus) => bus.id).filter((id) => !BUSES.includes(id as never))]
   return {
     show,
     zones,
     zoneIndex: new Map(zones.map((z) => [z.zone.id, z])),
     rules,
     signals,
-    clocks: rules.filter((r) => r.rule.on.at === 'clock'),
-    sounds: new Map(show.sounds.map((s) => [s.id, s])),
+    clocks: rules.filter((rule) => rule.at === 'clock'),
+    sounds: new Map(show.sounds.map((sound, index) => [sound.id, { ...sound, index }])),
     pools: new Map(show.pools.map((p) => [p.id, p])),
-    busGain: new Map<string, number>([
-      ...BUSES.map((id) => [id, 0] as const),
-      ...show.buses.map((b) => [b.id, b.gain] as const),
-    ]),
+    buses: new Map(buses.map((id, index) => [id, index])),
+    flags: new Map(show.flags.map((flag, index) => [flag.id, index])),
+    legend: {
+      zones: show.zones.map((zone) => zone.id),
+      cues: show.cues.map((cue) => cue.id),
+      rules: rules.map(({ name, zone, cue }) => ({
+        rule: name,
+        ...(zone && { zone: zone.zone.id }),
+        cue: cue.cue.id,
+      })),
+      steps: [...cues.values()].flatMap((cue) => cue.steps.map(({ step }) => stepLegend(step, channelOf(step)))),
+      sounds: show.sounds.map((sound) => sound.id),
+      buses,
+      signals: [...signals.keys()],
+      flags: show.flags.map((flag) => flag.id),
+    },
+    room: { events: 512, numbers: 1024 },
     near: zones.length >= INDEX_FROM ? indexOf(zones) : undefined,
-    touched: new WeakMap(),
   }
+}
+
+function compiledCues(show: Show): Map<string, CompiledCue> {
+  let next = 0
+  const compiled = (step: Step): CompiledStep => {
+    const hold = holdOf(step)
+    const lasts = hold === undefined ? OWN_LENGTH.has(step.kind) : hold !== 'keep'
+    return { index: next++, step, id: step.id, at: step.at, jitter: step.jitter, hold, lasts }
+  }
+  return new Map(
+    show.cues.map((cue, index): [string, CompiledCue] => [
+      cue.id,
+      { index, cue, steps: cue.steps.filter((step) => !step.muted).map(compiled) },
+    ]),
+  )
+}
+
+/** Kinds that last as long as they say themselves. */
+const OWN_LENGTH = new Set<Step['kind']>(['sound', 'camera', 'fade'])
+
+function holdOf(step: Step): Hold | undefined {
+  if (step.kind === 'sound') return step.loop ? step.hold : undefined
+  return 'hold' in step ? step.hold : undefined
+}
+
+/** The same rule with every field there, so that all rules are alike to the machine. */
+function uniform(rule: Rule): Rule {
+  const { id, name, enabled, on, who, when, per, debounce, limit, cooldown, busy, chance, delay, cue, onLeave } = rule
+  return { id, name, enabled, on, who, when, per, debounce, limit, cooldown, busy, chance, delay, cue, onLeave }
+}
+
+/** Every signal that is sent or waited for, and who listens. */
+function signalsOf(show: Show, rules: readonly RuleInstance[]): Compiled['signals'] {
+  const sent = show.cues.flatMap((cue) => cue.steps.flatMap((step) => (step.kind === 'signal' ? [step.name] : [])))
+  const awaited = rules.flatMap(({ rule }) => (rule.on.at === 'signal' ? [rule.on.name] : []))
+  const listening = (name: string) => rules.filter(({ rule: { on } }) => on.at === 'signal' && on.name === name)
+  return new Map([...new Set([...sent, ...awaited])].map((name, index) => [name, { index, rules: listening(name) }]))
 }
 
 function indexOf(zones: CompiledZone[]): Flatbush {
@@ -119,10 +183,14 @@ function indexOf(zones: CompiledZone[]): Flatbush {
 
 export const middleOfZone = (zone: CompiledZone): [number, number, number] => middleOf(zone.geometry.solid)
 
-/** The props that a cue slides or turns. */
-function movedProps(show: Show): Set<string> {
-  const steps = show.cues.flatMap((cue) => cue.steps)
-  return new Set(
-    steps.flatMap((step) => (step.kind === 'prop' && !step.muted && (step.slide || step.turn) ? [step.prop] : [])),
+/** The props that a cue slides or turns, by their ids. */
+function movedProps(show: Show): Map<string, Prop> {
+  const ids = new Set(
+    show.cues.flatMap((cue) =>
+      cue.steps.flatMap((step) =>
+        step.kind === 'prop' && !step.muted && (step.slide || step.turn) ? [step.prop] : [],
+      ),
+    ),
   )
+  return new Map(show.place.props.flatMap((prop) => (ids.has(prop.id) ? [[prop.id, prop] as const] : [])))
 }

@@ -1,5 +1,5 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import { run, walksOf, type Run } from '.'
+import { eventsOf, fan, run, walksOf, type Run } from '.'
 import { show, point, walk } from '../testing/small-show'
 import { prepare } from './run'
 
@@ -45,7 +45,7 @@ const made = (fling: object, more: any = {}) =>
     walks: [walk('w', point(0, { pause: 15 }))],
   })
 const played = (document: ReturnType<typeof show>, seed = 1): Run => run(document, walksOf(document, ['w']), { seed })
-const of = (result: Run, kind: string): any[] => result.events.filter((event) => event.kind === kind)
+const of = (result: Run, kind: string): any[] => eventsOf(result).filter((event) => event.kind === kind)
 
 beforeAll(() => prepare(made({})))
 
@@ -101,5 +101,23 @@ describe('a fling', () => {
     const result = played(made({ vanishAfter: 0.3 }))
     expect(of(result, 'impact')).toHaveLength(0)
     expect(result.channels.fields['prop:crate'].shown.segments.at(-1)!).toMatchObject({ to: false })
+  })
+})
+
+describe('a fan of flights', () => {
+  const wild = { speed: [4, 8] as [number, number], spread: 20 }
+  it('has for each seed the flight that a run with that seed has', () => {
+    const document = made(wild)
+    const flights = fan(document, 'c', 'f', [1, 2, 3])
+    for (const { seed, speed, positions } of flights) {
+      const result = played(document, seed)
+      expect(of(result, 'step').find((e) => e.of === 'fling').speed).toBe(speed)
+      expect(positions).toEqual(result.flights[0].positions)
+    }
+    expect(new Set(flights.map((flight) => flight.speed)).size).toBe(3)
+  })
+  it('names a rule or a step that is not there', () => {
+    expect(() => fan(made({}), 'nope', 'f', [1])).toThrow('The show has no rule "nope" that is on')
+    expect(() => fan(made({}), 'c', 'g', [1])).toThrow('The cue "Throw" has no fling "g"')
   })
 })

@@ -1,9 +1,9 @@
-import type { FlingStep, Point, Prop, Show } from '../show/types'
+import type { FlingStep, Place, Point, Prop, Show } from '../show/types'
 import { standing, yawOf } from '../space'
 import { leave } from './bodies'
 import { motionOf } from './mobile'
-import { draw, within } from './luck'
-import { obstaclesNow } from './obstacles'
+import { draw, drawWithin, type Stream } from './luck'
+import { disarray, obstaclesNow } from './obstacles'
 import { fly, STEPS_A_SECOND, type Flight } from './physics'
 import { streamOf } from './playings'
 import { frameAt } from './poses'
@@ -11,9 +11,10 @@ import type { Leg, Route } from './legs'
 import { drawFrom } from './pools'
 import { resting, type Walker } from './walker'
 import { keep } from './tracks'
-import { tracksFor } from './channels'
+import { channelFor, trackOf } from './channels'
 import { soundsOfImpact } from './steps/sounds'
-import type { Playing, World } from './world'
+import type { Playing, StepState, World } from './world'
+import * as write from './write'
 
 /** How a fling was drawn: m/s and degrees, spin in degrees a second. */
 export interface DrawnFling {
@@ -30,14 +31,13 @@ export interface FlightRecord {
   positions: Point[]
 }
 
-export function drawnFling(world: World, playing: Playing, step: FlingStep): DrawnFling {
-  const stream = streamOf(world, playing, step.id)
+export function drawnFling(stream: Stream, step: FlingStep): DrawnFling {
   const off = (number: number) => step.spread * (2 * draw(stream, number) - 1)
   return {
-    speed: within(step.speed, draw(stream, 0)),
+    speed: drawWithin(step.speed, stream, 0),
     yaw: step.yaw + off(1),
     pitch: Math.min(90, Math.max(-90, step.pitch + off(2))),
-    spin: step.spin ? within(step.spin, draw(stream, 3)) : 0,
+    spin: step.spin ? drawWithin(step.spin, stream, 3) : 0,
   }
 }
 
@@ -55,32 +55,55 @@ function middleNow(world: World, prop: Prop): { middle: Point; yaw: number } {
   return { middle: world.landed.get(prop.id) ?? [at[0], at[1] + prop.size[1] / 2, at[2]], yaw }
 }
 
+/** Flights are the same whenever they start the same: so many are kept for a place as it stands. */
+const KEPT = 256
+const kept = new WeakMap<readonly Prop[], { floors: unknown; walls: unknown; flights: Map<string, Flight> }>()
+
+function flightsIn({ floors, walls, props }: Place): Map<string, Flight> {
+  let known = kept.get(props)
+  if (!known || known.floors !== floors || known.walls !== walls)
+    kept.set(props, (known = { floors, walls, flights: new Map() }))
+  return known.flights
+}
+
+/** How a prop flies that is thrown now. */
+export function flightOf(world: World, prop: Prop, drawn: DrawnFling): Flight {
+  const { place } = world.compiled.show
+  const { middle, yaw } = middleNow(world, prop)
+  const flights = flightsIn(place)
+  const { speed, yaw: to, pitch, spin } = drawn
+  const name = `${prop.id}|${middle}|${yaw}|${speed}|${to}|${pitch}|${spin}|${disarray(world)}`
+  let flight = flights.get(name)
+  if (!flight) {
+    const a = (to * Math.PI) / 180
+    const p = (pitch * Math.PI) / 180
+    const { size, mass, bounce, grip } = prop
+    flight = fly(
+      {
+        kind: prop.kind === 'cylinder' ? 'cylinder' : 'box',
+        size,
+        mass,
+        bounce,
+        grip,
+        middle,
+        yaw,
+        velocity: [-Math.sin(a) * Math.cos(p) * speed, Math.sin(p) * speed, -Math.cos(a) * Math.cos(p) * speed],
+        // It tumbles forward: about the horizontal axis across the throw.
+        spin: [-Math.cos(a) * spin, 0, Math.sin(a) * spin],
+      },
+      obstaclesNow(world, prop.id),
+    )
+    if (flights.size >= KEPT) flights.delete(flights.keys().next().value!)
+    flights.set(name, flight)
+  }
+  return flight
+}
+
 /** Throws the prop: it flies, sounds where it hits, is noticed by zones, and lies still or vanishes. */
-export function fling(world: World, playing: Playing, step: FlingStep, drawn: DrawnFling): void {
+export function fling(world: World, playing: Playing, state: StepState, step: FlingStep, drawn: DrawnFling): void {
   if (!world.flies) return
   const prop = world.compiled.show.place.props.find((p) => p.id === step.prop)!
-  const { middle, yaw } = middleNow(world, prop)
-  const a = (drawn.yaw * Math.PI) / 180
-  const p = (drawn.pitch * Math.PI) / 180
-  const flight = fly(
-    {
-      kind: prop.kind === 'cylinder' ? 'cylinder' : 'box',
-      size: prop.size,
-      mass: prop.mass,
-      bounce: prop.bounce,
-      grip: prop.grip,
-      middle,
-      yaw,
-      velocity: [
-        -Math.sin(a) * Math.cos(p) * drawn.speed,
-        Math.sin(p) * drawn.speed,
-        -Math.cos(a) * Math.cos(p) * drawn.speed,
-      ],
-      // It tumbles forward: about the horizontal axis across the throw.
-      spin: [-Math.cos(a) * drawn.spin, 0, Math.sin(a) * drawn.spin],
-    },
-    obstaclesNow(world, prop.id),
-  )
+  const flight = flightOf(world, prop, drawn)
   world.flights.push({ prop: prop.id, t: world.now, positions: flight.positions })
   world.landed.set(prop.id, flight.positions[flight.positions.length - 1])
   const body = world.bodies.find((b) => b.walk.id === prop.id && b.kind === 'prop')!
@@ -89,12 +112,12 @@ export function fling(world: World, playing: Playing, step: FlingStep, drawn: Dr
   flight.impacts.forEach((impact, index) =>
     world.agenda.put(world.now + impact.time, () => {
       if (body.flight !== number) return
-      world.emit({ t: world.now, kind: 'impact', prop: prop.id, at: impact.at, speed: impact.speed })
+      write.impact(world, body, impact)
       if (!step.impact) return
       const stream = streamOf(world, playing, step.id)
       const pool = world.compiled.pools.get(step.impact)!
       const sound = drawFrom(world, pool, `${playing.rule.name}|${prop.id}`, stream, 8 + index * 4)
-      soundsOfImpact(world, playing, step, sound, impact)
+      soundsOfImpact(world, playing, state, sound, impact)
     }),
   )
   world.agenda.put(
@@ -103,7 +126,7 @@ export function fling(world: World, playing: Playing, step: FlingStep, drawn: Dr
   )
   if (step.vanishAfter !== undefined)
     world.agenda.put(world.now + step.vanishAfter, () => {
-      keep(tracksFor(world.tracks, world.compiled.show, `prop:${prop.id}`).shown, world.now, false, {
+      keep(trackOf(channelFor(world.tracks, world.compiled.show, `prop:${prop.id}`), 'shown'), world.now, false, {
         seconds: 0,
         ease: 'linear',
       })
@@ -146,14 +169,12 @@ function routeAlong({ positions }: Flight): Route {
       start: i * seconds,
       piece: { from, velocity, seconds },
       facing: { yaw: yawOf(velocity[0], velocity[2]) },
-      contacts: new WeakMap(),
     })
   }
   legs.push({
     start: (positions.length - 1) * seconds,
     piece: standing(positions[positions.length - 1]),
     facing: { yaw: 0 },
-    contacts: new WeakMap(),
   })
   return { legs, reaches: [], first: 0, end: Infinity }
 }

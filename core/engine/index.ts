@@ -1,7 +1,10 @@
 export { type Pose } from './camera'
-export { atmosphereFields, baseFields, type ChannelHistory } from './channels'
+export { atmosphereFields, baseFields, channelOf, type ChannelHistory } from './channels'
+export { fan, type FanFlight } from './fan'
 export type { FlightRecord } from './flights'
 export * from './events'
+export { createRun, type FedPose, type Keys, type LiveRun, type Participant } from './live'
+export { buffersOf, countUntil, eventAt, eventsOf, GATES, KIND, type Legend, type Log } from './log'
 export { tiedPoint } from './poses'
 export { colourOf, linearOf, type Value } from './ramps'
 export {
@@ -17,7 +20,6 @@ export {
   type Run,
   type RunOptions,
 } from './run'
-export { channelOf } from './steps/log'
 export { type PathPart } from './walker'
 export { type Audible } from './world'
 export { asTicked, type TickedPresence } from './ticked'

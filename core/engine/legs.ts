@@ -1,14 +1,23 @@
 import { pieceBetween, standing, yawOf, type Facing, type Intervals, type Piece } from '../space'
 import type { Look, Player, Point, Show, Target, Walk, WalkPoint } from '../show/types'
-import type { ZoneGeometry } from './compile'
+import type { Compiled, CompiledZone } from './compile'
 
 /** A straight stretch of a walk, or a wait, in the walk's own time. */
 export interface Leg {
   start: number
   piece: Piece
   facing: Facing
-  /** Contacts already worked out: the same for every run until the walk or the zone changes. */
-  contacts: WeakMap<ZoneGeometry, { enter: Intervals; stay: Intervals }>
+  /** The zones it touches of the show that was run last: kept for the next run of the same walk. */
+  touches?: { compiled: Compiled; all: Touch[] }
+}
+/** When a body touches a zone on a leg, and when it touches the zone grown by its rim, in the leg's time. */
+export interface Contact {
+  enter: Intervals
+  stay: Intervals
+}
+export interface Touch {
+  zone: CompiledZone
+  contact: Contact
 }
 export interface Reach {
   time: number
@@ -23,6 +32,32 @@ export interface Route {
   end: number
   /** The yaw a mark gave the body, until it goes on. */
   faces?: number
+  /** How far the feet get, in plan: worked out when it is first asked for. */
+  extent?: Extent
+}
+export interface Extent {
+  x0: number
+  z0: number
+  x1: number
+  z1: number
+}
+
+/** How far a route that is told to its end goes, in plan. */
+export function extentOf(route: Route): Extent {
+  if (route.extent) return route.extent
+  const extent = { x0: Infinity, z0: Infinity, x1: -Infinity, z1: -Infinity }
+  for (const { piece } of route.legs) {
+    const seconds = piece.seconds === Infinity ? 0 : piece.seconds
+    for (let end = 0; end < 2; end++) {
+      const x = piece.from[0] + end * piece.velocity[0] * seconds
+      const z = piece.from[2] + end * piece.velocity[2] * seconds
+      extent.x0 = Math.min(extent.x0, x)
+      extent.z0 = Math.min(extent.z0, z)
+      extent.x1 = Math.max(extent.x1, x)
+      extent.z1 = Math.max(extent.z1, z)
+    }
+  }
+  return (route.extent = extent)
 }
 
 /** A point as the route sees it; `faces` is the yaw a mark gives until it goes on. */
@@ -58,12 +93,11 @@ export function routeOver(show: Show, stops: readonly Stop[], first: number, fac
     if (!next || stop.pause > 0) {
       const wait = next ? { ...standing(stop.at), seconds: stop.pause } : standing(stop.at)
       const facing = looked ?? { yaw: stop.faces ?? ahead }
-      legs.push({ start: time, piece: wait, facing, contacts: new WeakMap() })
+      legs.push({ start: time, piece: wait, facing })
       time += stop.pause
     }
     if (piece) {
-      if (piece.seconds > 0)
-        legs.push({ start: time, piece, facing: looked ?? { yaw: ahead }, contacts: new WeakMap() })
+      if (piece.seconds > 0) legs.push({ start: time, piece, facing: looked ?? { yaw: ahead } })
       time += piece.seconds
     }
   })

@@ -47,7 +47,7 @@ function highWord(a: number, b: number): number {
   const low = al * bl
   const mid1 = ah * bl + (low >>> 16)
   const mid2 = al * bh + (mid1 & 0xffff)
-  return (ah * bh + Math.floor(mid1 / 65536) + (mid2 >>> 16)) >>> 0
+  return (ah * bh + (mid1 >>> 16) + (mid2 >>> 16)) >>> 0
 }
 
 /** A number uniform in [0, 1) with 53 bits: draw `number` of a stream. */
@@ -66,3 +66,7 @@ export function draw({ key, ordinal }: Stream, number: number): number {
 }
 
 export const within = (range: readonly [number, number], u: number): number => range[0] + (range[1] - range[0]) * u
+
+/** Draw `number` of a stream, uniform in a range; nothing is worked out where the range leaves no choice. */
+export const drawWithin = (range: readonly [number, number], stream: Stream, number: number): number =>
+  range[0] === range[1] ? range[0] : within(range, draw(stream, number))

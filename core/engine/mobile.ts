@@ -1,9 +1,9 @@
-import type { Prop } from '../show/types'
-import { crossings, fromFrame, positionOn, solidOf, touches, type Piece, type Solid } from '../space'
+import type { Point, Prop } from '../show/types'
+import { crossings, gap, positionOn, solidOf, type Intervals, type Piece, type Solid } from '../space'
 import { SAME_TIME } from './agenda'
 import type { CompiledZone } from './compile'
 import { SHORTEST, type Edge } from './edges'
-import { legAt } from './legs'
+import { extentOf, legAt, type Route } from './legs'
 import { frameAt, isStraight, movesUntil, type PropMotion } from './poses'
 import { ownTime, partNow, runTime, type Walker } from './walker'
 import type { World } from './world'
@@ -16,78 +16,146 @@ const BRACKET = 1e-7
 /** Finds the edges of zones that move, in the time of the run. */
 export interface MobileFinder {
   next(): number
-  take(t: number): Edge[]
-  /** Something has changed: look again from now. */
+  /** Adds all edges that belong to a time. */
+  take(t: number, edges: Edge[]): void
+  /** A prop has begun to move or to go back. */
+  moved(prop: string): void
+  /** A body's way has changed. */
+  turned(walker: Walker): void
+  /** A presence in a zone has begun or ended. */
+  toggled(walker: Walker, zone: CompiledZone): void
+  /** Looks again, from now, where something has changed. */
   refresh(t: number): void
 }
 
 export function motionOf(world: World, prop: string): PropMotion {
-  const tracks = world.tracks.get(`prop:${prop}`)
-  return { slide: tracks?.slide.segments, turn: tracks?.turn.segments, about: world.abouts[prop] ?? [] }
+  const tracks = world.tracks.get(`prop:${prop}`)?.tracks
+  return { slide: tracks?.slide?.segments, turn: tracks?.turn?.segments, about: world.abouts[prop] ?? [] }
 }
 
 /** A zone's solid where it stands at a time. */
 export function solidAt(world: World, zone: CompiledZone, t: number): Solid {
-  const { tiedTo, shape } = zone.zone
-  if (!zone.mobile || !tiedTo) return zone.geometry.solid
-  const prop = world.compiled.show.place.props.find((p) => p.id === tiedTo.prop)!
-  return solidOf(shape, frameAt(prop, motionOf(world, prop.id), t))
+  if (!zone.mobile) return zone.geometry.solid
+  return solidOf(zone.zone.shape, frameAt(zone.mobile, motionOf(world, zone.mobile.id), t))
+}
+
+/** A zone that moves, as it is now: how its prop moves, and its solid while that stands still. */
+interface Moving {
+  zone: CompiledZone
+  prop: Prop
+  motion: PropMotion
+  still: Solid | undefined
 }
 
 export function createMobileFinder(world: World): MobileFinder | undefined {
-  const { show, zones } = world.compiled
-  const mobile = zones.filter((zone) => zone.mobile)
-  if (mobile.length === 0) return undefined
-  let edges: (Edge & { t: number })[] = []
+  const moving = world.compiled.zones.flatMap((zone): Moving[] =>
+    zone.mobile ? [{ zone, prop: zone.mobile, motion: motionOf(world, zone.mobile.id), still: undefined }] : [],
+  )
+  if (moving.length === 0) return undefined
+  const { bodies } = world
+  /** Zone by zone, body by body: when their next edge is, and whether that must be looked up again. */
+  const due = new Float64Array(moving.length * bodies.length).fill(Infinity)
+  const stale = new Uint8Array(due.length).fill(1)
+  let anyStale = true
+  let least = Infinity
 
-  /** The next edge of a body at a zone from a time on: window by window, in each of which both move in one way. */
-  function nextEdge(walker: Walker, zone: CompiledZone, from: number): number {
-    const prop = show.place.props.find((p) => p.id === zone.zone.tiedTo!.prop)!
-    const motion = motionOf(world, prop.id)
-    const inside = walker.inside[zone.index] === 1
-    const part = partNow(walker)
-    let t = Math.max(from, part.t)
-    for (let windows = 0; windows < 100_000; windows++) {
-      const own = Math.max(0, ownTime(part, t))
-      const leg = part.route.legs[legAt(part.route, own + SAME_TIME)]
-      const legEnd = part.moving ? runTime(part, leg.start + leg.piece.seconds) : Infinity
-      const until = movesUntil(motion, t)
-      const end = Math.min(legEnd, until > t + SAME_TIME ? until : Infinity)
-      const local = Math.max(0, Math.min(own - leg.start, leg.piece.seconds))
-      const body: Piece = {
-        from: positionOn(leg.piece, local),
-        velocity: part.moving && leg.piece.seconds !== Infinity ? leg.piece.velocity : [0, 0, 0],
-        seconds: end - t,
-      }
-      const spans = contact(prop, motion, walker, zone, body, t, inside ? zone.zone.rim : 0)
-      const edge = inside ? leaving(spans, end - t) : entering(spans, end - t, from === t)
-      if (edge !== undefined) return t + edge
-      if (end === Infinity) return Infinity
-      t = end
-    }
-    return Infinity
+  function settle(): void {
+    least = Infinity
+    for (let i = 0; i < due.length; i++) if (due[i] < least) least = due[i]
   }
 
   return {
-    next: () => edges.reduce((least, edge) => Math.min(least, edge.t), Infinity),
-    take(t) {
-      const due = edges.filter((edge) => edge.t <= t + SAME_TIME)
-      edges = edges.filter((edge) => edge.t > t + SAME_TIME)
-      return due
+    next: () => least,
+    take(t, edges) {
+      if (least > t + SAME_TIME) return
+      for (let i = 0; i < due.length; i++) {
+        if (due[i] > t + SAME_TIME) continue
+        due[i] = Infinity
+        stale[i] = 1
+        anyStale = true
+        const { zone } = moving[Math.floor(i / bodies.length)]
+        const walker = bodies[i % bodies.length]
+        edges.push({ walker, zone, leave: walker.inside[zone.index] === 1 })
+      }
+      settle()
+    },
+    moved(prop) {
+      moving.forEach((each, index) => {
+        if (each.prop.id !== prop) return
+        each.motion = motionOf(world, prop)
+        each.still = undefined
+        stale.fill(1, index * bodies.length, (index + 1) * bodies.length)
+        anyStale = true
+      })
+    },
+    turned(walker) {
+      for (let i = walker.index; i < stale.length; i += bodies.length) stale[i] = 1
+      anyStale = true
+    },
+    toggled(walker, zone) {
+      const index = moving.findIndex((each) => each.zone === zone)
+      stale[index * bodies.length + walker.index] = 1
+      anyStale = true
     },
     refresh(t) {
-      edges = []
-      for (const zone of mobile) {
-        if (!world.enabled[zone.index]) continue
-        for (const walker of world.bodies) {
-          if (!walker.present) continue
-          const at = nextEdge(walker, zone, t)
-          if (at < Infinity) edges.push({ walker, zone, leave: walker.inside[zone.index] === 1, own: 0, t: at })
-        }
+      if (!anyStale) return
+      anyStale = false
+      for (let i = 0; i < stale.length; i++) {
+        if (stale[i] === 0) continue
+        stale[i] = 0
+        const each = moving[Math.floor(i / bodies.length)]
+        const walker = bodies[i % bodies.length]
+        const met = world.enabled[each.zone.index] === 1 && walker.present
+        due[i] = met ? nextEdge(each, walker, t) : Infinity
       }
+      settle()
     },
   }
 }
+
+/** The next edge of a body at a zone from a time on: window by window, in each of which both move in one way. */
+function nextEdge(moving: Moving, walker: Walker, from: number): number {
+  const { zone, motion } = moving
+  const inside = walker.inside[zone.index] === 1
+  const part = partNow(walker)
+  const { legs } = part.route
+  let t = Math.max(from, part.t)
+  let index = -1
+  for (let windows = 0; windows < 100_000; windows++) {
+    const own = Math.max(0, ownTime(part, t))
+    if (index < 0) index = legAt(part.route, own + SAME_TIME)
+    else while (index + 1 < legs.length && legs[index + 1].start <= own + SAME_TIME) index++
+    const leg = legs[index]
+    const legEnd = part.moving ? runTime(part, leg.start + leg.piece.seconds) : Infinity
+    const until = movesUntil(motion, t)
+    if (until <= t && !inside && !walker.fed && staysAway(walker, part.route, stillOf(moving, t))) return Infinity
+    const end = Math.min(legEnd, until > t + SAME_TIME ? until : Infinity)
+    const local = Math.max(0, Math.min(own - leg.start, leg.piece.seconds))
+    const body: Piece = {
+      from: positionOn(leg.piece, local),
+      velocity: part.moving && leg.piece.seconds !== Infinity ? leg.piece.velocity : AT_REST,
+      seconds: end - t,
+    }
+    const spans = contact(moving, walker, body, t, until, inside ? zone.zone.rim : 0)
+    const edge = inside ? leaving(spans, end - t) : entering(spans, end - t, from === t)
+    if (edge !== undefined) return t + edge
+    if (end === Infinity) return Infinity
+    t = end
+  }
+  return Infinity
+}
+
+const stillOf = (moving: Moving, t: number): Solid =>
+  (moving.still ??= solidOf(moving.zone.zone.shape, frameAt(moving.prop, moving.motion, t)))
+
+/** Whether a route never comes near a solid in plan. */
+function staysAway(walker: Walker, route: Route, { bounds }: Solid): boolean {
+  const { x0, z0, x1, z1 } = extentOf(route)
+  const reach = walker.cylinders.body.radius + 1e-3
+  return x1 + reach < bounds[0] || z1 + reach < bounds[2] || x0 - reach > bounds[3] || z0 - reach > bounds[5]
+}
+
+const AT_REST: Point = [0, 0, 0]
 
 function leaving(spans: readonly number[], seconds: number): number | undefined {
   const index = spans.findIndex((to, k) => k % 2 === 1 && spans[k - 1] <= SHORTEST && to >= 0)
@@ -104,44 +172,22 @@ function entering(spans: readonly number[], seconds: number, first: boolean): nu
   return undefined
 }
 
-/** When a body touches a zone in a window that begins at `t`, in the window's own time. */
-function contact(
-  prop: Prop,
-  motion: PropMotion,
-  walker: Walker,
-  zone: CompiledZone,
-  body: Piece,
-  t: number,
-  rim: number,
-): readonly number[] {
+/** When a body touches a zone in a window that begins at `t`, in the window's own time; its prop moves until `until`. */
+function contact(moving: Moving, walker: Walker, body: Piece, t: number, until: number, rim: number): Intervals {
+  const { zone, prop, motion } = moving
   const cylinder = walker.cylinders[zone.geometry.notices]
   const { shape } = zone.zone
-  const until = movesUntil(motion, t)
-  if (until <= t + SAME_TIME) return crossings(solidOf(shape, frameAt(prop, motion, t)), rim, cylinder, body)
+  if (until <= t + SAME_TIME) return crossings(stillOf(moving, t), rim, cylinder, body)
   if (isStraight(motion, t)) {
     const now = frameAt(prop, motion, t)
     const then = frameAt(prop, motion, until)
     const seconds = until - t
-    const velocity = body.velocity.map((v, i) => v - (then.at[i] - now.at[i]) / seconds) as [number, number, number]
+    const velocity = body.velocity.map((v, i) => v - (then.at[i] - now.at[i]) / seconds) as Point
     return crossings(solidOf(shape, now), rim, cylinder, { ...body, velocity })
   }
-  const { middle, radius } = roundOf(zone)
-  const at = (s: number) => positionOn({ ...body, seconds: 1 }, s)
-  const touching = (s: number) => touches(solidOf(shape, frameAt(prop, motion, t + s)), rim, cylinder, at(s))
-  /** How far apart they are at least (m, in plan). */
-  const apart = (s: number) => {
-    const frame = frameAt(prop, motion, t + s)
-    const [x, z] = fromFrame(middle[0], middle[1], frame)
-    const [bx, , bz] = at(s)
-    return Math.hypot(x - bx, z - bz) - radius - rim - cylinder.radius
-  }
-  return bracketed(touching, apart, body.seconds, Math.max(0.01, speedBound(motion, zone, body)))
-}
-
-/** A circle about a zone in plan, in the frame of its prop. */
-function roundOf(zone: CompiledZone): { middle: [number, number]; radius: number } {
-  const [x0, , z0, x1, , z1] = solidOf(zone.zone.shape).bounds
-  return { middle: [(x0 + x1) / 2, (z0 + z1) / 2], radius: Math.hypot(x1 - x0, z1 - z0) / 2 }
+  const apart = (s: number) =>
+    gap(solidOf(shape, frameAt(prop, motion, t + s)), rim, cylinder, positionOn({ ...body, seconds: 1 }, s))
+  return bracketed(apart, body.seconds, Math.max(0.01, speedBound(motion, zone, body)))
 }
 
 /** No point of the zone comes nearer to the body faster than this (m/s). */
@@ -159,30 +205,30 @@ function speedBound({ slide, turn, about }: PropMotion, zone: CompiledZone, body
   return Math.hypot(...body.velocity) + slideSpeed + turnSpeed
 }
 
-/** Goes forward as far as nothing can have happened: by the distance between them, or a hair where they are near. */
-function bracketed(
-  touching: (s: number) => boolean,
-  apart: (s: number) => number,
-  seconds: number,
-  speed: number,
-): number[] {
+/**
+ * The spans in which two things touch, from how far they are apart: goes forward as far as nothing can have happened at their
+ * speed against each other, or a hair where they are near the edge of contact, and brackets each change.
+ */
+function bracketed(apart: (s: number) => number, seconds: number, speed: number): number[] {
   const spans: number[] = []
   const edge = (a: number, b: number, before: boolean): number => {
     while (b - a > BRACKET) {
       const middle = (a + b) / 2
-      if (touching(middle) === before) a = middle
+      if (apart(middle) <= 0 === before) a = middle
       else b = middle
     }
     return b
   }
-  let was = touching(0)
+  let far = apart(0)
+  let was = far <= 0
   if (was) spans.push(0)
   for (let s = 0; s < seconds;) {
-    const far = apart(s)
-    const next = Math.min(seconds, s + Math.max(STEP, far) / speed)
-    const now = far > STEP ? false : touching(next)
-    if (now !== was) spans.push(edge(s, next, was))
-    was = now
+    const next = Math.min(seconds, s + Math.max(STEP, Math.abs(far)) / speed)
+    far = apart(next)
+    if (far <= 0 !== was) {
+      spans.push(edge(s, next, was))
+      was = !was
+    }
     s = next
   }
   if (was) spans.push(seconds)

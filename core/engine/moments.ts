@@ -4,7 +4,8 @@ import type { CompiledZone, RuleInstance } from './compile'
 import { judge, memoryOf, placeOf } from './gates'
 import { cut, fire } from './playings'
 import { facingAt, positionAt, type Walker } from './walker'
-import { named, nameOf, type Body, type Playing, type World } from './world'
+import type { Body, Playing, World } from './world'
+import * as write from './write'
 
 /** A rule hears its moment: the gates are asked, and it fires or is held. */
 export function hear(world: World, rule: RuleInstance, body: Body): void {
@@ -23,21 +24,14 @@ export function hear(world: World, rule: RuleInstance, body: Body): void {
     for (const playing of [...memory.on]) cut(world, playing, 'restarted')
     return fire(world, rule, body, ordinal)
   }
-  world.emit({
-    t: world.now,
-    kind: 'held',
-    rule: rule.name,
-    ...(rule.zone && { zone: rule.zone.zone.id }),
-    ...named(body),
-    ...verdict,
-  })
+  write.held(world, rule, body, verdict.gate, verdict.left)
 }
 
 /** All rules that listen to a signal hear it: the sender's body, or with `inside` each body inside the zone. */
 export function sendSignal(world: World, name: string, from?: Playing): void {
-  const listening = world.compiled.signals.get(name) ?? []
-  world.emit({ t: world.now, kind: 'signal', name, ...(from && { playing: from.number }), heard: listening.length })
-  for (const rule of listening) {
+  const { index, rules } = world.compiled.signals.get(name)!
+  write.signal(world, index, from, rules.length)
+  for (const rule of rules) {
     const on = rule.rule.on
     if (on.at === 'signal' && on.inside && rule.zone) {
       for (const walker of world.bodies) if (walker.inside[rule.zone.index] === 1) hear(world, rule, walker)
@@ -56,7 +50,7 @@ export function press(world: World, walker: Walker): void {
         if (on.at === 'use' && (!on.facing || faces(world, walker, on.facing))) heard.push(rule)
       }
     }
-  world.emit({ t: world.now, kind: 'press', player: nameOf(walker), taken: heard.map((rule) => rule.name) })
+  write.press(world, walker, heard)
   for (const rule of heard) hear(world, rule, walker)
 }
 
@@ -72,8 +66,8 @@ function faces(world: World, walker: Walker, facing: Target & { within: number }
 export function awaitDwell(world: World, walker: Walker, zone: CompiledZone): void {
   const visit = walker.visit[zone.index]
   for (const rule of zone.rules) {
-    const on = rule.rule.on
-    if (on.at !== 'dwell') continue
+    if (rule.at !== 'dwell') continue
+    const on = rule.rule.on as { seconds: number }
     world.agenda.put(world.now + on.seconds, () => {
       if (walker.visit[zone.index] === visit) hear(world, rule, walker)
     })

@@ -1,5 +1,5 @@
 import earcut from 'earcut'
-import type { Floor, Point, Wall } from '../show/types'
+import type { Floor, Point, Prop, Wall } from '../show/types'
 import { floorHeight } from '../space'
 import { motionOf } from './mobile'
 import { slab, type Obstacle } from './physics'
@@ -7,20 +7,36 @@ import { frameAt } from './poses'
 import { valueAt } from './tracks'
 import type { World } from './world'
 
+/** Where a solid prop stands now; undefined while it isn't shown. */
+function standingNow(world: World, prop: Prop): { middle: Point; yaw: number } | undefined {
+  const shown = world.tracks.get(`prop:${prop.id}`)?.tracks.shown
+  if (!(shown ? valueAt(shown.segments, false, world.now) : prop.shown)) return undefined
+  const { at, yaw } = frameAt(prop, motionOf(world, prop.id), world.now)
+  return { middle: world.landed.get(prop.id) ?? [at[0], at[1] + prop.size[1] / 2, at[2]], yaw }
+}
+
+/** In words of its own, how the solid props stand now that have been moved, hidden or flung. */
+export function disarray(world: World): string {
+  let words = ''
+  for (const prop of world.compiled.show.place.props)
+    if (prop.solid && (world.landed.has(prop.id) || world.tracks.has(`prop:${prop.id}`))) {
+      const now = standingNow(world, prop)
+      words += `${prop.id}:${now?.middle}:${now?.yaw};`
+    }
+  return words
+}
+
 /** Everything solid in the place as it stands now, but one prop: what that one can hit when it is flung. */
 export function obstaclesNow(world: World, flung: string): Obstacle[] {
   const { place } = world.compiled.show
   const props = place.props.flatMap((prop): Obstacle[] => {
-    const shown = world.tracks.get(`prop:${prop.id}`)?.shown
-    if (prop.id === flung || !prop.solid || !(shown ? valueAt(shown.segments, false, world.now) : prop.shown)) return []
-    const { at, yaw } = frameAt(prop, motionOf(world, prop.id), world.now)
     const [w, h, d] = prop.size
-    const middle: Point = world.landed.get(prop.id) ?? [at[0], at[1] + h / 2, at[2]]
-    if (w <= 0 || h <= 0 || d <= 0) return []
+    const now = prop.id !== flung && prop.solid && w > 0 && h > 0 && d > 0 ? standingNow(world, prop) : undefined
+    if (!now) return []
     return [
       prop.kind === 'cylinder'
-        ? { kind: 'cylinder', middle, radius: Math.max(w, d) / 2, halfHeight: h / 2 }
-        : { kind: 'box', middle, half: [w / 2, h / 2, d / 2], yaw },
+        ? { kind: 'cylinder', middle: now.middle, radius: Math.max(w, d) / 2, halfHeight: h / 2 }
+        : { kind: 'box', middle: now.middle, half: [w / 2, h / 2, d / 2], yaw: now.yaw },
     ]
   })
   return [...place.floors.map(floorSlab), ...place.walls.flatMap(wallBlocks), ...props]

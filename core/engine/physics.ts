@@ -58,23 +58,8 @@ const turned = (yaw: number) => {
 }
 const vector = ([x, y, z]: Point) => ({ x, y, z })
 
-/** Flights are the same whenever they start the same: so many are kept. */
-const KEPT = 256
-const kept = new Map<string, Flight>()
-
 /** Flies one thing among obstacles. @throws Error if the physics has not been loaded */
 export function fly(thrown: Throw, obstacles: readonly Obstacle[]): Flight {
-  const key = JSON.stringify([thrown, obstacles])
-  let flight = kept.get(key)
-  if (!flight) {
-    flight = simulate(thrown, obstacles)
-    if (kept.size >= KEPT) kept.delete(kept.keys().next().value!)
-    kept.set(key, flight)
-  }
-  return flight
-}
-
-function simulate(thrown: Throw, obstacles: readonly Obstacle[]): Flight {
   if (!rapier) throw new Error('A show with a fling is prepared before it is run: await prepare(show)')
   const R = rapier
   const world = new R.World({ x: 0, y: -GRAVITY, z: 0 })

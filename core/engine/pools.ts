@@ -1,5 +1,5 @@
 import type { Pool } from '../show/types'
-import { draw, within, type Stream } from './luck'
+import { draw, drawWithin, type Stream } from './luck'
 import type { World } from './world'
 
 /** A single sound as drawn: gain in dB, pitch in cents. */
@@ -22,32 +22,39 @@ export function drawFrom(world: World, pool: Pool, memory: string, stream: Strea
   if (state.last.length > pool.avoid) state.last.shift()
   return {
     sound: pool.sounds[index].sound,
-    gain: within(pool.gain, draw(stream, first + 1)),
-    pitch: within(pool.pitch, draw(stream, first + 2)),
+    gain: drawWithin(pool.gain, stream, first + 1),
+    pitch: drawWithin(pool.pitch, stream, first + 2),
   }
 }
 
 function pick(pool: Pool, state: { bag: number[]; last: number[]; next: number }, u: number): number {
-  const all = pool.sounds.map((_, index) => index)
-  if (pool.draw === 'sequence') return state.next++ % all.length
-  if (pool.draw === 'random') return weighted(pool, fresh(all, state.last), u)
-  if (state.bag.length === 0) state.bag = all
+  const size = pool.sounds.length
+  if (pool.draw === 'sequence') return state.next++ % size
+  if (pool.draw === 'random') return weighted(pool, fresh(everyOf(size), state.last), u)
+  if (state.bag.length === 0) state.bag = everyOf(size)
   const index = weighted(pool, fresh(state.bag, state.last), u)
-  state.bag = state.bag.filter((i) => i !== index)
+  state.bag.splice(state.bag.indexOf(index), 1)
   return index
+}
+
+function everyOf(size: number): number[] {
+  const all: number[] = []
+  for (let index = 0; index < size; index++) all.push(index)
+  return all
 }
 
 /** Those not drawn lately; if that leaves none, as many of the last ones are forgotten as it takes. */
 function fresh(from: number[], last: readonly number[]): number[] {
-  for (let skip = 0; skip <= last.length; skip++) {
-    const left = from.filter((index) => !last.slice(skip).includes(index))
+  for (let skip = 0; skip < last.length; skip++) {
+    const left = from.filter((index) => last.indexOf(index, skip) < 0)
     if (left.length > 0) return left
   }
   return from
 }
 
 function weighted(pool: Pool, indices: number[], u: number): number {
-  const total = indices.reduce((sum, index) => sum + pool.sounds[index].weight, 0)
+  let total = 0
+  for (const index of indices) total += pool.sounds[index].weight
   if (total <= 0) return indices[Math.floor(u * indices.length)]
   let left = u * total
   for (const index of indices) {

@@ -3,7 +3,7 @@ import { expect, it } from 'vitest'
 import { randomShow } from '../testing/random-show'
 import { solidOf, touches } from '../space'
 import type { Show } from '../show'
-import { positionAt, run } from '.'
+import { eventsOf, positionAt, run } from '.'
 
 const HZ = 10_000
 const LENGTH = 8
@@ -36,7 +36,7 @@ it('edges agree with a sampler that looks ten thousand times a second, to 2e-4 s
             if (touches(solid, inside ? zone.rim : 0, body, positionAt(result.paths[w], n / HZ)) !== inside)
               sampled.push(n / HZ)
           }
-          const logged = result.events.flatMap((e) =>
+          const logged = eventsOf(result).flatMap((e) =>
             (e.kind === 'enter' || e.kind === 'leave') && e.zone === zone.id && e.player === walk.id ? [e.t] : [],
           )
           // What is over between two looks the sampler can't see.

@@ -1,5 +1,6 @@
 import type { Point, Show } from '../show/types'
 import type { Value } from './ramps'
+import { countUntil, eventAt, KIND } from './log'
 import { channelAt, facingAt, positionAt, type Run } from './run'
 
 /** Everything that is the case at one time of a run, after all events of that time. */
@@ -18,6 +19,9 @@ export interface RunState {
   players: { [player: string]: { [channel: string]: { [field: string]: Value } } }
 }
 
+/** The kinds of events that change what a state tells. */
+const TELLS = new Set([KIND.enter, KIND.leave, KIND.start, KIND.end, KIND.flag, KIND.zone, KIND.walkEnd])
+
 const untilOf = (until: number, fadeOut: number): number => until + fadeOut
 
 export function stateAt(show: Show, run: Run, t: number): RunState {
@@ -26,8 +30,11 @@ export function stateAt(show: Show, run: Run, t: number): RunState {
   const playing = new Map<number, string>()
   const flags = Object.fromEntries(show.flags.map((flag) => [flag.id, flag.start]))
   const zones = Object.fromEntries(show.zones.map((zone) => [zone.id, zone.enabled]))
-  for (const event of run.events) {
-    if (event.t > t) break
+  const { log } = run
+  const until = countUntil(log, t)
+  for (let i = 0; i < until; i++) {
+    if (!TELLS.has(log.kind[i])) continue
+    const event = eventAt(log, i)
     switch (event.kind) {
       case 'enter':
         if (event.player) inside[run.walks.indexOf(event.player)].add(event.zone)

@@ -1,4 +1,4 @@
-import type { Run } from './run'
+import { KIND, type Log } from './log'
 
 /** What a game that looks so many times a second makes of one presence, over every way its ticks can fall. */
 export interface TickedPresence {
@@ -18,26 +18,27 @@ const PHASES = 1000
  * The same run as a game would see it that samples positions every 1/hz s: which presences it misses, and how late it sees the others.
  * In closed form: a presence of length d is met by phases that cover a share of d·hz of a tick.
  */
-export function asTicked(run: Pick<Run, 'events' | 'length'>, hz: number): TickedPresence[] {
+export function asTicked({ log, length }: { log: Log; length: number }, hz: number): TickedPresence[] {
   const tick = 1 / hz
   const open = new Map<string, TickedPresence>()
   const presences: TickedPresence[] = []
-  for (const event of run.events) {
-    if (event.kind !== 'enter' && event.kind !== 'leave') continue
-    const player = event.player ?? event.prop!
-    const key = `${event.zone}|${player}`
-    if (event.kind === 'enter') {
+  for (let i = 0; i < log.count; i++) {
+    if (log.kind[i] !== KIND.enter && log.kind[i] !== KIND.leave) continue
+    const player = log.bodies[log.body[i]]
+    const zone = log.legend.zones[log.what[i]]
+    const key = `${zone}|${player}`
+    if (log.kind[i] === KIND.enter) {
       const presence = {
         player,
-        zone: event.zone,
-        from: event.t,
-        to: run.length,
+        zone,
+        from: log.t[i],
+        to: length,
         missed: 0,
         late: { mean: 0, most: 0 },
       }
       open.set(key, presence)
       presences.push(presence)
-    } else open.get(key)!.to = event.t
+    } else open.get(key)!.to = log.t[i]
   }
   for (const presence of presences) {
     const seen = Math.min(tick, presence.to - presence.from)

@@ -1,7 +1,7 @@
 import type { BodyKind, Lock, Point, Prop, Show, Walk } from '../show/types'
 import { positionOn, standing, yawOf, type Cylinder, type Facing } from '../space'
-import type { Entry } from './agenda'
-import { cachedRoute, legAt, routeOf, routeOver, type Route } from './legs'
+import { SAME_TIME, type Entry } from './agenda'
+import { cachedRoute, legAt, routeOf, routeOver, type Leg, type Route } from './legs'
 
 /** From a time on a body follows a route from its own time `own`, or stands still on it. */
 export interface PathPart {
@@ -18,6 +18,8 @@ export interface Walker {
   /** A flung prop is a body too, while it flies; its walk has the prop's id and no points. */
   kind: BodyKind
   player: boolean
+  /** Its way is told piece by piece while the run goes on; it intends nothing by itself. */
+  fed: boolean
   /** Which of its flights this is. */
   flight: number
   tags: Set<string>
@@ -45,6 +47,7 @@ export function createWalker(show: Show, walk: Walk, index: number, zones: numbe
     walk,
     kind: walk.body.kind,
     player: walk.body.kind === 'player',
+    fed: false,
     flight: 0,
     tags: new Set(walk.body.tags),
     cylinders: {
@@ -88,7 +91,7 @@ export function createPropBody(show: Show, prop: Prop, index: number, zones: num
 
 /** The path of something that lies at a point. */
 export function resting(t: number, at: Point): PathPart {
-  const leg = { start: 0, piece: standing(at), facing: { yaw: 0 }, contacts: new WeakMap() }
+  const leg = { start: 0, piece: standing(at), facing: { yaw: 0 } }
   return { t, own: 0, moving: false, route: { legs: [leg], reaches: [], first: 0, end: Infinity } }
 }
 
@@ -119,8 +122,9 @@ export function facingAt(path: readonly PathPart[], t: number): number {
   if (part.held !== undefined) return part.held
   const own = Math.max(0, ownTime(part, t))
   if (own === 0 && !part.moving && part.route.faces !== undefined) return part.route.faces
-  const leg = part.route.legs[legAt(part.route, own)]
-  return facingFrom(leg.facing, positionOn(leg.piece, Math.min(own - leg.start, leg.piece.seconds)))
+  // Rounding must not leave somebody who has just reached a point looking as before it.
+  const leg = part.route.legs[legAt(part.route, own + SAME_TIME)]
+  return facingFrom(leg.facing, positionOn(leg.piece, Math.max(0, Math.min(own - leg.start, leg.piece.seconds))))
 }
 
 function facingFrom(facing: Facing, at: Point): number {
@@ -132,6 +136,19 @@ function facingFrom(facing: Facing, at: Point): number {
 export function turnPage(walker: Walker, t: number, moving: boolean, held: number | undefined): void {
   const part = partNow(walker)
   walker.path.push({ t, own: ownTime(part, t), moving, route: part.route, held })
+}
+
+/** A walker whose way will be told: it stands where it is first told to be. */
+export function createFed(show: Show, id: string, body: Walk['body'], index: number, zones: number): Walker {
+  const walk: Walk = { id, name: id, body, start: Infinity, points: [] }
+  return { ...createWalker(show, walk, index, zones), fed: true, path: [resting(-Infinity, [0, 0, 0])] }
+}
+
+/** Puts a body whose way is told at a mark, where it stands until it is told to go on. Nothing is left of what was told. */
+export function putFed(walker: Walker, t: number, at: Point, yaw: number, held: number | undefined): false {
+  const leg: Leg = { start: 0, piece: standing(at), facing: { yaw } }
+  walker.path.push({ t, own: 0, moving: true, route: { legs: [leg], reaches: [], first: 0, end: Infinity }, held })
+  return false
 }
 
 /** Puts the body at a mark with what is left of its walk. Gives whether anything is left to walk. */

@@ -1,12 +1,15 @@
-import type { Point, Reach, SoundStep, Step } from '../show/types'
+import type { Point, Reach, SoundStep } from '../show/types'
 import type { Agenda, Entry } from './agenda'
 import type { CameraClaim } from './camera'
 import type { ChannelHistory, Tracks } from './channels'
-import type { Compiled, CompiledZone, RuleInstance } from './compile'
-import type { EndReason, RunEvent } from './events'
+import type { Compiled, CompiledStep, RuleInstance } from './compile'
+import type { EdgeFinder } from './edges'
+import type { EndReason } from './events'
 import type { FlightRecord } from './flights'
+import type { MobileFinder } from './mobile'
 import type { FadeClaim } from './picture'
 import type { Walker } from './walker'
+import type { Draft } from './write'
 
 /** Somebody or nobody: clock moments, and signals that nobody sent, have no body. */
 export type Body = Walker | undefined
@@ -23,11 +26,11 @@ export interface Memory {
 }
 
 export interface StepState {
-  step: Step
+  plan: CompiledStep
   phase: 'waiting' | 'on' | 'over'
-  entry?: Entry
+  entry: Entry | undefined
   /** Gives back what the step took. */
-  letGo?: (how: 'own' | 'cut') => void
+  letGo: ((how: 'own' | 'cut') => void) | undefined
 }
 /** One firing of a cue. */
 export interface Playing {
@@ -37,7 +40,7 @@ export interface Playing {
   ordinal: number
   memory: Memory
   phase: 'delayed' | 'on' | 'over'
-  entry?: Entry
+  entry: Entry | undefined
   steps: StepState[]
   /** Whether what ended last, of the steps that set the length, ended by release. */
   lastByRelease: boolean
@@ -74,8 +77,9 @@ export interface World {
   seed: number
   now: number
   agenda: Agenda
-  log: RunEvent[]
-  emit: (event: RunEvent) => void
+  log: Draft
+  /** Ends the run with an error that names the loop it is caught in. */
+  goesRound: (atOnce: boolean) => never
   walkers: Walker[]
   /** The walkers, and after them the props that some cue flings. */
   bodies: Walker[]
@@ -102,21 +106,15 @@ export interface World {
   landed: Map<string, Point>
   /** Walks whose place among the edges must be looked up again. */
   stale: Set<Walker>
-  /** Somebody's presence, route, facing or pace has changed since the last look at gazes and zones that move. */
+  /** Somebody's presence, route, facing or pace has changed since the last look at gazes. */
   changed: boolean
-  /** What the edges of zones that move hang on has changed: a way, a pace, a prop, a presence in one of them. */
-  shifted: boolean
-  /** A presence has begun or ended. */
-  toggled: (walker: Walker, zone: CompiledZone) => void
-  /** Ends the run if everybody has been held for too long. */
-  checkLockedIn: () => void
+  /** Body by body, what finds the edges of zones that stand still. */
+  finders: EdgeFinder[]
+  /** What finds the edges of zones that move, if there are any. */
+  mobile: MobileFinder | undefined
+  /** Everybody has been held for too long: the run is over. */
+  lockedIn: boolean
 }
 
 /** A body's name in logs and luck. */
 export const nameOf = (body: Body): string => body?.walk.id ?? ''
-
-/** How an event names its body: `player` for those who walk, `prop` for what was flung, nothing for nobody. */
-export function named(body: Body): { player?: string; prop?: string } {
-  if (!body) return {}
-  return body.kind === 'prop' ? { prop: body.walk.id } : { player: body.walk.id }
-}

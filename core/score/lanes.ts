@@ -1,4 +1,4 @@
-import type { Gate, Run, RunEvent } from '../engine'
+import { eventsOf, type Gate, type Run, type RunEvent } from '../engine'
 import type { Rule, Show, Step, Zone } from '../show/types'
 import { crossings, pieceBetween, solidOf, type Solid } from '../space'
 
@@ -65,7 +65,7 @@ export function scoreOf(show: Show, run: Run): Score {
   const locks: Score['locks'] = []
   const laneOf = (zone: string | undefined) => (zone === undefined ? loose : lanes.get(zone)!)
 
-  for (const event of run.events) {
+  for (const event of eventsOf(run)) {
     switch (event.kind) {
       case 'enter': {
         if (!order.includes(event.zone)) order.push(event.zone)

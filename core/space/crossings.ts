@@ -1,5 +1,14 @@
 import { both, NEVER, union, type Intervals } from './intervals'
-import { distanceToPolygon, inCapsule, inCircle, inRoundedBox, inSlab, insidePolygon, type Span } from './lines'
+import {
+  distanceToOutline,
+  distanceToPolygon,
+  inCapsule,
+  inCircle,
+  inRoundedBox,
+  inSlab,
+  insidePolygon,
+  type Span,
+} from './lines'
 import type { Cylinder, Piece } from './piece'
 import type { Solid } from './solid'
 
@@ -7,8 +16,8 @@ import type { Solid } from './solid'
 const HEIGHT_SLACK = 1e-6
 /** How far apart two outlines may be, from rounding alone, and still touch (m). */
 const TOUCH_SLACK = 4e-12
-/** Spans of contact shorter than this are not what walking along an edge looks like (s). */
-const ALONG_EDGE = 1e-2
+/** Contact over a shorter way than this is not what walking along an edge looks like (m). */
+const ALONG_EDGE = 1e-4
 /** Contact that begins this little after the end of a piece belongs to its end (s). */
 const TIME_SLACK = 1e-9
 
@@ -23,7 +32,14 @@ export function crossings(solid: Solid, rim: number, body: Cylinder, piece: Piec
   const exact = clip(contact(solid, rim, body, piece), piece.seconds)
   if (exact.length > 0) return exact
   const along = clip(contact(solid, rim + TOUCH_SLACK, body, piece), piece.seconds)
-  return along.length > 0 && along[1] - along[0] > ALONG_EDGE ? along : NEVER
+  return along.length > 0 && isAlongEdge(along[1] - along[0], piece) ? along : NEVER
+}
+
+/** Whether contact that is there by rounding alone is a way along an edge, and not a tip that is brushed. */
+function isAlongEdge(seconds: number, piece: Piece): boolean {
+  if (seconds >= piece.seconds - TIME_SLACK) return true
+  const [vx, vy, vz] = piece.velocity
+  return Math.hypot(vx, vy, vz) * seconds > ALONG_EDGE
 }
 
 function nearBounds(solid: Solid, rim: number, body: Cylinder, piece: Piece): boolean {
@@ -184,4 +200,35 @@ function distanceInPlan(solid: Exclude<Solid, { kind: 'sphere' }>, x: number, z:
   const dx = Math.max(0, Math.abs(px * cos - pz * sin) - hw)
   const dz = Math.max(0, Math.abs(px * sin + pz * cos) - hd)
   return Math.hypot(dx, dz)
+}
+
+/**
+ * How far a body is from touching a solid grown by `rim` (m): 0 at the edge of contact, negative where they overlap.
+ * Never changes faster than the two move against each other.
+ */
+export function gap(solid: Solid, rim: number, body: Cylinder, at: readonly [number, number, number]): number {
+  const [x, y, z] = at
+  if (solid.kind === 'sphere') {
+    const d = Math.max(0, Math.hypot(x - solid.x, z - solid.z) - body.radius)
+    const low = y + body.low - solid.y
+    const high = y + body.high - solid.y
+    return Math.hypot(d, low > 0 ? low : high < 0 ? high : 0) - solid.radius - rim
+  }
+  const above = y + body.low - solid.high
+  const below = solid.low - (y + body.high)
+  return Math.max(signedInPlan(solid, x, z) - body.radius, above, below) - rim
+}
+
+function signedInPlan(solid: Exclude<Solid, { kind: 'sphere' }>, x: number, z: number): number {
+  if (solid.kind === 'prism') {
+    const far = distanceToOutline(x, z, solid.outline)
+    return insidePolygon(x, z, solid.outline) ? -far : far
+  }
+  const px = x - solid.x
+  const pz = z - solid.z
+  if (solid.kind === 'cylinder') return Math.hypot(px, pz) - solid.radius
+  const { sin, cos, hw, hd } = solid
+  const dx = Math.abs(px * cos - pz * sin) - hw
+  const dz = Math.abs(px * sin + pz * cos) - hd
+  return dx > 0 || dz > 0 ? Math.hypot(Math.max(0, dx), Math.max(0, dz)) : Math.max(dx, dz)
 }

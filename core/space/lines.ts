@@ -85,7 +85,11 @@ export function distanceToSegment(x: number, z: number, a: Spot, b: Spot): numbe
 
 /** The distance in plan from a spot to a polygon, 0 inside it. */
 export function distanceToPolygon(x: number, z: number, outline: readonly Spot[]): number {
-  if (insidePolygon(x, z, outline)) return 0
+  return insidePolygon(x, z, outline) ? 0 : distanceToOutline(x, z, outline)
+}
+
+/** The distance in plan from a spot to the edge of a polygon. */
+export function distanceToOutline(x: number, z: number, outline: readonly Spot[]): number {
   let least = Infinity
   for (let i = 0, j = outline.length - 1; i < outline.length; j = i++)
     least = Math.min(least, distanceToSegment(x, z, outline[j], outline[i]))

@@ -11,7 +11,11 @@ export const standing = (at: Point): Piece => ({ from: at, velocity: [0, 0, 0], 
 
 /** The piece between two points at a pace in metres a second, in space. */
 export function pieceBetween(from: Point, to: Point, pace: number): Piece {
-  const seconds = Math.hypot(to[0] - from[0], to[1] - from[1], to[2] - from[2]) / pace
+  return pieceOver(from, to, Math.hypot(to[0] - from[0], to[1] - from[1], to[2] - from[2]) / pace)
+}
+
+/** The piece between two points that takes some seconds. */
+export function pieceOver(from: Point, to: Point, seconds: number): Piece {
   const velocity: Point =
     seconds > 0 ? [(to[0] - from[0]) / seconds, (to[1] - from[1]) / seconds, (to[2] - from[2]) / seconds] : [0, 0, 0]
   return { from, velocity, seconds }

@@ -1,4 +1,4 @@
-import { run, walksOf, type Run } from '../engine'
+import { GATES, KIND, run, walksOf, type Run } from '../engine'
 import type { Rule, Show } from '../show/types'
 import { vary } from './vary'
 
@@ -12,6 +12,9 @@ export interface Moment {
 }
 /** The moments of every rule, by its name in the log, walker by walker in order of time. */
 export type Evidence = Map<string, Moment[]>
+
+const NOT_MEANT = GATES.indexOf('who')
+const OFF = GATES.indexOf('off')
 
 /** Whether a flung prop can set anything off. */
 const noticesProps = (show: Show): boolean =>
@@ -34,14 +37,15 @@ export function observe(show: Show, walks: readonly string[], walker: number, in
     if (known) known.push(moment)
     else into.set(rule, [moment])
   }
-  for (const event of result.events) {
-    if (event.kind === 'fire') {
-      const moment = { walker, t: event.t, plays: result.length - event.t, fired: true }
-      byPlaying.set(event.playing, moment)
-      add(event.rule, moment)
-    } else if (event.kind === 'held' && event.gate !== 'who' && event.gate !== 'off')
-      add(event.rule, { walker, t: event.t, plays: 0, fired: false })
-    else if (event.kind === 'end') byPlaying.get(event.playing)!.plays = event.t - byPlaying.get(event.playing)!.t
+  const { count, t, kind, what, playing, value, legend } = result.log
+  for (let i = 0; i < count; i++) {
+    if (kind[i] === KIND.fire) {
+      const moment = { walker, t: t[i], plays: result.length - t[i], fired: true }
+      byPlaying.set(playing[i], moment)
+      add(legend.rules[what[i]].rule, moment)
+    } else if (kind[i] === KIND.held && value[i] !== NOT_MEANT && value[i] !== OFF)
+      add(legend.rules[what[i]].rule, { walker, t: t[i], plays: 0, fired: false })
+    else if (kind[i] === KIND.end) byPlaying.get(playing[i])!.plays = t[i] - byPlaying.get(playing[i])!.t
   }
 }
 

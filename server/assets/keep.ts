@@ -1,19 +1,38 @@
 import { createHash } from 'node:crypto'
-import { Op } from 'sequelize'
+import { Op, type Transaction } from 'sequelize'
 import wav from 'node-wav'
 import { envelopeOf } from '../../core/sound'
 import type { KeptSound } from '../../demo/show'
 import { models, type LibraryEntry } from '../data/models'
 
+/** What a WAV file holds, told by its content; undefined if it is none. */
+export interface Wav {
+  seconds: number
+  envelope: Buffer
+}
+export function wavOf(bytes: Buffer): Wav | undefined {
+  if (bytes.toString('latin1', 0, 4) !== 'RIFF' || bytes.toString('latin1', 8, 12) !== 'WAVE') return undefined
+  try {
+    const { channelData, sampleRate } = wav.decode(bytes)
+    if (!channelData[0]?.length || !(sampleRate > 0)) return undefined
+    const envelope = Buffer.from(envelopeOf(channelData, sampleRate).buffer)
+    return { seconds: channelData[0].length / sampleRate, envelope }
+  } catch {
+    return undefined
+  }
+}
+
 /** Keeps a WAV file by its SHA-256; the same file twice is kept once. With `library`, new shows come with it. */
-export async function keepWav(bytes: Buffer, library: LibraryEntry): Promise<void> {
+export async function keepWav(
+  bytes: Buffer,
+  { seconds, envelope }: Wav,
+  { library = null, transaction }: { library?: LibraryEntry | null; transaction?: Transaction } = {},
+): Promise<void> {
   const hash = createHash('sha256').update(bytes).digest('hex')
-  const { channelData, sampleRate } = wav.decode(bytes)
-  const seconds = channelData[0].length / sampleRate
-  const envelope = Buffer.from(envelopeOf(channelData, sampleRate).buffer)
   await models().Assets.findOrCreate({
     where: { hash },
     defaults: { hash, type: 'audio/wav', bytes, envelope, seconds, library },
+    transaction,
   })
 }
 

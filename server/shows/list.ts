@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { Op } from 'sequelize'
+import { Op, type Transaction } from 'sequelize'
 import type { Show } from '../../core/show'
 import { models } from '../data/models'
 import { forget, inTurn, openShow } from './open'
@@ -27,9 +27,10 @@ export async function listShows(): Promise<Listed[]> {
   }))
 }
 
-export async function createShow(show: Show): Promise<string> {
+export async function createShow(show: Show, transaction?: Transaction): Promise<string> {
   const id = randomUUID()
-  await models().Shows.create({ id, title: show.title, revision: 1, snapshot: show, snapshotRevision: 1 })
+  const row = { id, title: show.title, revision: 1, snapshot: show, snapshotRevision: 1 }
+  await models().Shows.create(row, { transaction })
   return id
 }
 

@@ -1,5 +1,5 @@
 import { performance } from 'node:perf_hooks'
-import { prepare, run, walksOf } from '../../core/engine'
+import { eventsOf, prepare, run, walksOf } from '../../core/engine'
 import { parseShow, patchOf, checkTouched, type Show, type Walk } from '../../core/show'
 import { scoreOf } from '../../core/score'
 import { observe } from '../../core/study'
@@ -95,7 +95,7 @@ line(
   '≤ 1 ms',
 )
 
-const moments = run(demo, walks, { seed: 7 }).events.filter((e) => e.kind === 'enter' || e.kind === 'leave').length
+const moments = eventsOf(run(demo, walks, { seed: 7 })).filter((e) => e.kind === 'enter' || e.kind === 'leave').length
 const sampled = sixtyHertz(demo, walks, 320)
 const loop = median(3, () => void sixtyHertz(demo, walks, 320))
 line(`a 60 Hz loop over the same (${sampled} edges; exact ${moments})`, ms(loop), '')

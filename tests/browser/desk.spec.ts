@@ -253,7 +253,7 @@ test('shows are made, renamed, binned and brought in from their list', async ({ 
   await renamed.getByRole('button', { name: 'Into the bin' }).click()
   await page.getByRole('listitem').filter({ hasText: 'Renamed' }).getByRole('button', { name: 'Take it out' }).click()
   await expect(renamed.getByRole('link', { name: 'Renamed' })).toBeVisible()
-  await page.getByLabel('Show document to import').setInputFiles({
+  await page.getByLabel('Show to import').setInputFiles({
     name: 'broken.esvik.json',
     mimeType: 'application/json',
     buffer: Buffer.from('{"format":"esvik-show","version":1,"title":"x","place":{},"zones":[{}]}'),

@@ -28,8 +28,8 @@ const moments = computed(() => evidence.moments.get(props.rule.id) ?? [])
 /** The same of this run, as one walker. */
 const own = computed((): Moment[] => {
   const ends = new Map<number, number>()
-  for (const event of runs.run?.events ?? []) if (event.kind === 'end') ends.set(event.playing, event.t)
-  return (runs.run?.events ?? []).flatMap((event): Moment[] => {
+  for (const event of runs.events) if (event.kind === 'end') ends.set(event.playing, event.t)
+  return runs.events.flatMap((event): Moment[] => {
     if (event.kind === 'fire' && event.rule === props.rule.id)
       return [{ walker: 0, t: event.t, fired: true, plays: (ends.get(event.playing) ?? runs.run!.length) - event.t }]
     if (event.kind === 'held' && event.rule === props.rule.id && event.gate !== 'who' && event.gate !== 'off')

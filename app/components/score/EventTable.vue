@@ -59,7 +59,7 @@ function what(event: RunEvent): string {
 const rows = computed((): Row[] => {
   const show = document.show!
   const zones = new Map<number, string>()
-  return (runs.run?.events ?? []).map((event) => {
+  return runs.events.map((event) => {
     if (event.kind === 'fire' && event.zone) zones.set(event.playing, event.zone)
     const zone =
       'zone' in event

@@ -1,5 +1,5 @@
 import type { AtmosphereStep, DriftStep, Hold, LevelStep, LightStep, PropStep, Ramp, Step } from '../../show/types'
-import { atmosphereFields, tracksFor } from '../channels'
+import { atmosphereFields, channelFor, trackOf, type Touched } from '../channels'
 import { audienceOf } from '../audience'
 import { distance, type Value } from '../ramps'
 import { give, keep, take, valueAt, type Claim, type Motion, type Track } from '../tracks'
@@ -40,18 +40,12 @@ const targetOf = (aim: Aim, base: Value): Value => {
 }
 
 /** Claims fields of a channel as a step with ramp, release and hold says. The number named first sets the time of a rate. */
-function claimFields(
-  world: World,
-  state: StepState,
-  step: Ramped,
-  tracks: { [field: string]: Track },
-  given: Aim[],
-): void {
+function claimFields(world: World, state: StepState, step: Ramped, channel: Touched, given: Aim[]): void {
   const { now } = world
-  const shared = step.ramp.rate === undefined ? undefined : sharedSeconds(now, step.ramp.rate, tracks, given)
+  const shared = step.ramp.rate === undefined ? undefined : sharedSeconds(now, step.ramp.rate, channel, given)
   const taken: Taken[] = []
   for (const aim of given) {
-    const track = tracks[aim.field]
+    const track = trackOf(channel, aim.field)
     const target = targetOf(aim, track.base)
     const motion = shared === undefined ? aim.motion : { ...aim.motion, shared }
     if (step.hold === 'keep') {
@@ -71,15 +65,10 @@ function claimFields(
 }
 
 /** How long a ramp with a rate takes: as its leading number needs. */
-function sharedSeconds(
-  now: number,
-  rate: number,
-  tracks: { [field: string]: Track },
-  given: Aim[],
-): number | undefined {
+function sharedSeconds(now: number, rate: number, channel: Touched, given: Aim[]): number | undefined {
   const leading = given.find((aim) => typeof aim.value === 'number')
   if (!leading) return undefined
-  const track = tracks[leading.field]
+  const track = trackOf(channel, leading.field)
   return distance(valueAt(track.segments, track.colour, now), targetOf(leading, track.base)) / rate
 }
 
@@ -111,7 +100,7 @@ export function light(world: World, _: Playing, state: StepState, step: LightSte
       ...(flicker !== undefined && { flicker: { value: flicker } }),
     }
   })
-  claimFields(world, state, step, tracksFor(world.tracks, world.compiled.show, `light:${step.light}`), given)
+  claimFields(world, state, step, channelFor(world.tracks, world.compiled.show, `light:${step.light}`), given)
 }
 
 export function prop(world: World, _: Playing, state: StepState, step: PropStep): undefined {
@@ -125,12 +114,12 @@ export function prop(world: World, _: Playing, state: StepState, step: PropStep)
     }
   })
   if (step.turn) (world.abouts[step.prop] ??= []).push({ t: world.now, about: step.turn.about })
-  claimFields(world, state, step, tracksFor(world.tracks, world.compiled.show, `prop:${step.prop}`), given)
-  world.shifted = true
+  claimFields(world, state, step, channelFor(world.tracks, world.compiled.show, `prop:${step.prop}`), given)
+  world.mobile?.moved(step.prop)
   const before = state.letGo
   state.letGo = (how) => {
     before?.(how)
-    world.shifted = true
+    world.mobile?.moved(step.prop)
   }
 }
 
@@ -141,7 +130,7 @@ export function level(world: World, playing: Playing, state: StepState, step: Le
       world,
       state,
       step,
-      tracksFor(world.tracks, world.compiled.show, `bus:${step.bus}`, player.index),
+      channelFor(world.tracks, world.compiled.show, `bus:${step.bus}`, player.index),
       given,
     )
 }
@@ -151,7 +140,7 @@ export function atmosphere(world: World, playing: Playing, state: StepState, ste
     Object.fromEntries(Object.entries(atmosphereFields(step)).map(([field, value]) => [field, { value }])),
   )
   for (const player of audienceOf(world, playing))
-    claimFields(world, state, step, tracksFor(world.tracks, world.compiled.show, 'atmosphere', player.index), given)
+    claimFields(world, state, step, channelFor(world.tracks, world.compiled.show, 'atmosphere', player.index), given)
 }
 
 export function drift(world: World, playing: Playing, state: StepState, step: DriftStep): undefined {
@@ -159,9 +148,9 @@ export function drift(world: World, playing: Playing, state: StepState, step: Dr
   const target = step.target
   const tracks =
     'light' in target
-      ? [tracksFor(world.tracks, show, `light:${target.light}`).candela]
-      : audienceOf(world, playing).map(
-          (player) => tracksFor(world.tracks, show, `bus:${target.bus}`, player.index).gain,
+      ? [trackOf(channelFor(world.tracks, show, `light:${target.light}`), 'candela')]
+      : audienceOf(world, playing).map((player) =>
+          trackOf(channelFor(world.tracks, show, `bus:${target.bus}`, player.index), 'gain'),
         )
   const motion: Motion = { rate: step.rate, ease: 'linear' }
   const release: Motion = step.fall === undefined ? { seconds: 0, ease: 'linear' } : { rate: step.fall, ease: 'linear' }

@@ -1,21 +1,19 @@
-import type { FlingStep, Step, StepKind } from '../../show/types'
-import { log } from './log'
+import type { Step, StepKind } from '../../show/types'
 import { camera, fade, freeze, move, prompt } from './player'
 import { atmosphere, drift, level, light, prop } from './claims'
 import { burst, flag, signal, stop, zone } from './knots'
 import { bed, scatter, sound } from './sounds'
 import { drawnFling, fling } from '../flights'
+import { drawWithin } from '../luck'
+import { streamOf } from '../playings'
 import type { Playing, StepState, World } from '../world'
+import * as write from '../write'
 
 /**
  * What a step does when it begins. Gives its own length in seconds, if it has one that isn't its hold;
  * what it took is given back by `state.letGo`.
  */
 export type Effect<S extends Step> = (world: World, playing: Playing, state: StepState, step: S) => number | undefined
-
-function throwProp(world: World, playing: Playing, _: StepState, step: FlingStep): undefined {
-  fling(world, playing, step, drawnFling(world, playing, step))
-}
 
 const effects: { [K in StepKind]: Effect<Extract<Step, { kind: K }>> } = {
   sound,
@@ -31,7 +29,8 @@ const effects: { [K in StepKind]: Effect<Extract<Step, { kind: K }>> } = {
   freeze,
   move,
   prop,
-  fling: throwProp,
+  fling: (world, playing, state, step) =>
+    void fling(world, playing, state, step, drawnFling(streamOf(world, playing, step.id), step)),
   burst,
   signal,
   flag,
@@ -41,7 +40,12 @@ const effects: { [K in StepKind]: Effect<Extract<Step, { kind: K }>> } = {
 
 /** Begins a step: it is logged, then it does what it does. */
 export function begin(world: World, playing: Playing, state: StepState): number | undefined {
-  const { step } = state
-  log(world, playing, step)
+  const { step } = state.plan
+  if (step.kind === 'fling') {
+    const { speed, yaw, pitch, spin } = drawnFling(streamOf(world, playing, step.id), step)
+    write.thrown(world, playing, state, speed, yaw, pitch, spin)
+  } else if (step.kind === 'burst')
+    write.step(world, playing, state, Math.round(drawWithin(step.count, streamOf(world, playing, step.id), 0)))
+  else write.step(world, playing, state)
   return (effects[step.kind] as Effect<Step>)(world, playing, state, step)
 }

@@ -3,6 +3,7 @@ import { setZone } from '../bodies'
 import { sendSignal } from '../moments'
 import { cut } from '../playings'
 import type { Playing, StepState, World } from '../world'
+import * as write from '../write'
 
 /** A burst is told in the log; its particles are the picture's. */
 export function burst(_world: World, _playing: Playing, _state: StepState, _step: BurstStep): undefined {}
@@ -18,7 +19,7 @@ export function signal(world: World, playing: Playing, _: StepState, step: Signa
 export function flag(world: World, _: Playing, __: StepState, step: FlagStep): undefined {
   const value = step.set ?? (world.flags.get(step.flag) as number) + step.add!
   world.flags.set(step.flag, value)
-  world.emit({ t: world.now, kind: 'flag', flag: step.flag, value })
+  write.flag(world, world.compiled.flags.get(step.flag)!, value)
 }
 
 export function zone(world: World, _: Playing, __: StepState, step: ZoneStep): undefined {

@@ -1,7 +1,7 @@
 import type { CameraStep, FadeStep, FreezeStep, Lock, MoveStep, PromptStep, Show } from '../../show/types'
 import { audienceOf } from '../audience'
 import { cameraAt, OWN_FOV, type CameraClaim, type Pose } from '../camera'
-import { tracksFor } from '../channels'
+import { channelFor, trackOf } from '../channels'
 import { lock, move as moveBody, unlock } from '../bodies'
 import { opacityAt, type FadeClaim } from '../picture'
 import { give, keep, take, type Claim } from '../tracks'
@@ -10,8 +10,8 @@ import type { Playing, StepState, World } from '../world'
 
 export function prompt(world: World, playing: Playing, state: StepState, step: PromptStep): undefined {
   const at = { seconds: 0, ease: 'linear' } as const
-  const tracks = audienceOf(world, playing).map(
-    (player) => tracksFor(world.tracks, world.compiled.show, `prompt:${step.id}`, player.index).shown,
+  const tracks = audienceOf(world, playing).map((player) =>
+    trackOf(channelFor(world.tracks, world.compiled.show, `prompt:${step.id}`, player.index), 'shown'),
   )
   if (step.hold === 'keep') {
     for (const track of tracks) keep(track, world.now, true, at)

@@ -1,12 +1,13 @@
-import type { BedStep, FlingStep, Point, ScatterStep, SoundStep, Where } from '../../show/types'
+import type { BedStep, Point, ScatterStep, SoundStep, Where } from '../../show/types'
 import { middleOfZone } from '../compile'
-import { draw, within, type Stream } from '../luck'
+import { draw, drawWithin, type Stream } from '../luck'
 import type { Impact } from '../physics'
 import { drawFrom, type Drawn } from '../pools'
-import { holdOf, streamOf } from '../playings'
+import { streamOf } from '../playings'
 import { audienceOf } from '../audience'
 import { facingAt, positionAt } from '../walker'
 import { DEFAULT_REACH, nameOf, type Audible, type Playing, type StepState, type World } from '../world'
+import * as write from '../write'
 
 /** How long a sound lasts, trimmed and pitched (s). */
 function lengthOf(world: World, sound: string, pitch: number): number {
@@ -41,7 +42,7 @@ function placeOf(
       const eye = y + world.compiled.show.player.eye
       if (where.at === 'player') return { place: [x, eye, z], follows: body.index }
       const yaw = facingAt(body.path, world.now) + (draw(stream, first) - 0.5) * where.arc
-      const far = within([where.near, where.far], draw(stream, first + 1))
+      const far = drawWithin([where.near, where.far], stream, first + 1)
       const a = (yaw * Math.PI) / 180
       return { place: [x - far * Math.sin(a), eye, z - far * Math.cos(a)] as Point }
     }
@@ -60,15 +61,20 @@ interface Voice {
   fadeOut: number
 }
 
-function sounds(world: World, playing: Playing, step: { id: string; bus: string }, voice: Voice): Audible {
-  const { sound, at, reach, gain, pitch, loop, fadeIn, fadeOut } = voice
+function sounds(
+  world: World,
+  playing: Playing,
+  { plan }: StepState,
+  bus: string,
+  { sound, at, reach, gain, pitch, loop, fadeIn, fadeOut }: Voice,
+): Audible {
   const length = lengthOf(world, sound, pitch)
   const audible: Audible = {
     t: world.now,
     playing: playing.number,
-    step: step.id,
+    step: plan.id,
     sound,
-    bus: step.bus,
+    bus,
     heardBy: audienceOf(world, playing).map((player) => player.index),
     place: at.place,
     follows: at.follows,
@@ -81,18 +87,7 @@ function sounds(world: World, playing: Playing, step: { id: string; bus: string 
     fadeOut,
   }
   world.audible.push(audible)
-  world.emit({
-    t: world.now,
-    kind: 'sound',
-    playing: playing.number,
-    step: step.id,
-    sound,
-    bus: step.bus,
-    place: at.place,
-    gain,
-    pitch,
-    length,
-  })
+  write.sound(world, playing, plan.index, audible, length)
   return audible
 }
 
@@ -104,9 +99,9 @@ export function sound(world: World, playing: Playing, state: StepState, step: So
   const drawn = step.pool
     ? drawFrom(world, world.compiled.pools.get(step.pool)!, memoryName(playing), stream, 0)
     : { sound: step.sound!, gain: 0, pitch: 0 }
-  const gain = ownGain(world, drawn.sound) + drawn.gain + within(step.gain, draw(stream, 3))
-  const pitch = drawn.pitch + within(step.pitch, draw(stream, 4))
-  const audible = sounds(world, playing, step, {
+  const gain = ownGain(world, drawn.sound) + drawn.gain + drawWithin(step.gain, stream, 3)
+  const pitch = drawn.pitch + drawWithin(step.pitch, stream, 4)
+  const audible = sounds(world, playing, state, step.bus, {
     sound: drawn.sound,
     at: placeOf(world, playing, step.where, stream, 5),
     reach: step.reach,
@@ -117,7 +112,7 @@ export function sound(world: World, playing: Playing, state: StepState, step: So
     fadeOut: step.fadeOut,
   })
   if (!step.loop) return lengthOf(world, drawn.sound, pitch)
-  if (holdOf(step) !== 'keep') state.letGo = () => silence(world, audible)
+  if (step.hold !== 'keep') state.letGo = () => silence(world, audible)
 }
 
 function silence(world: World, audible: Audible): void {
@@ -125,7 +120,7 @@ function silence(world: World, audible: Audible): void {
 }
 
 export function bed(world: World, playing: Playing, state: StepState, step: BedStep): undefined {
-  const audible = sounds(world, playing, step, {
+  const audible = sounds(world, playing, state, step.bus, {
     sound: step.sound,
     at: placeOf(world, playing, step.where, streamOf(world, playing, step.id), 0),
     reach: DEFAULT_REACH,
@@ -148,13 +143,13 @@ export function scatter(world: World, playing: Playing, state: StepState, step: 
   const one = (number: number) => {
     const first = number * DRAWS
     const drawn = drawFrom(world, pool, memoryName(playing), stream, first + 1)
-    const gain = ownGain(world, drawn.sound) + drawn.gain + within(step.gain, draw(stream, first + 4))
-    const pitch = drawn.pitch + within(step.pitch, draw(stream, first + 5))
+    const gain = ownGain(world, drawn.sound) + drawn.gain + drawWithin(step.gain, stream, first + 4)
+    const pitch = drawn.pitch + drawWithin(step.pitch, stream, first + 5)
     const at = placeOf(world, playing, step.where, stream, first + 6)
     const sounding = endings.filter((end) => end > world.now).length
     if (sounding < step.most) {
       endings.push(world.now + lengthOf(world, drawn.sound, pitch))
-      sounds(world, playing, step, {
+      sounds(world, playing, state, step.bus, {
         sound: drawn.sound,
         at,
         reach: DEFAULT_REACH,
@@ -169,7 +164,7 @@ export function scatter(world: World, playing: Playing, state: StepState, step: 
   }
   let entry: ReturnType<World['agenda']['put']>
   const next = (number: number, wait: readonly [number, number]) => {
-    entry = world.agenda.put(world.now + within(wait, draw(stream, number * DRAWS)), () => one(number))
+    entry = world.agenda.put(world.now + drawWithin(wait, stream, number * DRAWS), () => one(number))
   }
   next(0, step.first)
   if (step.hold !== 'keep') state.letGo = () => void (entry.dropped = true)
@@ -180,21 +175,16 @@ const FULL_IMPACT = 6
 const SOFTEST_IMPACT = -36
 
 /** The sound of something flung where it hits, as loud as it hit hard. */
-export function soundsOfImpact(world: World, playing: Playing, step: FlingStep, drawn: Drawn, impact: Impact): void {
+export function soundsOfImpact(world: World, playing: Playing, state: StepState, drawn: Drawn, impact: Impact): void {
   const level = Math.max(SOFTEST_IMPACT, Math.min(0, 20 * Math.log10(impact.speed / FULL_IMPACT)))
-  sounds(
-    world,
-    playing,
-    { id: step.id, bus: 'spot' },
-    {
-      sound: drawn.sound,
-      at: { place: impact.at },
-      reach: DEFAULT_REACH,
-      gain: ownGain(world, drawn.sound) + drawn.gain + level,
-      pitch: drawn.pitch,
-      loop: false,
-      fadeIn: 0,
-      fadeOut: 0.05,
-    },
-  )
+  sounds(world, playing, state, 'spot', {
+    sound: drawn.sound,
+    at: { place: impact.at },
+    reach: DEFAULT_REACH,
+    gain: ownGain(world, drawn.sound) + drawn.gain + level,
+    pitch: drawn.pitch,
+    loop: false,
+    fadeIn: 0,
+    fadeOut: 0.05,
+  })
 }

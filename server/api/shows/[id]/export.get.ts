@@ -1,13 +1,16 @@
-import { getRouterParam, setHeader } from 'h3'
+import { getQuery, getRouterParam, sendStream, setHeader } from 'h3'
 import { writeShow } from '../../../../core/show'
 import { route } from '../../../http/refusal'
 import { showNow } from '../../../shows/list'
+import { packed } from '../../../shows/parcel'
 
-/** The show document as a file. */
+/** The show document as a file; with `?sounds=1` a ZIP of it and the files of its sounds. */
 export default route(async (event) => {
   const { show } = await showNow(getRouterParam(event, 'id')!)
-  const name = show.title.replace(/[^\p{L}\p{N} ._-]+/gu, ' ').trim() || 'show'
-  setHeader(event, 'content-type', 'application/json; charset=utf-8')
-  setHeader(event, 'content-disposition', `attachment; filename*=UTF-8''${encodeURIComponent(name)}.esvik.json`)
-  return writeShow(show)
+  const withSounds = getQuery(event).sounds === '1'
+  const title = show.title.replace(/[^\p{L}\p{N} ._-]+/gu, ' ').trim() || 'show'
+  const name = encodeURIComponent(title) + (withSounds ? '.esvik.zip' : '.esvik.json')
+  setHeader(event, 'content-disposition', `attachment; filename*=UTF-8''${name}`)
+  setHeader(event, 'content-type', withSounds ? 'application/zip' : 'application/json; charset=utf-8')
+  return withSounds ? sendStream(event, await packed(show)) : writeShow(show)
 })

@@ -1,0 +1,33 @@
+import type { Point, Show } from '../show/types'
+import { drawnFling, flightOf, type DrawnFling } from './flights'
+import { keyOf } from './luck'
+import type { Impact } from './physics'
+import { compiledOf, createWorld, RunError } from './run'
+
+/** One of the ways a prop can fly. Lengths in metres, times in seconds from the throw. */
+export interface FanFlight extends DrawnFling {
+  seed: number
+  /** Middles of the prop, 120 a second from the throw. */
+  positions: readonly Point[]
+  impacts: readonly Impact[]
+}
+
+/**
+ * How a fling would go with each of some seeds: the first firing of a rule by a body (`who`, a walk's id; "" for nobody), in the place
+ * as the document has it. The flights are those of runs in which nothing has been moved before. The show must have been prepared.
+ * @throws RunError that names the rule or the step, if the show has no such one
+ */
+export function fan(show: Show, rule: string, step: string, seeds: Iterable<number>, who = ''): FanFlight[] {
+  const compiled = compiledOf(show)
+  const thrower = compiled.rules.find((each) => each.name === rule)
+  if (!thrower) throw new RunError(`The show has no rule "${rule}" that is on`)
+  const thrown = thrower.cue.steps.find((each) => each.id === step)?.step
+  if (thrown?.kind !== 'fling') throw new RunError(`The cue "${thrower.cue.cue.name}" has no fling "${step}"`)
+  const prop = show.place.props.find((each) => each.id === thrown.prop)!
+  const untouched = createWorld(compiled, [], 0)
+  return Array.from(seeds, (seed) => {
+    const drawn = drawnFling({ key: keyOf(seed, rule, step, who), ordinal: 0 }, thrown)
+    const { positions, impacts } = flightOf(untouched, prop, drawn)
+    return { seed, ...drawn, positions, impacts }
+  })
+}

@@ -1,0 +1,85 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { randomShow } from '../testing/random-show'
+import { oneRule, lines, point, show as small, walk } from '../testing/small-show'
+import { comparable, retold, settled, stopsOnEdge, type Retelling } from '../testing/retold'
+import { createRun, eventsOf, positionAt, run, RunError, type FedPose, type RunEvent } from '.'
+
+const TELLING: Retelling = { seed: 5, length: 40 }
+
+describe('a live run', () => {
+  it('gives the log of the same way in whole, whatever the pieces it is told in', () => {
+    let compared = 0
+    fc.assert(
+      fc.property(
+        randomShow,
+        fc.array(fc.double({ min: 0, max: 1, noNaN: true }), { minLength: 1, maxLength: 60 }),
+        (made, cuts) => {
+          const show = comparable(made)
+          let offline: RunEvent[]
+          try {
+            offline = eventsOf(run(show, show.walks, TELLING))
+          } catch (error) {
+            if (error instanceof RunError) return
+            throw error
+          }
+          if (stopsOnEdge(offline)) return
+          compared++
+          const live = settled(retold(show, TELLING, cuts), TELLING)
+          const whole = settled(offline, TELLING)
+          expect(live.map((e) => e.text)).toEqual(whole.map((e) => e.text))
+          live.forEach((e, i) => expect(Math.abs(e.t - whole[i].t)).toBeLessThanOrEqual(2e-6))
+        },
+      ),
+      { numRuns: 250 },
+    )
+    expect(compared).toBeGreaterThan(150)
+  })
+
+  const show = oneRule({ on: { at: 'enter' } })
+
+  it('tells an event as soon as nothing can change it', () => {
+    const live = createRun(show, 1)
+    const at = (x: number): FedPose => ({ at: [x, 0, 0], facing: 0 })
+    expect(live.feed('player', 0, at(0))).toEqual([])
+    expect(live.feed('player', 1, at(1))).toEqual([])
+    expect(lines(live.feed('player', 2, at(2)), 'enter', 'fire')).toEqual([
+      '1.7 player:enter z',
+      '1.7 player:fire z r cue',
+    ])
+    expect(lines(live.feed('player', 3, at(3)), 'enter', 'leave')).toEqual([])
+    expect(lines(live.finish(), 'walkEnd')).toEqual(['3 player:walkEnd'])
+    expect(live.soFar().log.count).toBeGreaterThan(3)
+  })
+
+  it('lets walks go by themselves beside those that are told', () => {
+    const both = small({ zones: show.zones, cues: show.cues, walks: [walk('ghost', point(0), point(20))] })
+    const live = createRun(both, 1, [{ id: 'me' }, both.walks[0]])
+    live.feed('me', 0, { at: [-5, 0, 0], facing: 0 })
+    expect(lines(live.feed('me', 2, { at: [-5, 0, 0], facing: 0 }), 'enter')).toEqual(['1.7 ghost:enter z'])
+  })
+
+  it('puts a player at the mark of a move, and goes on from there', () => {
+    const moves = oneRule({ on: { at: 'enter' } }, [{ id: 'm', kind: 'move', mark: 'far' }], {
+      show: { place: { marks: [{ id: 'far', name: 'Far', kind: 'standing', at: [9, 0, 0] }] } },
+    })
+    const live = createRun(moves, 1)
+    const feed = (t: number, x: number) => lines(live.feed('player', t, { at: [x, 0, 0], facing: 0 }), 'move', 'leave')
+    feed(0, 0)
+    expect(feed(2, 2)).toEqual(['1.7 player:move', '1.7 player:leave z'])
+    expect(feed(3, 10)).toEqual([])
+    expect(positionAt(live.soFar().paths[0], 1.9)).toEqual([9, 0, 0])
+    expect(positionAt(live.soFar().paths[0], 2.5)).toEqual([9.5, 0, 0])
+  })
+
+  it('refuses a time that has passed and a player nobody knows, and says which', () => {
+    const live = createRun(show, 1)
+    const pose: FedPose = { at: [0, 0, 0], facing: 0 }
+    live.feed('player', 2, pose)
+    expect(() => live.feed('player', 1, pose)).toThrow('"player" is told for 1 s; 2 s is the earliest')
+    expect(() => live.feed('player', NaN, pose)).toThrow(RunError)
+    expect(() => live.feed('nobody', 3, pose)).toThrow('Nobody tells the run where "nobody" is; it has "player"')
+    live.stop('player')
+    expect(() => live.feed('player', 3, pose)).toThrow('"player" has been stopped')
+  })
+})

@@ -1,0 +1,164 @@
+import type { Point, Show, Walk } from '../show/types'
+import { pieceOver, standing, type Facing, type Piece } from '../space'
+import { appear } from './bodies'
+import { createClockwork } from './clockwork'
+import type { RunEvent } from './events'
+import { eventAt } from './log'
+import { press } from './moments'
+import { compiledOf, createWorld, RunError, runOf, type Run } from './run'
+import { createFed, createWalker, ownTime, partNow, type Walker } from './walker'
+import * as write from './write'
+
+/** Who takes part in a live run: one whose way is told as it goes on, or a walk that goes by itself. */
+export type Participant = { id: string; body?: Walk['body'] } | Walk
+
+/** Where the feet are, and which way somebody faces from now until told otherwise: a yaw in degrees, or always towards a place. */
+export interface FedPose {
+  at: Point
+  facing: number | { towards: Point }
+}
+/** What is pressed at that time. */
+export interface Keys {
+  use?: boolean
+}
+
+/** A run that goes on while somebody walks: what a game feeds, frame by frame. */
+export interface LiveRun {
+  /**
+   * Tells where a player is at a time (s): since the time told before they went there in a straight line, facing as told then.
+   * Gives the events that are certain now: up to 1e-6 s before the time that all players have been told for.
+   * After a `move` the player stands at the mark until told to go on; feed the same time again to put them elsewhere at once.
+   * @throws RunError for a player the run doesn't have, and for a time that has passed
+   */
+  feed(player: string, time: number, pose: FedPose, keys?: Keys): RunEvent[]
+  /** The player goes no farther than they were told last; the run doesn't wait for them any more. */
+  stop(player: string): RunEvent[]
+  /** Nothing more is told. Gives what still happens until the run ends by itself, or at `length` (s). */
+  finish(length?: number): RunEvent[]
+  /** The run as far as it has come. */
+  soFar(): Run
+}
+
+const PLAYER: Participant = { id: 'player' }
+/** What is due this near to the time told may still hang on what comes next (s). */
+const UNCERTAIN = 1e-6
+
+interface Fed {
+  walker: Walker
+  /** The time it was told for last. */
+  told: number
+  stopped: boolean
+}
+
+/**
+ * Begins a live run. The log is the same as that of `run` with the same way, whatever the pieces it is told in, to 1e-6 s.
+ * The show must have been prepared.
+ */
+export function createRun(show: Show, seed: number, who: readonly Participant[] = [PLAYER]): LiveRun {
+  const compiled = compiledOf(show)
+  const zones = compiled.zones.length
+  const walkers = who.map((each, index) =>
+    'points' in each
+      ? createWalker(show, each, index, zones)
+      : createFed(show, each.id, each.body ?? { kind: 'player', tags: [] }, index, zones),
+  )
+  const world = createWorld(compiled, walkers, seed)
+  const clockwork = createClockwork(world)
+  const players = new Map<string, Fed>()
+  for (const walker of walkers) if (walker.fed) players.set(walker.walk.id, { walker, told: -Infinity, stopped: false })
+  let given = 0
+  let certain = -UNCERTAIN
+
+  function fresh(): RunEvent[] {
+    const events: RunEvent[] = []
+    for (; given < world.log.count; given++) events.push(eventAt(world.log, given))
+    return events
+  }
+
+  function goOn(): RunEvent[] {
+    let until = Infinity
+    for (const { told, stopped } of players.values()) if (!stopped && told > -Infinity) until = Math.min(until, told)
+    if (until < Infinity) {
+      certain = Math.max(certain, until - UNCERTAIN)
+      clockwork.advance(certain)
+    }
+    return fresh()
+  }
+
+  function playerOf(id: string): Fed {
+    const fed = players.get(id)
+    if (fed) return fed
+    const known = [...players.keys()].map((name) => `"${name}"`).join(', ')
+    throw new RunError(`Nobody tells the run where "${id}" is; it has ${known || 'only walks that go by themselves'}`)
+  }
+
+  return {
+    feed(player, time, pose, keys) {
+      const fed = playerOf(player)
+      const { walker } = fed
+      if (!(time >= fed.told && time >= certain && time >= 0 && time < Infinity))
+        throw new RunError(`"${player}" is told for ${time} s; ${Math.max(fed.told, certain, 0)} s is the earliest`)
+      if (fed.stopped) throw new RunError(`"${player}" has been stopped and can't be told to go on`)
+      const facing: Facing = typeof pose.facing === 'number' ? { yaw: pose.facing } : { at: pose.facing.towards }
+      if (fed.told === -Infinity) {
+        walker.walk.start = time
+        walker.path = [{ t: time, own: 0, moving: true, route: routeFrom(pose.at, facing) }]
+        world.agenda.put(time, () => appear(world, walker))
+      } else {
+        extend(walker, fed.told, time, pose.at, facing)
+        clockwork.lookAgain(walker)
+      }
+      fed.told = time
+      if (keys?.use) world.agenda.put(time, () => press(world, walker))
+      return goOn()
+    },
+    stop(player) {
+      const fed = playerOf(player)
+      fed.stopped = true
+      world.agenda.put(Math.max(fed.told, certain), () => {
+        fed.walker.ended = true
+        write.walkEnd(world, fed.walker, false)
+      })
+      return goOn()
+    },
+    finish(length) {
+      for (const [id, { told, stopped }] of players) if (!stopped && told > -Infinity) this.stop(id)
+      for (const { walker, told } of players.values()) if (told === -Infinity) walker.ended = true
+      clockwork.advance(Infinity, length)
+      clockwork.finish(length)
+      return fresh()
+    },
+    soFar: () => runOf(world),
+  }
+}
+
+const routeFrom = (at: Point, facing: Facing) => ({
+  legs: [{ start: 0, piece: standing(at), facing }],
+  reaches: [],
+  first: 0,
+  end: Infinity,
+})
+
+/** From where the way ends so far, at the time told before, on to a point in a straight line; from there it stands open again. */
+function extend(walker: Walker, before: number, time: number, at: Point, facing: Facing): void {
+  const part = partNow(walker)
+  const { legs } = part.route
+  const open = legs[legs.length - 1]
+  const leaves = ownTime(part, before)
+  const waits = leaves - open.start
+  // What lies behind is needed only to tell where somebody was.
+  if (legs.length > 2) legs[legs.length - 3].touches = undefined
+  legs.pop()
+  if (waits > 1e-9) legs.push({ ...open, piece: { ...open.piece, seconds: waits }, touches: undefined })
+  if (time > before)
+    legs.push({ start: leaves, piece: onwards(open.piece.from, at, time - before), facing: open.facing })
+  legs.push({ start: ownTime(part, time), piece: standing(at), facing })
+}
+
+/** A way shorter than this is rounding: somebody stands still (m). */
+const NO_WAY = 1e-9
+
+function onwards(from: Point, to: Point, seconds: number): Piece {
+  const way = Math.hypot(to[0] - from[0], to[1] - from[1], to[2] - from[2])
+  return way < NO_WAY ? { ...standing(from), seconds } : pieceOver(from, to, seconds)
+}

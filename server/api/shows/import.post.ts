@@ -1,0 +1,45 @@
+import { getHeader } from 'h3'
+import { createWriteStream } from 'node:fs'
+import { mkdtemp, rm } from 'node:fs/promises'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { Transform, type TransformCallback } from 'node:stream'
+import { pipeline } from 'node:stream/promises'
+import { ShowError } from '../../../core/show'
+import { Refusal, route } from '../../http/refusal'
+import { MOST_PARCEL, unpack } from '../../shows/parcel'
+import { openZip } from '../../zip/read'
+
+const tooLarge = () => new Refusal(413, `The ZIP is larger than ${MOST_PARCEL / 1048576} MiB`)
+
+/** Lets so many bytes through and no more. */
+function atMost(limit: number): Transform {
+  let seen = 0
+  return new Transform({
+    transform(chunk: Buffer, _encoding, done: TransformCallback) {
+      seen += chunk.length
+      done(seen > limit ? tooLarge() : null, chunk)
+    },
+  })
+}
+
+/** A show with its sounds, as a ZIP in the body. */
+export default route(async (event) => {
+  if (Number(getHeader(event, 'content-length') ?? 0) > MOST_PARCEL) throw tooLarge()
+  const folder = await mkdtemp(join(tmpdir(), 'esvik-import-'))
+  try {
+    const file = join(folder, 'show.zip')
+    await pipeline(event.node.req, atMost(MOST_PARCEL), createWriteStream(file))
+    const zip = await openZip(file)
+    try {
+      return await unpack(zip)
+    } catch (error) {
+      if (error instanceof ShowError) throw new Refusal(422, error.message, { pointer: error.pointer })
+      throw error
+    } finally {
+      zip.close()
+    }
+  } finally {
+    await rm(folder, { recursive: true, force: true })
+  }
+})

@@ -1,0 +1,100 @@
+import { createWriteStream } from 'node:fs'
+import { rename, rm } from 'node:fs/promises'
+import { pipeline } from 'node:stream/promises'
+import { Transaction } from 'sequelize'
+import { database } from '../data/connection'
+import { models, type AssetRow, type EditRow, type ShowRow } from '../data/models'
+import { zipStream, type ZipPart } from '../zip/write'
+
+/** A backup: a ZIP of `backup.json`, which lists what it holds, a file for each show with its edits, and the sounds. */
+export interface BackupIndex {
+  format: 'esvik-backup'
+  version: 1
+  made: string
+  shows: (Pick<ShowRow, 'id' | 'title' | 'revision' | 'snapshotRevision'> & {
+    binnedAt: string | null
+    createdAt: string
+    updatedAt: string
+    edits: number
+  })[]
+  sounds: (Pick<AssetRow, 'hash' | 'library'> & { createdAt: string })[]
+}
+export type BackedUpEdit = Pick<EditRow, 'id' | 'revision' | 'label' | 'patch'> & { createdAt: string }
+export interface BackedUpShow {
+  snapshot: ShowRow['snapshot']
+  edits: BackedUpEdit[]
+}
+export const INDEX = 'backup.json'
+export const showFile = (id: string): string => `shows/${id}.json`
+export const soundFile = (hash: string): string => `sounds/${hash}.wav`
+
+/** Writes all data into a ZIP, as they stand at one time; the file is there only once it is whole. */
+export async function backup(file: string, tell: (done: number, of: number) => void): Promise<BackupIndex> {
+  const isolationLevel = Transaction.ISOLATION_LEVELS.REPEATABLE_READ
+  const unfinished = `${file}.unfinished`
+  try {
+    const index = await database().transaction({ isolationLevel, readOnly: true }, async (transaction) => {
+      const { Shows, Edits, Assets } = models()
+      const shows = await Shows.findAll({ attributes: { exclude: ['snapshot'] }, order: [['id', 'ASC']], transaction })
+      const sounds = await Assets.findAll({
+        attributes: ['hash', 'library', 'createdAt'],
+        order: [['hash', 'ASC']],
+        transaction,
+      })
+      const counts = await Promise.all(shows.map(({ id }) => Edits.count({ where: { showId: id }, transaction })))
+      const made: BackupIndex = {
+        format: 'esvik-backup',
+        version: 1,
+        made: new Date().toISOString(),
+        shows: shows.map(({ id, title, revision, snapshotRevision, binnedAt, createdAt, updatedAt }, i) => ({
+          id,
+          title,
+          revision,
+          snapshotRevision,
+          binnedAt: binnedAt?.toISOString() ?? null,
+          createdAt: createdAt.toISOString(),
+          updatedAt: updatedAt.toISOString(),
+          edits: counts[i],
+        })),
+        sounds: sounds.map(({ hash, library, createdAt }) => ({ hash, library, createdAt: createdAt.toISOString() })),
+      }
+      const showBytes = async (id: string): Promise<Buffer> => {
+        const { snapshot } = await Shows.findByPk(id, { attributes: ['snapshot'], rejectOnEmpty: true, transaction })
+        const edits = await Edits.findAll({ where: { showId: id }, order: [['revision', 'ASC']], transaction })
+        return json({
+          snapshot,
+          edits: edits.map(({ id, revision, label, patch, createdAt }) => ({
+            id,
+            revision,
+            label,
+            patch,
+            createdAt: createdAt.toISOString(),
+          })),
+        } satisfies BackedUpShow)
+      }
+      const soundBytes = async (hash: string) =>
+        (await Assets.findByPk(hash, { attributes: ['bytes'], rejectOnEmpty: true, transaction })).bytes
+      const parts: ZipPart[] = [
+        { name: INDEX, bytes: () => json(made) },
+        ...made.shows.map(({ id }) => ({ name: showFile(id), bytes: () => showBytes(id) })),
+        ...made.sounds.map(({ hash }) => ({ name: soundFile(hash), compress: false, bytes: () => soundBytes(hash) })),
+      ]
+      let done = 0
+      const counted = parts.map((part) => ({
+        ...part,
+        bytes: () => {
+          tell(done++, parts.length)
+          return part.bytes()
+        },
+      }))
+      await pipeline(zipStream(counted), createWriteStream(unfinished))
+      return made
+    })
+    await rename(unfinished, file)
+    return index
+  } finally {
+    await rm(unfinished, { force: true })
+  }
+}
+
+const json = (value: unknown): Buffer => Buffer.from(JSON.stringify(value))

@@ -1,0 +1,56 @@
+import { existsSync } from 'node:fs'
+import { createInterface } from 'node:readline/promises'
+import { Command } from 'commander'
+import { ShowError } from '../../core/show'
+import { database } from '../data/connection'
+import { migrate } from '../data/migrations'
+import { Refusal } from '../http/refusal'
+import { backup, type BackupIndex } from './backup'
+import { restore, showsNow } from './restore'
+
+const said = (text: string) => void process.stdout.write(`${text}\n`)
+/** Tells on a terminal how far long work has come. */
+const tell = (done: number, of: number) =>
+  void (process.stderr.isTTY && process.stderr.write(`\r${done} of ${of} files …${done + 1 === of ? '\r\x1b[K' : ''}`))
+const contents = ({ shows, sounds }: BackupIndex) => `${shows.length} shows and ${sounds.length} sounds`
+
+async function asked(question: string): Promise<boolean> {
+  const ask = createInterface({ input: process.stdin, output: process.stdout })
+  const answer = await ask.question(question)
+  ask.close()
+  return answer.trim() === 'yes'
+}
+
+const program = new Command('esvik')
+program
+  .command('backup')
+  .description('write all shows, with every edit, and all sounds into one ZIP')
+  .argument('<file>', 'where to write it')
+  .option('--overwrite', 'replace a file that is there')
+  .action(async (file: string, { overwrite }: { overwrite?: boolean }) => {
+    if (existsSync(file) && !overwrite) throw new Refusal(409, `"${file}" is there already; --overwrite replaces it`)
+    await migrate()
+    said(`${contents(await backup(file, tell))} are in ${file}`)
+  })
+program
+  .command('restore')
+  .description('put all data back as a backup has them, in place of what is there')
+  .argument('<file>', 'a ZIP that backup wrote')
+  .option('--yes', "don't ask before replacing what is there")
+  .action(async (file: string, { yes }: { yes?: boolean }) => {
+    if (!existsSync(file)) throw new Refusal(404, `There is no file "${file}"`)
+    const there = await showsNow()
+    if (there > 0 && !yes && !(await asked(`This replaces the ${there} shows that are there. Type "yes" to go on: `)))
+      return said('Nothing was changed.')
+    said(`${contents(await restore(file, tell))} are back`)
+  })
+
+try {
+  await program.parseAsync()
+} catch (error) {
+  if (!(error instanceof Refusal || error instanceof ShowError) && !(error as NodeJS.ErrnoException).code) throw error
+  process.stderr.write(`esvik: ${(error as Error).message}. Nothing was changed.\n`)
+  process.exitCode = 1
+} finally {
+  await database().close()
+}

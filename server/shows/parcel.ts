@@ -1,0 +1,55 @@
+import { createHash } from 'node:crypto'
+import type { Readable } from 'node:stream'
+import { LIMITS, parseShow, writeShow, type Show } from '../../core/show'
+import { keepWav, wavOf } from '../assets/keep'
+import { database } from '../data/connection'
+import { models } from '../data/models'
+import { Refusal } from '../http/refusal'
+import type { OpenZip } from '../zip/read'
+import { zipStream } from '../zip/write'
+import { createShow, missingSounds } from './list'
+
+/** A show and its sounds in one ZIP: the document, and each file under its SHA-256. */
+const DOCUMENT = 'show.esvik.json'
+const soundName = (hash: string): string => `sounds/${hash}.wav`
+/** The largest file of a sound, and the largest ZIP that is taken (bytes). */
+export const MOST_SOUND = 64 * 1024 * 1024
+export const MOST_PARCEL = 512 * 1024 * 1024
+
+const hashesOf = (show: Show): string[] => [...new Set(show.sounds.map((sound) => sound.asset))]
+
+/** The ZIP of a show; sounds that have no file here are left out. */
+export async function packed(show: Show): Promise<Readable> {
+  const { Assets } = models()
+  const there = await Assets.findAll({ attributes: ['hash'], where: { hash: hashesOf(show) } })
+  return zipStream([
+    { name: DOCUMENT, bytes: () => Buffer.from(writeShow(show)) },
+    ...there.map(({ hash }) => ({
+      name: soundName(hash),
+      compress: false,
+      bytes: async () => (await Assets.findByPk(hash, { attributes: ['bytes'], rejectOnEmpty: true })).bytes,
+    })),
+  ])
+}
+
+/** Takes in a show with its sounds; all of it or nothing. @throws Refusal, ShowError */
+export async function unpack(zip: OpenZip): Promise<{ id: string; missing: string[] }> {
+  const show = parseShow((await zip.read(DOCUMENT, LIMITS.bytes)).toString('utf8'))
+  const wanted = new Set(hashesOf(show).map(soundName))
+  const stranger = zip.names.find((name) => name !== DOCUMENT && !wanted.has(name))
+  if (stranger !== undefined) throw new Refusal(422, `"${stranger}" in the ZIP is no sound of the show`)
+  const id = await database().transaction(async (transaction) => {
+    for (const hash of hashesOf(show)) {
+      const name = soundName(hash)
+      if (!zip.names.includes(name)) continue
+      const bytes = await zip.read(name, MOST_SOUND)
+      if (createHash('sha256').update(bytes).digest('hex') !== hash)
+        throw new Refusal(422, `"${name}" in the ZIP is not the file it is named after`)
+      const sound = wavOf(bytes)
+      if (!sound) throw new Refusal(422, `"${name}" in the ZIP is no WAV file`)
+      await keepWav(bytes, sound, { transaction })
+    }
+    return createShow(show, transaction)
+  })
+  return { id, missing: await missingSounds(show) }
+}
