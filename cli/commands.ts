@@ -1,11 +1,25 @@
-import { readFile, writeFile } from 'node:fs/promises'
+import { readFile, rename, writeFile } from 'node:fs/promises'
 import { text } from 'node:stream/consumers'
-import { asTicked, channelAt, eventsOf, logOf, prepare, run as play, RunError, stateAt, walksOf, type Run } from '../core/engine'
-import { parseShow, ShowError, type Show } from '../core/show'
+import {
+  asTicked,
+  channelAt,
+  eventsOf,
+  logOf,
+  prepare,
+  fan as fanOf,
+  runByStretches,
+  RunError,
+  stateAt,
+  walksOf,
+  type Run,
+} from '../core/engine'
+import { parseShow, ShowError, type Show, type Walk } from '../core/show'
 import { CliError } from './errors'
+import { createProgress } from './progress'
 import { eventTable, tickedTable } from './tables'
 
 interface RunOptions {
+  progress?: boolean
   walk: string[]
   seed: number
   length?: number
@@ -35,12 +49,25 @@ async function playFile(file: string, options: RunOptions): Promise<{ show: Show
   const source = await readText(file)
   const show = mended(() => parseShow(source))
   await prepare(show)
-  return mended(() => {
-    if (options.walk.length === 0)
-      throw new CliError(`Name a walk with --walk; the show has ${show.walks.map((w) => w.id).join(', ') || 'none'}`)
-    const result = play(show, walksOf(show, options.walk), { seed: options.seed, length: options.length })
-    return { show, result }
-  })
+  if (options.walk.length === 0)
+    throw new CliError(`Name a walk with --walk; the show has ${show.walks.map((w) => w.id).join(', ') || 'none'}`)
+  const walks = mended(() => walksOf(show, options.walk))
+  return { show, result: await playThrough(show, walks, options) }
+}
+
+/** Plays it a stretch at a time, so that it can tell how far it has come and be given up in between. */
+async function playThrough(show: Show, walks: Walk[], { seed, length, progress }: RunOptions): Promise<Run> {
+  const stretches = runByStretches(show, walks, { seed, length })
+  const told = createProgress(progress)
+  try {
+    for (;;) {
+      const next = mended(() => stretches.next())
+      if (next.done) return next.value
+      await told.cameTo(next.value)
+    }
+  } finally {
+    told.end()
+  }
 }
 
 interface RunOutput {
@@ -67,7 +94,10 @@ async function write(text: string, out: string | undefined): Promise<void> {
     return
   }
   try {
-    await writeFile(out, text + '\n')
+    // A file is there only once it is whole.
+    const unfinished = `${out}.unfinished`
+    await writeFile(unfinished, text + '\n')
+    await rename(unfinished, out)
   } catch (error) {
     throw new CliError(`"${out}" can't be written (${(error as NodeJS.ErrnoException).code})`)
   }
@@ -97,4 +127,23 @@ export async function channel(
     throw new CliError((error as Error).message)
   }
   process.stdout.write(JSON.stringify(values) + '\n')
+}
+
+/** How a fling goes with seed after seed: what was drawn, where it comes to lie, and what it hits. */
+export async function fan(
+  file: string,
+  { rule, step, seeds, who, full }: { rule: string; step: string; seeds: number; who: string; full?: boolean },
+): Promise<void> {
+  const source = await readText(file)
+  const show = mended(() => parseShow(source))
+  await prepare(show)
+  const numbers = Array.from({ length: seeds }, (_, index) => index + 1)
+  const flights = mended(() => fanOf(show, rule, step, numbers, who))
+  const told = flights.map(({ positions, ...flight }) => ({
+    ...flight,
+    seconds: (positions.length - 1) / 120,
+    lies: positions[positions.length - 1],
+    ...(full && { positions }),
+  }))
+  process.stdout.write(JSON.stringify(told) + '\n')
 }

@@ -1,2 +1,9 @@
-/** Something the person at the command line can mend; its message is one line. */
-export class CliError extends Error {}
+/** Something that whoever typed the command can mend, and the status it ends with. */
+export class CliError extends Error {
+  constructor(
+    message: string,
+    readonly status = 1,
+  ) {
+    super(message)
+  }
+}

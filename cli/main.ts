@@ -1,5 +1,5 @@
 import { Command, CommanderError, InvalidArgumentError } from 'commander'
-import { channel, checkFormat, run } from './commands'
+import { channel, checkFormat, fan, run } from './commands'
 import { CliError } from './errors'
 
 const number = (text: string): number => {
@@ -10,6 +10,12 @@ const number = (text: string): number => {
 const seed = (text: string): number => {
   const value = number(text)
   if (!Number.isSafeInteger(value) || value < 0) throw new InvalidArgumentError('It must be a whole number, 0 or more.')
+  return value
+}
+const seeds = (text: string): number => {
+  const value = number(text)
+  if (!Number.isInteger(value) || value < 1 || value > 1000)
+    throw new InvalidArgumentError('It must be a whole number from 1 to 1000.')
   return value
 }
 const notNegative = (text: string): number => {
@@ -39,6 +45,7 @@ program
   .option('--length <seconds>', 'end the run at this time', notNegative)
   .option('--out <file>', 'write to this file instead of standard output')
   .option('--json', 'the log as JSON (what it writes if nothing else is asked)')
+  .option('--progress', 'tell how far a long run has come, also where there is no terminal')
   .option('--table', 'the events as a table to read')
   .option('--at <seconds>', 'instead of the log the state at this time, as JSON', notNegative)
   .option('--ticked <hz>', 'instead of the log what a game would miss that looks so many times a second', positive)
@@ -62,9 +69,20 @@ program
   .option('--player <id>', 'whose channel, by the id of a walk (the first player if not given)')
   .action(channel)
 
+program
+  .command('fan')
+  .description('throw a prop with seed after seed and print where it goes, as a JSON array')
+  .argument('<show>', 'a show document, or - for standard input')
+  .requiredOption('--rule <name>', 'the rule that throws it, as the log names it')
+  .requiredOption('--step <id>', 'the fling step of its cue')
+  .option('--seeds <n>', 'how many seeds, from 1', seeds, 20)
+  .option('--who <id>', 'the walk that sets it off (nobody if not given)', '')
+  .option('--full', 'with all positions, 120 a second')
+  .action(fan)
+
 program.addHelpText(
   'after',
-  '\nExamples:\n  esvik run kelp.esvik.json --walk straight --seed 7 --out log.json\n  esvik run kelp.esvik.json --walk curious --walk gull --table\n  esvik run kelp.esvik.json --walk straight --at 61.5\n  esvik run kelp.esvik.json --walk hurried --ticked 30\n  esvik channel kelp.esvik.json --walk straight --seed 7 --channel light:lantern --at 1.5,2.0',
+  '\nExamples:\n  esvik run kelp.esvik.json --walk straight --seed 7 --out log.json\n  esvik run kelp.esvik.json --walk curious --walk gull --table\n  esvik run kelp.esvik.json --walk straight --at 61.5\n  esvik run kelp.esvik.json --walk hurried --ticked 30\n  esvik channel kelp.esvik.json --walk straight --seed 7 --channel light:lantern --at 1.5,2.0\n  esvik fan kelp.esvik.json --rule rack-throw --step fling --seeds 50\n  esvik backup everything.zip\n  esvik restore everything.zip\n\nbackup and restore take --data DIR as bin/start does, and have a --help of their own.',
 )
 
 try {
@@ -73,6 +91,6 @@ try {
   if (error instanceof CommanderError) process.exitCode = error.exitCode === 0 ? 0 : 1
   else if (error instanceof CliError) {
     process.stderr.write(`esvik: ${error.message}\n`)
-    process.exitCode = 1
+    process.exitCode = error.status
   } else throw error
 }

@@ -496,4 +496,9 @@ export const cues = [
     name: 'Ramp boards',
     steps: [{ id: 'board', kind: 'sound', pool: 'knocks', where: { at: 'player' }, gain: range(-9, -6) }],
   },
+  {
+    id: 'board-knocks',
+    name: 'Board knocks',
+    steps: [{ id: 'knock', kind: 'sound', pool: 'knocks', where: { at: 'zone' }, gain: range(-4, -1) }],
+  },
 ]

@@ -2,7 +2,7 @@ import { readShow, type Show } from '../core/show'
 import { cues, pools } from './cues'
 import { place } from './place'
 import { walks } from './walks'
-import { rules, zones } from './zones'
+import { kits, rules, zones } from './zones'
 
 /** A sound file as it is kept. */
 export interface KeptSound {
@@ -34,6 +34,7 @@ export function demoShow(kept: ReadonlyMap<string, KeptSound>): Show {
     ],
     cues,
     zones,
+    kits,
     rules,
     walks,
     wishes: { quiet: [20, 60], ceiling: -16 },

@@ -265,6 +265,41 @@ export const zones = [
     notices: 'feet',
     rules: [{ id: 'boards', on: { at: 'enter' }, cue: 'ramp-steps', debounce: 2 }],
   },
+  {
+    id: 'hall-board',
+    name: 'Loose board in the hall',
+    note: 'The first of three that share one set of rules: here the board simply answers.',
+    shape: cylinder([17, 0, 10.2], 0.7),
+    notices: 'feet',
+    kit: 'loose-board',
+  },
+  {
+    id: 'loft-board',
+    name: 'Loose board in the loft',
+    note: 'Late on purpose: it should knock behind whoever has passed.',
+    shape: cylinder([38.6, 2.4, 5.1], 0.7),
+    notices: 'feet',
+    kit: 'loose-board',
+    overrides: { board: { delay: 0.9, onLeave: 'nothing' } },
+  },
+  {
+    id: 'croft-step',
+    name: 'Undercroft step',
+    note: 'The same board as upstairs, on stone: it knocks half the time, or it would be a doorbell.',
+    shape: cylinder([46, -2.4, 14.5], 0.8),
+    notices: 'feet',
+    kit: 'loose-board',
+    overrides: { board: { chance: 0.5 } },
+  },
+]
+
+/** Rules that several zones share; each zone has its own memory of them. */
+export const kits = [
+  {
+    id: 'loose-board',
+    name: 'Loose board',
+    rules: [{ id: 'board', on: { at: 'enter' }, debounce: 2, cooldown: { seconds: 8 }, cue: 'board-knocks' }],
+  },
 ]
 
 /** What happens wherever one is. */

@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { oneRule } from '../../core/testing/small-show'
-import { rulesOf } from '../../core/score'
+import { run } from '../../core/engine'
+import { rulesOf, scoreOf } from '../../core/score'
 import { calculated } from './arithmetic'
 import { clock, count, ordinal, plain, tick } from './time'
-import { heldSentence, lengthWords, stepWords } from './words'
+import { actSentence, heldSentence, lengthWords, ruleWords, stepWords } from './words'
 
 describe('numbers as people type them', () => {
   it.each([
@@ -69,5 +70,32 @@ describe('sentences', () => {
     expect([stepWords(show, prompt), lengthWords(show, prompt)]).toEqual(['“Look” (E)', 'until released'])
     expect(lengthWords(show, fade)).toBe('for 2 s')
     expect(lengthWords(show, signal)).toBe('at once')
+  })
+})
+
+describe('acts of a cue in a sentence', () => {
+  const made = oneRule({}, [
+    { id: 's', kind: 'signal', name: 'ring' },
+    { id: 'f', kind: 'fade', in: 1, stay: 1, out: 1 },
+  ])
+  const { lanes, signals } = scoreOf(made, run(made, made.walks, { seed: 1 }))
+  it('says what it does, of which cue, where and when; and who hears a signal', () =>
+    expect(lanes[0]!.acts.map((act) => actSentence(made, lanes[0]!, act, signals))).toEqual([
+      'Signal “ring”, heard by nobody. Cue, Zone, 00:01.70',
+      'Fade to #000000. Cue, Zone, 00:01.70',
+    ]))
+})
+
+describe('a rule in a sentence', () => {
+  it('names who, when, what, and the gates that are set', () => {
+    const made = oneRule({
+      who: { kinds: ['player', 'creature'] },
+      limit: { times: 1 },
+      cooldown: { seconds: 8 },
+      chance: 0.5,
+    })
+    expect(ruleWords(made, made.zones[0]!.rules[0]!)).toBe(
+      'When a player or a creature enters, fire Cue (once, cooldown 8 s, 5 times in 10).',
+    )
   })
 })

@@ -1,7 +1,7 @@
 import type { Gate } from '../../core/engine'
 import type { Moment, Rule, Show, Step } from '../../core/show'
-import type { Held, Lane } from '../../core/score'
-import { plain, seconds } from './time'
+import type { Act, Held, Lane, SignalPath } from '../../core/score'
+import { clock, plain, seconds } from './time'
 
 export const cueName = (show: Show, id: string): string => show.cues.find((cue) => cue.id === id)?.name ?? id
 export const zoneName = (show: Show, id: string): string => show.zones.find((zone) => zone.id === id)?.name ?? id
@@ -130,4 +130,34 @@ export function stepWords(show: Show, step: Step): string {
     case 'stop':
       return `Stop ${cueName(show, step.cue)}`
   }
+}
+
+/** An act of a cue in a sentence: what it does, who hears it if it is a signal, of which cue, where and when. */
+export function actSentence(show: Show, lane: Lane, act: Act, signals: readonly SignalPath[]): string {
+  const step = show.cues.find((cue) => cue.id === act.cue)?.steps.find((each) => each.id === act.step)
+  const prop = step?.kind === 'fling' ? show.place.props.find((each) => each.id === step.prop)?.name : undefined
+  const what = act.kind === 'impact' ? `${prop ?? 'What was flung'} hits` : step ? stepWords(show, step) : act.kind
+  const at = `${cueName(show, act.cue)}, ${lane.name}, ${clock(act.t, 2)}`
+  if (step?.kind !== 'signal') return `${what}. ${at}`
+  const sent = signals.find(
+    ({ name, from, sent }) => name === step.name && sent === act.t && (from ?? '') === lane.zone,
+  )
+  const names = [
+    ...new Set(sent?.heard.map(({ zone }) => (zone === undefined ? 'a rule without a zone' : zoneName(show, zone)))),
+  ]
+  return `${what}, ${names.length > 0 ? `heard by ${names.join(', ')}` : 'heard by nobody'}. ${at}`
+}
+
+/** A rule in a sentence, with what is set of its gates. */
+export function ruleWords(show: Show, rule: Rule): string {
+  const who = rule.who.kinds.map((kind) => `a ${kind}`).join(' or ')
+  const gates = [
+    rule.debounce > 0 && `debounce ${seconds(rule.debounce)}`,
+    rule.limit && (rule.limit.times === 1 ? 'once' : `${rule.limit.times} times at the most`),
+    rule.cooldown && `cooldown ${seconds(rule.cooldown.seconds)}`,
+    rule.chance < 1 && `${plain(rule.chance * 10)} times in 10`,
+    rule.delay > 0 && `after ${seconds(rule.delay)}`,
+  ].filter(Boolean)
+  const how = gates.length > 0 ? ` (${gates.join(', ')})` : ''
+  return `When ${who} ${MOMENTS[rule.on.at]}, fire ${cueName(show, rule.cue)}${how}.`
 }

@@ -21,8 +21,7 @@ export const useSound = defineStore('sound', () => {
 
   const zoneOf = computed(() => {
     const zones = new Map<number, string>()
-    for (const event of runs.events)
-      if (event.kind === 'fire' && event.zone) zones.set(event.playing, event.zone)
+    for (const event of runs.events) if (event.kind === 'fire' && event.zone) zones.set(event.playing, event.zone)
     return zones
   })
   const lets = (playing: number) => {

@@ -16,9 +16,9 @@ const AFTERWARDS = 30
 export interface Clockwork {
   /**
    * Goes on through everything that is due by a time, or until the run is over by itself.
-   * With a `length` it is never over before that.
+   * With a `length` it is never over before that. Gives whether something is still to come.
    */
-  advance(until: number, length?: number): void
+  advance(until: number, length?: number): boolean
   /** A walker's way has been told further: looks again from now on. */
   lookAgain(walker: Walker): void
   /** Ends the run, at its length if it has one: what is on is over. */
@@ -95,7 +95,8 @@ export function createClockwork(world: World): Clockwork {
     advance(until, length) {
       while (!over) {
         const next = Math.min(agenda.next(), nextEdge(), nextGaze())
-        if (next > until || next === Infinity || next > (length === undefined ? latest : length + SAME_TIME)) return
+        if (next === Infinity || next > (length === undefined ? latest : length + SAME_TIME)) return false
+        if (next > until) return true
         live(next)
         over = world.lockedIn
         if (over || Math.min(agenda.next(), nextEdge(), nextGaze()) <= next + SAME_TIME) continue
@@ -105,6 +106,7 @@ export function createClockwork(world: World): Clockwork {
           over = true
         }
       }
+      return false
     },
     lookAgain(walker) {
       finders[walker.index].refresh(world.now)

@@ -15,6 +15,7 @@ export {
   positionAt,
   prepare,
   run,
+  runByStretches,
   RunError,
   walksOf,
   type Run,

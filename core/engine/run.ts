@@ -2,7 +2,7 @@ import type { Show, Walk } from '../show/types'
 import { createAgenda } from './agenda'
 import type { Pose } from './camera'
 import { channelAt as valueOfChannel, fieldsOf, type ChannelHistory } from './channels'
-import { createClockwork } from './clockwork'
+import { createClockwork, type Clockwork } from './clockwork'
 import { compile, type Compiled } from './compile'
 import type { RunLog } from './events'
 import { flungProps, type FlightRecord } from './flights'
@@ -76,6 +76,29 @@ export function walksOf(show: Show, ids: readonly string[]): Walk[] {
  * @throws RunError on a loop without end; Error if the show was not prepared
  */
 export function run(show: Show, walks: readonly Walk[], options: RunOptions): Run {
+  const { world, clockwork } = beginning(show, walks, options)
+  clockwork.advance(Infinity, options.length)
+  clockwork.finish(options.length)
+  return runOf(world)
+}
+
+/**
+ * The same, a stretch of the run at a time: gives the time it has come to (s) after each, and the run at the end.
+ * For long runs whose progress is shown and that can be given up.
+ */
+export function* runByStretches(
+  show: Show,
+  walks: readonly Walk[],
+  options: RunOptions,
+  seconds = 60,
+): Generator<number, Run> {
+  const { world, clockwork } = beginning(show, walks, options)
+  for (let until = seconds; clockwork.advance(until, options.length); until += seconds) yield until
+  clockwork.finish(options.length)
+  return runOf(world)
+}
+
+function beginning(show: Show, walks: readonly Walk[], options: RunOptions): { world: World; clockwork: Clockwork } {
   if (walks.length === 0) throw new RunError('A run needs at least one walk')
   const compiled = compiledOf(show)
   const world = createWorld(
@@ -84,10 +107,7 @@ export function run(show: Show, walks: readonly Walk[], options: RunOptions): Ru
     options.seed,
   )
   world.flies = !options.withoutFlights
-  const clockwork = createClockwork(world)
-  clockwork.advance(Infinity, options.length)
-  clockwork.finish(options.length)
-  return runOf(world)
+  return { world, clockwork: createClockwork(world) }
 }
 
 /** A run as far as it has come. */

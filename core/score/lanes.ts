@@ -1,6 +1,7 @@
 import { eventsOf, type Gate, type Run, type RunEvent } from '../engine'
-import type { Rule, Show, Step, Zone } from '../show/types'
+import type { Rule, Show, Step, StepKind, Zone } from '../show/types'
 import { crossings, pieceBetween, solidOf, type Solid } from '../space'
+import { actsOn } from './acts'
 
 /** Why no walk of the run meets a zone. */
 export type Unmet = 'off' | 'height' | 'untouched'
@@ -27,6 +28,23 @@ export interface PlayingSpan {
   look: 'bed' | 'freeze' | 'picture' | 'other'
   delayed: number
 }
+/** Something that a cue does beside sounding: a step that began, or a flung prop that hit. */
+export interface Act {
+  t: number
+  kind: Exclude<StepKind, 'sound' | 'bed' | 'scatter'> | 'impact'
+  cue: string
+  step: string
+  playing: number
+}
+/** A signal on its way: from the step that sends it to the rules that hear it. */
+export interface SignalPath {
+  name: string
+  sent: number
+  t: number
+  /** The lane of the sender; undefined for rules without a zone. */
+  from: string | undefined
+  heard: { zone: string | undefined; rule: string; fired: boolean }[]
+}
 /** One zone over the time of a run. Times in seconds. */
 export interface Lane {
   zone: string
@@ -38,6 +56,7 @@ export interface Lane {
   fired: Fired[]
   held: Held[]
   playings: PlayingSpan[]
+  acts: Act[]
   /** From a moment until it could count again. */
   debounces: { from: number; to: number }[]
   /** From where the rest begins until the rule can fire again. */
@@ -48,6 +67,7 @@ export interface Score {
   lanes: Lane[]
   /** Rules without a zone: what they fired and what was held. */
   loose: Lane | undefined
+  signals: SignalPath[]
   /** What the hands of each player may not do, and when. */
   locks: { from: number; to: number; locks: string[]; player: string }[]
 }
@@ -62,6 +82,7 @@ export function scoreOf(show: Show, run: Run): Score {
   const order: string[] = []
   const open = new Map<string, Lane['presences'][number]>()
   const playings = new Map<number, { lane: Lane; span: PlayingSpan; rule: Rule | undefined }>()
+  const acts = actsOn(show)
   const locks: Score['locks'] = []
   const laneOf = (zone: string | undefined) => (zone === undefined ? loose : lanes.get(zone)!)
 
@@ -91,6 +112,7 @@ export function scoreOf(show: Show, run: Run): Score {
         }
         lane.playings.push(span)
         playings.set(event.playing, { lane, span, rule })
+        acts.heard(event, rule, true)
         debounce(lane, rule, event.t)
         if (rule?.cooldown?.from === 'fire') lane.cooldowns.push({ from: event.t, to: event.t + rule.cooldown.seconds })
         break
@@ -99,8 +121,20 @@ export function scoreOf(show: Show, run: Run): Score {
         const lane = laneOf(event.zone)
         lane.held.push({ t: event.t, rule: event.rule, gate: event.gate, left: event.left, player: event.player })
         debounce(lane, rules.get(event.rule), event.t)
+        acts.heard(event, rules.get(event.rule), false)
         break
       }
+      case 'step': {
+        const { lane, span } = playings.get(event.playing)!
+        acts.step(event, lane, span.cue)
+        break
+      }
+      case 'impact':
+        acts.impact(event)
+        break
+      case 'signal':
+        acts.signal(event)
+        break
       case 'start':
         playings.get(event.playing)!.span.from = event.t
         break
@@ -126,14 +160,19 @@ export function scoreOf(show: Show, run: Run): Score {
       run,
       show.zones.find((zone) => zone.id === lane.zone)!,
     )
-  return { lanes: [...met, ...others], loose: loose.fired.length + loose.held.length > 0 ? loose : undefined, locks }
+  return {
+    lanes: [...met, ...others],
+    loose: loose.fired.length + loose.held.length > 0 ? loose : undefined,
+    signals: acts.signals,
+    locks,
+  }
 }
 
 /** Whose body an event concerns: a walk's, or a flung prop's. */
 const whoOf = (event: { player?: string; prop?: string }): string => event.player ?? event.prop ?? ''
 
 function emptyLane(zone: string, name: string): Lane {
-  return { zone, name, presences: [], fired: [], held: [], playings: [], debounces: [], cooldowns: [] }
+  return { zone, name, presences: [], fired: [], held: [], playings: [], acts: [], debounces: [], cooldowns: [] }
 }
 
 /** Rules by the name they have in the log. */

@@ -26,12 +26,16 @@ export function wavOf(bytes: Buffer): Wav | undefined {
 export async function keepWav(
   bytes: Buffer,
   { seconds, envelope }: Wav,
-  { library = null, transaction }: { library?: LibraryEntry | null; transaction?: Transaction } = {},
+  {
+    library = null,
+    createdAt = new Date(),
+    transaction,
+  }: { library?: LibraryEntry | null; createdAt?: Date; transaction?: Transaction } = {},
 ): Promise<void> {
   const hash = createHash('sha256').update(bytes).digest('hex')
   await models().Assets.findOrCreate({
     where: { hash },
-    defaults: { hash, type: 'audio/wav', bytes, envelope, seconds, library },
+    defaults: { hash, type: 'audio/wav', bytes, envelope, seconds, library, createdAt },
     transaction,
   })
 }

@@ -41,7 +41,8 @@ export async function backup(file: string, tell: (done: number, of: number) => v
         order: [['hash', 'ASC']],
         transaction,
       })
-      const counts = await Promise.all(shows.map(({ id }) => Edits.count({ where: { showId: id }, transaction })))
+      const counts: number[] = []
+      for (const { id } of shows) counts.push(await Edits.count({ where: { showId: id }, transaction }))
       const made: BackupIndex = {
         format: 'esvik-backup',
         version: 1,

@@ -1,3 +1,4 @@
+import { once } from 'node:events'
 import { existsSync } from 'node:fs'
 import { createInterface } from 'node:readline/promises'
 import { Command } from 'commander'
@@ -16,7 +17,9 @@ const contents = ({ shows, sounds }: BackupIndex) => `${shows.length} shows and 
 
 async function asked(question: string): Promise<boolean> {
   const ask = createInterface({ input: process.stdin, output: process.stdout })
-  const answer = await ask.question(question)
+  // Where nobody can answer, the answer is no.
+  const nobody = once(ask, 'close').then(() => '\n')
+  const answer = await Promise.race([ask.question(question), nobody])
   ask.close()
   return answer.trim() === 'yes'
 }

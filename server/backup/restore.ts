@@ -33,13 +33,13 @@ export async function restore(file: string, tell: (done: number, of: number) => 
       await Edits.destroy({ where: {}, transaction })
       await Shows.destroy({ where: {}, transaction })
       await Assets.destroy({ where: {}, transaction })
-      for (const { hash, library } of index.sounds) {
+      for (const { hash, library, createdAt } of index.sounds) {
         tell(done++, all)
         const bytes = await zip.read(soundFile(hash), MOST_SOUND)
         const sound = wavOf(bytes)
         if (!sound || createHash('sha256').update(bytes).digest('hex') !== hash)
           throw new Refusal(422, `"${soundFile(hash)}" in the backup is not the file it is named after`)
-        await keepWav(bytes, sound, { library, transaction })
+        await keepWav(bytes, sound, { library, createdAt: new Date(createdAt), transaction })
       }
       for (const { edits: _, ...listed } of index.shows) {
         tell(done++, all)

@@ -1,10 +1,11 @@
-import { spawnSync } from 'node:child_process'
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { spawn, spawnSync } from 'node:child_process'
+import { existsSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { text } from 'node:stream/consumers'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { writeShow } from '../../core/show'
-import { oneRule } from '../../core/testing/small-show'
+import { oneRule, point, walk } from '../../core/testing/small-show'
 
 const folder = mkdtempSync(join(tmpdir(), 'esvik-cli-'))
 const file = join(folder, 'show.esvik.json')
@@ -76,5 +77,66 @@ describe('esvik run, other than the log', () => {
     expect(esvik(['run', file, '--walk', 'w', '--table']).stdout).toMatch(/1\.700 +enter +w +zone z/)
     expect(esvik(['run', file, '--walk', 'w', '--ticked', '30']).stdout).toMatch(/Zone +w +1\.700 s +2\.600 s +0\.0 %/)
     expect(esvik(['run', file, '--walk', 'w', '--ticked', '0']).status).toBe(1)
+  })
+})
+
+describe('long work', () => {
+  const drizzle = oneRule({}, [{ id: 's', kind: 'scatter', pool: 'drops', every: [0.04, 0.04], hold: 'release' }], {
+    show: {
+      sounds: [{ id: 'drop', name: 'Drop', asset: 'ab'.repeat(32), seconds: 0.01 }],
+      pools: [{ id: 'drops', name: 'Drops', sounds: [{ sound: 'drop' }] }],
+      walks: [walk('w', point(0), point(3, { pause: 28_000 }))],
+    },
+  })
+  const long = join(folder, 'long.esvik.json')
+  writeFileSync(long, writeShow(drizzle))
+
+  it('tells how far it has come; Ctrl+C ends it and leaves no file behind', async () => {
+    const out = join(folder, 'never.json')
+    const child = spawn(process.execPath, [
+      process.env.ESVIK_CLI!,
+      'run',
+      long,
+      '--walk',
+      'w',
+      '--progress',
+      '--out',
+      out,
+    ])
+    const told = text(child.stderr)
+    child.stderr.once('data', () => child.kill('SIGINT'))
+    const status = await new Promise((done) => child.once('exit', done))
+    expect(status).toBe(130)
+    expect(await told).toMatch(/^\d+ min of the run …\n.*esvik: Stopped at \d+ min of the run; nothing was written\n$/s)
+    expect(existsSync(out)).toBe(false)
+    expect(existsSync(`${out}.unfinished`)).toBe(false)
+  })
+})
+
+describe('esvik fan', () => {
+  const throws = oneRule(
+    {},
+    [{ id: 'f', kind: 'fling', prop: 'jar', speed: [2, 4], yaw: -90, pitch: 20, spread: 30 }],
+    {
+      show: { place: { props: [{ id: 'jar', name: 'Jar', kind: 'cylinder', at: [3, 1, 0], size: [0.2, 0.3, 0.2] }] } },
+    },
+  )
+  const thrown = join(folder, 'throw.esvik.json')
+  writeFileSync(thrown, writeShow(throws))
+  it('tells where a prop goes with each seed', () => {
+    const flights = JSON.parse(
+      esvik(['fan', thrown, '--rule', 'r', '--step', 'f', '--seeds', '6', '--who', 'w']).stdout,
+    )
+    expect(flights.map((f: any) => f.seed)).toEqual([1, 2, 3, 4, 5, 6])
+    for (const { speed, lies } of flights) {
+      expect(speed).toBeGreaterThanOrEqual(2)
+      expect(lies[0]).toBeGreaterThan(3)
+    }
+    const first = JSON.parse(esvik(['run', thrown, '--walk', 'w', '--seed', '1']).stdout)
+    expect(first.events.find((e: any) => e.kind === 'step').speed).toBe(flights[0].speed)
+  })
+  it('names a rule that is not there', () => {
+    const { status, stderr } = esvik(['fan', thrown, '--rule', 'x', '--step', 'f'])
+    expect([status, stderr]).toEqual([1, 'esvik: The show has no rule "x" that is on\n'])
   })
 })

@@ -32,6 +32,7 @@ const lane = computed(() => runs.score?.lanes.find((l) => l.zone === props.zone.
 const met = computed(() =>
   lane.value?.met ? `met ${ordinal(lane.value.met)}` : lane.value ? unmetWords(lane.value) : '',
 )
+const kit = computed(() => document.show!.kits.find((each) => each.id === props.zone.kit))
 const open = ref<string>()
 const shown = computed(() => props.zone.rules.find((rule) => rule.id === open.value) ?? props.zone.rules[0])
 
@@ -90,7 +91,9 @@ function toggleMute() {
             @change="set('name', $event, `Rename ${zone.name}`)"
           />
         </h2>
-        <p class="text-xs text-bone-3">{{ size }} · {{ met }} · {{ count(zone.rules.length, 'rule') }}</p>
+        <p class="text-xs text-bone-3">
+          {{ size }} · {{ met }} · {{ count(zone.rules.length + (kit?.rules.length ?? 0), 'rule') }}
+        </p>
       </div>
       <button class="chip" @click="addRule">+ rule</button>
     </div>
@@ -121,7 +124,8 @@ function toggleMute() {
       <button class="chip" title="Ctrl+D" @click="duplicate(zone)">Duplicate</button>
       <button class="chip" title="Delete" @click="remove(zone)">Delete</button>
     </div>
-    <p v-if="zone.rules.length === 0" class="text-bone-2">
+    <KitRules v-if="kit" :zone="zone" :kit="kit" />
+    <p v-if="zone.rules.length === 0 && !kit" class="text-bone-2">
       It notices who passes and fires nothing yet. <button class="part" @click="addRule">Add a rule</button> to say what
       happens here.
     </p>

@@ -4,7 +4,7 @@ import { usePlayhead } from '~/stores/playhead'
 import { useRun } from '~/stores/run'
 import { useShow } from '~/stores/show'
 import { plain } from '~/format/time'
-import { CURVES } from '~/score/paint'
+import { CURVES } from '~/score/layout'
 
 const document = useShow()
 const runs = useRun()

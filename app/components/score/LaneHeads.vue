@@ -5,7 +5,7 @@ import { useSelection } from '~/stores/selection'
 import { useShow } from '~/stores/show'
 import { sensesOf } from '~/format/senses'
 import { unmetWords } from '~/format/words'
-import { LANE } from '~/score/paint'
+import { LANE } from '~/score/layout'
 
 const props = defineProps<{ lanes: Lane[]; scroll: number }>()
 const emit = defineEmits<{ scroll: [to: number] }>()

@@ -5,7 +5,8 @@ import { usePlayhead } from '~/stores/playhead'
 import { useRun } from '~/stores/run'
 import { useSelection } from '~/stores/selection'
 import { useView } from '~/stores/view'
-import { CURVES_HEIGHT, LANE, paint, RULER, tOf, xOf, type Layout } from '~/score/paint'
+import { CURVES_HEIGHT, LANE, RULER, tOf, xOf, type Layout } from '~/score/layout'
+import { paint } from '~/score/paint'
 
 const props = defineProps<{ lanes: Lane[]; scroll: number }>()
 const emit = defineEmits<{ scroll: [to: number] }>()
@@ -46,7 +47,7 @@ function draw() {
   if (canvas.value!.width !== w || canvas.value!.height !== h) [canvas.value!.width, canvas.value!.height] = [w, h]
   context.setTransform(ratio, 0, 0, ratio, 0, 0)
   paint(context, layout.value, {
-    score: score ?? { lanes: [], loose: undefined, locks: [] },
+    score: score ?? { lanes: [], loose: undefined, signals: [], locks: [] },
     lanes: props.lanes,
     ghost: ghost.value,
     chosen: selection.zone?.id,

@@ -6,17 +6,18 @@ import { useSelection } from '~/stores/selection'
 import { useShow } from '~/stores/show'
 import { useView } from '~/stores/view'
 import { clock, seconds } from '~/format/time'
-import { cueName, heldSentence, walkName } from '~/format/words'
-import { xOf, yOf, type Layout } from '~/score/paint'
+import { actSentence, cueName, heldSentence, walkName } from '~/format/words'
+import { beadsOf } from '~/score/acts'
+import { xOf, yOf, type Layout } from '~/score/layout'
 
-/** What of the score can be reached and read: a button on every fired and held mark in sight. */
+/** What of the score can be reached and read: a button on every fired and held mark in sight, and on every act of a cue. */
 interface Mark {
   key: string
   zone: string
   t: number
   x: number
   y: number
-  held: boolean
+  kind: 'fired' | 'held' | 'act'
   words: string
 }
 const props = defineProps<{ lanes: Lane[]; layout: Layout }>()
@@ -47,15 +48,27 @@ const marks = computed((): Mark[] => {
     if (y + tall < ruler || y > curves - 8) return
     for (const mark of [...lane.fired, ...lane.held]) {
       if (mark.t < from || mark.t > to || found.length >= MOST) continue
-      const held = 'gate' in mark
+      const kind = 'gate' in mark ? 'held' : 'fired'
       found.push({
-        key: `${mark.rule}|${mark.t}|${held}|${mark.player}`,
+        key: `${mark.rule}|${mark.t}|${kind}|${mark.player}`,
         zone: lane.zone,
         t: mark.t,
         x: xOf(props.layout, mark.t),
         y,
-        held,
+        kind,
         words: wordsOf(lane, mark),
+      })
+    }
+    for (const { act, x } of beadsOf(props.layout, lane)) {
+      if (found.length >= MOST) break
+      found.push({
+        key: `${act.playing}|${act.step}|${act.kind}|${act.t}`,
+        zone: lane.zone,
+        t: act.t,
+        x,
+        y,
+        kind: 'act',
+        words: actSentence(document.show!, lane, act, runs.score?.signals ?? []),
       })
     }
   })
@@ -82,7 +95,7 @@ function go(mark: Mark) {
       :class="mark.y < layout.ruler - 4 ? 'invisible' : ''"
       :style="{ left: `${mark.x - 5}px`, top: `${mark.y + 2}px`, height: `${layout.lane - 5}px` }"
       :aria-label="mark.words"
-      :data-mark="mark.held ? 'held' : 'fired'"
+      :data-mark="mark.kind"
       :data-zone="mark.zone"
       :data-t="mark.t"
       @pointerdown.stop
@@ -96,7 +109,7 @@ function go(mark: Mark) {
     <p
       v-if="over"
       class="absolute z-20 max-w-80 rounded-md border border-rule bg-ink-2 px-2.5 py-1.5 text-xs shadow-lg"
-      :class="over.held ? 'text-rust' : 'text-bone'"
+      :class="over.kind === 'held' ? 'text-rust' : 'text-bone'"
       :style="{
         left: `${Math.min(over.x + 10, layout.width - 330)}px`,
         top: `${over.y > layout.curves - 80 ? over.y - 40 : over.y + layout.lane + 2}px`,

@@ -1,0 +1,135 @@
+import type { Lane, PlayingSpan } from '../../core/score'
+import { box, COLOURS, roundRect } from './brush'
+import { xOf, type Layout } from './layout'
+
+const LOOKS: { [look in PlayingSpan['look']]: string } = {
+  bed: COLOURS.lamp,
+  other: COLOURS.lamp,
+  freeze: COLOURS.mauve,
+  picture: COLOURS.bone,
+}
+
+export function paintLane(context: CanvasRenderingContext2D, layout: Layout, lane: Lane, y: number): void {
+  const middle = y + layout.lane / 2
+  context.fillStyle = 'rgba(143,191,154,0.22)'
+  for (const { from, to } of lane.presences) {
+    const b = box(layout, from, to)
+    if (b) roundRect(context, b[0], y + 4, b[1], layout.lane - 9, 3)
+  }
+  for (const { from, to } of lane.debounces) hatch(context, layout, from, to, y)
+  for (const { from, to } of lane.cooldowns) tail(context, layout, from, to, y)
+  for (const playing of lane.playings) {
+    const b = box(layout, playing.from, playing.to)
+    if (playing.delayed < playing.from) delay(context, layout, playing, middle)
+    if (!b) continue
+    context.fillStyle = LOOKS[playing.look]
+    context.globalAlpha *= playing.look === 'bed' ? 0.5 : 0.9
+    const thick = playing.look === 'bed' ? 3 : 5
+    roundRect(context, b[0], middle - thick / 2, b[1], thick, thick / 2)
+    context.globalAlpha /= playing.look === 'bed' ? 0.5 : 0.9
+  }
+  paintHeld(context, layout, lane, y)
+  for (const { t, playing } of lane.fired) {
+    const look = lane.playings.find((p) => p.playing === playing)?.look ?? 'other'
+    match(context, xOf(layout, t), y, layout.lane, LOOKS[look], true)
+  }
+}
+
+/** Held marks; as many of their reasons in words as have room. */
+function paintHeld(context: CanvasRenderingContext2D, layout: Layout, lane: Lane, y: number): void {
+  context.font = '10.5px "Schibsted Grotesk Variable", sans-serif'
+  let free = -Infinity
+  const nexts = [...lane.fired.map((f) => f.t), ...lane.held.map((h) => h.t)].sort((a, b) => a - b)
+  for (const { t, gate } of lane.held) {
+    const x = xOf(layout, t)
+    match(context, x, y, layout.lane, COLOURS.rust, false)
+    const next = nexts.find((other) => other > t + 1e-9)
+    const room = (next === undefined ? layout.width : xOf(layout, next)) - x - 16
+    const width = context.measureText(gate).width
+    if (width > room || x + 8 < free) continue
+    context.fillStyle = COLOURS.rust
+    context.fillText(gate, x + 8, y + layout.lane - 7)
+    free = x + 8 + width
+  }
+}
+
+/** A match: upright stroke and head; struck when it fired, unlit when it was held. */
+function match(
+  context: CanvasRenderingContext2D,
+  x: number,
+  y: number,
+  lane: number,
+  colour: string,
+  struck: boolean,
+): void {
+  if (x < -6 || x > context.canvas.width) return
+  context.strokeStyle = colour
+  context.lineWidth = struck ? 1.7 : 1.3
+  context.beginPath()
+  context.moveTo(x, y + 6)
+  context.lineTo(x, y + lane - 4)
+  context.stroke()
+  context.beginPath()
+  context.arc(x, y + 5.5, 2.9, 0, 2 * Math.PI)
+  context.fillStyle = struck ? colour : COLOURS.ink1
+  context.fill()
+  if (!struck) context.stroke()
+}
+
+function tail(context: CanvasRenderingContext2D, layout: Layout, from: number, to: number, y: number): void {
+  const x = xOf(layout, from)
+  const end = xOf(layout, to)
+  if (end < 0 || x > layout.width || end - x < 0.5) return
+  const fading = context.createLinearGradient(x, 0, end, 0)
+  fading.addColorStop(0, 'rgba(127,178,217,0.62)')
+  fading.addColorStop(1, 'rgba(127,178,217,0.06)')
+  context.fillStyle = fading
+  context.beginPath()
+  context.moveTo(x, y + layout.lane - 6)
+  context.lineTo(end, y + layout.lane - 2.5)
+  context.lineTo(x, y + layout.lane - 1)
+  context.fill()
+}
+
+function hatch(context: CanvasRenderingContext2D, layout: Layout, from: number, to: number, y: number): void {
+  const b = box(layout, from, to)
+  if (!b) return
+  context.save()
+  context.beginPath()
+  context.rect(b[0], y + 4, b[1], layout.lane - 9)
+  context.clip()
+  context.strokeStyle = 'rgba(236,228,212,0.4)'
+  context.lineWidth = 1
+  context.beginPath()
+  for (let x = b[0] - layout.lane; x < b[0] + b[1]; x += 4) {
+    context.moveTo(x, y + layout.lane - 5)
+    context.lineTo(x + layout.lane - 9, y + 4)
+  }
+  context.stroke()
+  context.restore()
+}
+
+function delay(context: CanvasRenderingContext2D, layout: Layout, playing: PlayingSpan, middle: number): void {
+  context.strokeStyle = COLOURS.tide
+  context.setLineDash([2, 3])
+  context.beginPath()
+  context.moveTo(xOf(layout, playing.delayed), middle)
+  context.lineTo(xOf(layout, playing.from), middle)
+  context.stroke()
+  context.setLineDash([])
+}
+
+export function ghostOf(context: CanvasRenderingContext2D, layout: Layout, was: Lane, y: number): void {
+  context.strokeStyle = 'rgba(236,228,212,0.45)'
+  context.lineWidth = 1
+  for (const { from, to } of was.presences) {
+    const b = box(layout, from, to)
+    if (b) context.strokeRect(b[0] + 0.5, y + 3.5, b[1], layout.lane - 8)
+  }
+  for (const { t } of [...was.fired, ...was.held]) {
+    context.beginPath()
+    context.moveTo(xOf(layout, t), y + 2)
+    context.lineTo(xOf(layout, t), y + layout.lane - 2)
+    context.stroke()
+  }
+}

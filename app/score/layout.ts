@@ -1,0 +1,27 @@
+/** How the score lies on its canvas (pixels of CSS). */
+export interface Layout {
+  width: number
+  height: number
+  from: number
+  to: number
+  /** The clock above the lanes. */
+  ruler: number
+  lane: number
+  scroll: number
+  /** Where the curves below the lanes begin. */
+  curves: number
+}
+export const RULER = 56
+export const LANE = 22
+export const CURVES = { loudness: 26, light: 22, hands: 18 }
+export const CURVES_HEIGHT = CURVES.loudness + CURVES.light + CURVES.hands
+
+export const xOf = (layout: Layout, t: number): number => ((t - layout.from) / (layout.to - layout.from)) * layout.width
+export const tOf = (layout: Layout, x: number): number => layout.from + (x / layout.width) * (layout.to - layout.from)
+export const yOf = (layout: Layout, index: number): number => layout.ruler + index * layout.lane - layout.scroll
+
+const STEPS = [0.05, 0.1, 0.2, 0.5, 1, 2, 5, 10, 15, 30, 60, 120, 300, 600]
+
+/** The distance of the clock's labels, so that they don't touch (s). */
+export const tickStep = (layout: Layout): number =>
+  STEPS.find((step) => (step / (layout.to - layout.from)) * layout.width > 64) ?? 1800
