@@ -85,8 +85,10 @@ function findBase(show: Show, channel: string): { [field: string]: Value } | und
       const bus = show.buses.find((b) => b.id === id)
       return bus || BUSES.includes(id as never) ? { gain: bus?.gain ?? 0 } : undefined
     }
-    case 'atmosphere':
-      return { ...ABSENT, ...atmosphereFields(show.atmosphere) }
+    case 'atmosphere': {
+      const given = { ...ABSENT, ...atmosphereFields(show.atmosphere) } as { [field: string]: Value }
+      return Object.fromEntries(ATMOSPHERE.map((field) => [field, given[field]]))
+    }
     case 'prompt': {
       const step = show.cues.flatMap((c): Step[] => c.steps).find((s) => s.id === id && s.kind === 'prompt')
       return step && step.kind === 'prompt' ? { shown: false, text: step.text } : undefined
@@ -125,19 +127,16 @@ export function fieldsOf(tracks: Tracks): ChannelHistory['fields'] {
   return fields
 }
 
-const ONCE_FOR_ALL = new Set(['light', 'prop'])
-const FIELD_ORDER: { [kind: string]: string[] } = {
-  atmosphere: [
-    'ambient',
-    'level',
-    'shadow',
-    'fogColour',
-    'fogDensity',
-    'vignetteAmount',
-    'vignetteSoftness',
-    'exposure',
-  ],
-}
+const ATMOSPHERE = [
+  'ambient',
+  'level',
+  'shadow',
+  'fogColour',
+  'fogDensity',
+  'vignetteAmount',
+  'vignetteSoftness',
+  'exposure',
+]
 
 /**
  * The fields of a channel at a time, after all events of that time.
@@ -152,20 +151,22 @@ export function channelAt(
   player: number,
   eyes: () => Pose,
 ): { [field: string]: Value } {
-  const kind = channel.split(':')[0]
   if (channel === 'controls') {
     const changes = history.locks[player] ?? []
     let locks: Lock[] = []
-    for (const change of changes) if (change.t <= t) locks = change.locks
+    for (let i = 0; i < changes.length && changes[i].t <= t; i++) locks = changes[i].locks
     return { locks: [...locks].sort() }
   }
   if (channel === 'picture') return opacityAt(history.fades[player] ?? [], t)
   if (channel === 'camera') return cameraAt(history.cameras[player] ?? [], t, eyes) as never
   const base = baseFields(show, channel)
   if (!base) throw new Error(`The show has no channel "${channel}"`)
-  const fields = history.fields[ONCE_FOR_ALL.has(kind) ? channel : perPlayer(channel, player)]
-  const names = FIELD_ORDER[kind] ?? Object.keys(base)
-  return Object.fromEntries(
-    names.map((name) => [name, fields?.[name] ? valueAt(fields[name].segments, fields[name].colour, t) : base[name]]),
-  )
+  const once = channel.startsWith('light:') || channel.startsWith('prop:')
+  const told = history.fields[once ? channel : perPlayer(channel, player)]
+  const fields: { [field: string]: Value } = {}
+  for (const name in base) {
+    const field = told?.[name]
+    fields[name] = field ? valueAt(field.segments, field.colour, t) : base[name]
+  }
+  return fields
 }

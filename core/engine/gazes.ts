@@ -37,6 +37,8 @@ function gazeOn(leg: Leg, aim: Aim, walls: readonly Wall[]): number[] {
   return spans
 }
 
+const seam = (legs: readonly Leg[], index: number): number => legs[index + 1]?.start ?? Infinity
+
 /** The look rules of a show that can be met by looking, watched for one walker. */
 export function createGazes(world: World, walker: Walker): Gazes | undefined {
   const { show } = world.compiled
@@ -58,7 +60,7 @@ export function createGazes(world: World, walker: Walker): Gazes | undefined {
   if (watched.length === 0) return undefined
   const { walls } = show.place
 
-  /** Whether a look is on from an own time on, and when that changes. */
+  /** Whether a look is on from an own time on, and when that may change: on its leg, or with the next one. */
   function from(look: Watched, own: number): { seeing: boolean; next: number } {
     const part = partNow(walker)
     const { legs } = part.route
@@ -71,25 +73,16 @@ export function createGazes(world: World, walker: Walker): Gazes | undefined {
         next: Infinity,
       }
     }
-    let seeing: boolean | undefined
-    for (let i = index; i < legs.length; i++) {
-      const leg = legs[i]
-      const local = Math.max(0, own - leg.start)
-      const spans =
-        part.held === undefined ? gazeOn(leg, look.aim, walls) : gaze(leg.piece, { yaw: part.held }, look.aim, walls)
-      const inside = spans.findIndex((to, k) => k % 2 === 1 && spans[k - 1] <= local && to > local)
-      const here = inside >= 0
-      if (seeing === undefined) seeing = here
-      else if (here !== seeing) return { seeing, next: leg.start }
-      if (here) {
-        const to = spans[inside]
-        if (to < leg.piece.seconds - SAME_TIME) return { seeing, next: leg.start + to }
-      } else {
-        const begins = spans.find((t, k) => k % 2 === 0 && t > local)
-        if (begins !== undefined) return { seeing, next: leg.start + begins }
-      }
+    const local = Math.max(0, own - first.start)
+    const spans =
+      part.held === undefined ? gazeOn(first, look.aim, walls) : gaze(first.piece, { yaw: part.held }, look.aim, walls)
+    for (let k = 0; k < spans.length; k += 2) {
+      if (spans[k] > local) return { seeing: false, next: first.start + spans[k] }
+      if (spans[k + 1] <= local) continue
+      const goesOn = spans[k + 1] >= first.piece.seconds - SAME_TIME
+      return { seeing: true, next: goesOn ? seam(legs, index) : first.start + spans[k + 1] }
     }
-    return { seeing: seeing ?? false, next: Infinity }
+    return { seeing: false, next: seam(legs, index) }
   }
 
   function begin(look: Watched): void {

@@ -106,6 +106,10 @@ export function countUntil(log: Log, t: number): number {
   return low
 }
 
+/** The value that an event about a flag gives it. */
+export const flagIn = ({ value, playing, numbers }: Log, i: number): boolean | number =>
+  value[i] < 0 ? numbers[playing[i]] : value[i] === 1
+
 const locksOf = (bits: number): Lock[] => LOCKS.filter((_, bit) => bits & (1 << bit))
 
 function whoseOf(log: Log, body: number): { player?: string; prop?: string } {
@@ -167,7 +171,7 @@ export function eventAt(log: Log, i: number): RunEvent {
     case 'signal':
       return { t, kind, name: legend.signals[what], ...(playing >= 0 && { playing }), heard: value }
     case 'flag':
-      return { t, kind, flag: legend.flags[what], value: value < 0 ? numbers[playing] : value === 1 }
+      return { t, kind, flag: legend.flags[what], value: flagIn(log, i) }
     case 'zone':
       return { t, kind, zone: legend.zones[what], enabled: value === 1 }
     case 'impact':

@@ -28,6 +28,8 @@ export interface Run {
   seed: number
   length: number
   walks: string[]
+  /** Which of them are players. */
+  players: boolean[]
   /** What happened, in columns; `eventsOf` gives the events. */
   log: Log
   paths: PathPart[][]
@@ -116,6 +118,7 @@ export function runOf(world: World): Run {
     seed: world.seed,
     length: world.now,
     walks: world.walkers.map((walker) => walker.walk.id),
+    players: world.walkers.map((walker) => walker.player),
     log: logOfDraft(world.log, world.compiled),
     paths: world.walkers.map((walker) => walker.path),
     channels: {

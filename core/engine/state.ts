@@ -1,6 +1,7 @@
+import { BUSES } from '../show/table'
 import type { Point, Show } from '../show/types'
 import type { Value } from './ramps'
-import { countUntil, eventAt, KIND } from './log'
+import { countUntil, flagIn, KIND } from './log'
 import { channelAt, facingAt, positionAt, type Run } from './run'
 
 /** Everything that is the case at one time of a run, after all events of that time. */
@@ -19,64 +20,53 @@ export interface RunState {
   players: { [player: string]: { [channel: string]: { [field: string]: Value } } }
 }
 
-/** The kinds of events that change what a state tells. */
-const TELLS = new Set([KIND.enter, KIND.leave, KIND.start, KIND.end, KIND.flag, KIND.zone, KIND.walkEnd])
-
-const untilOf = (until: number, fadeOut: number): number => until + fadeOut
-
 export function stateAt(show: Show, run: Run, t: number): RunState {
   const inside = run.walks.map(() => new Set<string>())
-  const ended = new Set<string>()
+  const ended = new Set<number>()
   const playing = new Map<number, string>()
   const flags = Object.fromEntries(show.flags.map((flag) => [flag.id, flag.start]))
   const zones = Object.fromEntries(show.zones.map((zone) => [zone.id, zone.enabled]))
   const { log } = run
+  const { kind, body, what, legend } = log
   const until = countUntil(log, t)
   for (let i = 0; i < until; i++) {
-    if (!TELLS.has(log.kind[i])) continue
-    const event = eventAt(log, i)
-    switch (event.kind) {
-      case 'enter':
-        if (event.player) inside[run.walks.indexOf(event.player)].add(event.zone)
+    switch (kind[i]) {
+      case KIND.enter:
+        if (body[i] < log.walkers) inside[body[i]].add(legend.zones[what[i]])
         break
-      case 'leave':
-        if (event.player) inside[run.walks.indexOf(event.player)].delete(event.zone)
+      case KIND.leave:
+        if (body[i] < log.walkers) inside[body[i]].delete(legend.zones[what[i]])
         break
-      case 'start':
-        playing.set(event.playing, event.cue)
+      case KIND.start:
+        playing.set(log.playing[i], legend.cues[what[i]])
         break
-      case 'end':
-        playing.delete(event.playing)
+      case KIND.end:
+        playing.delete(log.playing[i])
         break
-      case 'flag':
-        flags[event.flag] = event.value
+      case KIND.flag:
+        flags[legend.flags[what[i]]] = flagIn(log, i)
         break
-      case 'zone':
-        zones[event.zone] = event.enabled
+      case KIND.zone:
+        zones[legend.zones[what[i]]] = log.value[i] === 1
         break
-      case 'walkEnd':
-        ended.add(event.player)
+      case KIND.walkEnd:
+        ended.add(body[i])
         break
     }
   }
-  const shared = [
-    ...show.place.lights.map((light) => `light:${light.id}`),
-    ...show.place.props.map((prop) => `prop:${prop.id}`),
-  ]
-  const prompts = show.cues.flatMap((cue) =>
-    cue.steps.flatMap((step) => (step.kind === 'prompt' ? [`prompt:${step.id}`] : [])),
-  )
-  const own = [
-    'controls',
-    'picture',
-    'camera',
-    'atmosphere',
-    ...prompts,
-    ...['bed', 'spot', 'scare', 'music'].map((id) => `bus:${id}`),
-  ]
-  const isPlayer = (id: string) => show.walks.find((walk) => walk.id === id)?.body.kind !== 'creature'
-  const values = (names: string[], player: number) =>
-    Object.fromEntries(names.map((name) => [name, channelAt(show, run, name, t, player)]))
+  const { shared, own } = channelsOf(show)
+  const values = (names: readonly string[], player: number) => {
+    const fields: RunState['channels'] = {}
+    for (const name of names) fields[name] = channelAt(show, run, name, t, player)
+    return fields
+  }
+  const sounding: RunState['sounding'] = []
+  for (const { sound, step, playing: by, t: from, until, fadeOut } of run.audible)
+    if (from <= t && until + fadeOut > t) sounding.push({ sound, step, playing: by, from, until })
+  const players: RunState['players'] = {}
+  run.walks.forEach((id, index) => {
+    if (run.players[index]) players[id] = values(own, index)
+  })
   return {
     t,
     bodies: run.walks.map((player, index) => ({
@@ -84,17 +74,34 @@ export function stateAt(show: Show, run: Run, t: number): RunState {
       at: positionAt(run.paths[index], t),
       yaw: facingAt(run.paths[index], t),
       inside: [...inside[index]],
-      ended: ended.has(player),
+      ended: ended.has(index),
     })),
     playing: [...playing].map(([number, cue]) => ({ playing: number, cue })),
-    sounding: run.audible
-      .filter((a) => a.t <= t && untilOf(a.until, a.fadeOut) > t)
-      .map(({ sound, step, playing: by, t: from, until }) => ({ sound, step, playing: by, from, until })),
+    sounding,
     flags,
     zones,
     channels: values(shared, 0),
-    players: Object.fromEntries(
-      run.walks.flatMap((player, index) => (isPlayer(player) ? [[player, values(own, index)]] : [])),
-    ),
+    players,
   }
+}
+
+const known = new WeakMap<Show, { shared: string[]; own: string[] }>()
+/** The names of a show's channels: those that exist once, and those that each player has. */
+function channelsOf(show: Show): { shared: string[]; own: string[] } {
+  let names = known.get(show)
+  if (!names) {
+    const prompts = show.cues.flatMap((cue) =>
+      cue.steps.flatMap((step) => (step.kind === 'prompt' ? [`prompt:${step.id}`] : [])),
+    )
+    const buses = [...new Set([...BUSES, ...show.buses.map((bus) => bus.id)])]
+    names = {
+      shared: [
+        ...show.place.lights.map((light) => `light:${light.id}`),
+        ...show.place.props.map((prop) => `prop:${prop.id}`),
+      ],
+      own: ['controls', 'picture', 'camera', 'atmosphere', ...prompts, ...buses.map((id) => `bus:${id}`)],
+    }
+    known.set(show, names)
+  }
+  return names
 }

@@ -23,7 +23,11 @@ export function gaze(piece: Piece, facing: Facing, aim: Aim, walls: readonly Wal
   const looking = (t: number): boolean => looks(positionOn(piece, t), facing, aim, walls)
   const still = piece.velocity[0] === 0 && piece.velocity[1] === 0 && piece.velocity[2] === 0
   if (still) return looking(0) ? [0, piece.seconds] : []
-  const cuts = [0, ...turns(piece, facing, aim, end), ...covers(piece, aim, walls, end), end].sort((a, b) => a - b)
+  const turned = [0, ...turns(piece, facing, aim, end), end].sort((a, b) => a - b)
+  // Where nothing of it lies within the angle the walls don't matter.
+  const facesIt = (t: number) => looks(positionOn(piece, t), facing, aim, [])
+  if (!turned.some((t, i) => i > 0 && t - turned[i - 1] >= 1e-12 && facesIt((turned[i - 1] + t) / 2))) return []
+  const cuts = [...turned, ...covers(piece, aim, walls, end)].sort((a, b) => a - b)
   const spans: number[] = []
   for (let i = 1; i < cuts.length; i++) {
     if (cuts[i] - cuts[i - 1] < 1e-12 || !looking((cuts[i - 1] + cuts[i]) / 2)) continue

@@ -34,7 +34,7 @@ export const shape = fc.oneof(
   }),
 )
 
-const hold = fc.oneof(seconds(8), fc.constantFrom('cue', 'release', 'release', 'keep'))
+const hold = fc.oneof(seconds(8), fc.constantFrom('cue', 'release', 'release', 'release', 'keep'))
 const ramp = fc.oneof(
   fc.record({ seconds: seconds(3), ease: fc.constantFrom('linear', 'in', 'out', 'inout') }),
   fc.record({ rate: fc.integer({ min: 1, max: 60 }) }),
@@ -109,6 +109,14 @@ const step = fc.oneof(
     ...held,
   }),
   fc.record({
+    kind: fc.constant('fling'),
+    prop: fc.constant('jar'),
+    speed: fc.constant([2, 6]),
+    yaw: fc.constant(0),
+    pitch: fc.constant(20),
+    spread: fc.constant(30),
+  }),
+  fc.record({
     kind: fc.constant('burst'),
     where: fc.constant({ at: 'zone' }),
     count: fc.constant([1, 9]),
@@ -152,7 +160,7 @@ const moment = fc.oneof(
   },
   { weight: 1, arbitrary: fc.record({ at: fc.constant('clock'), seconds: seconds(20) }) },
 )
-const rule = fc.record({
+const anyRule = fc.record({
   on: moment,
   who: fc.oneof(
     { weight: 5, arbitrary: fc.constant(undefined) },
@@ -176,21 +184,41 @@ const rule = fc.record({
     { weight: 1, arbitrary: seconds(3) },
   ),
   limit: fc.oneof(
-    { weight: 3, arbitrary: fc.constant(undefined) },
+    { weight: 1, arbitrary: fc.constant(undefined) },
     { weight: 2, arbitrary: fc.record({ times: fc.integer({ min: 1, max: 2 }) }) },
   ),
-  cooldown: some(fc.record({ seconds: fc.integer({ min: 2, max: 30 }), from: fc.constantFrom('fire', 'end') })),
-  busy: fc.constantFrom('skip', 'skip', 'queue', 'restart'),
+  cooldown: fc.oneof(
+    { weight: 1, arbitrary: fc.constant(undefined) },
+    {
+      weight: 2,
+      arbitrary: fc.record({ seconds: fc.integer({ min: 2, max: 30 }), from: fc.constantFrom('fire', 'end') }),
+    },
+  ),
+  busy: fc.constantFrom('skip', 'skip', 'queue', 'restart', 'restart'),
   chance: fc.constantFrom(1, 1, 0.6),
   delay: fc.oneof(fc.constant(0), seconds(2)),
-  onLeave: fc.constantFrom('release', 'stop', 'nothing', 'nothing'),
+  onLeave: fc.constantFrom('release', 'release', 'stop', 'nothing', 'nothing'),
   cue: fc.constantFrom('cue-0', 'cue-1', 'cue-2'),
 })
+/** A rule that nothing but its own cue holds up. */
+const eager = fc.tuple(anyRule, fc.constantFrom('release', 'nothing', 'nothing')).map(([made, onLeave]) => ({
+  ...made,
+  on: { at: 'enter' },
+  who: undefined,
+  when: [],
+  debounce: 0,
+  limit: undefined,
+  cooldown: undefined,
+  chance: 1,
+  delay: 0,
+  onLeave,
+}))
+const rule = fc.oneof({ weight: 2, arbitrary: anyRule }, { weight: 1, arbitrary: eager })
 const zone = fc.record({
   shape,
   rim: fc.constantFrom(0, 0, 0.5),
   notices: fc.constantFrom('body', 'feet', 'eyes'),
-  enabled: fc.integer({ min: 0, max: 9 }).map((n) => n > 0),
+  enabled: fc.integer({ min: 0, max: 9 }).map((n) => n > 1),
   rules: fc.array(rule, { minLength: 2, maxLength: 3 }),
 })
 const walkPoint = fc.record({
@@ -234,7 +262,10 @@ export const randomShow: fc.Arbitrary<Show> = fc
           title: 'Random',
           place: {
             lights: [{ id: 'lamp', name: 'Lamp', kind: 'point', at: [0, 2, 0], candela: 100 }],
-            props: [{ id: 'door', name: 'Door', kind: 'box', at: [0, 0, 0], size: [1, 2, 1] }],
+            props: [
+              { id: 'door', name: 'Door', kind: 'box', at: [0, 0, 0], size: [1, 2, 1] },
+              { id: 'jar', name: 'Jar', kind: 'cylinder', at: [3, 1, 3], size: [0.2, 0.3, 0.2] },
+            ],
             marks: [
               { id: 'spot', name: 'Spot', kind: 'standing', at: [2, 0, 2] },
               { id: 'other', name: 'Other', kind: 'standing', at: [-5, 0, 1] },

@@ -17,7 +17,8 @@ export interface BackupIndex {
     updatedAt: string
     edits: number
   })[]
-  sounds: (Pick<AssetRow, 'hash' | 'library'> & { createdAt: string })[]
+  /** `envelope`: base64 of its loudness over time, so that it need not be worked out again. */
+  sounds: (Pick<AssetRow, 'hash' | 'library' | 'seconds'> & { envelope: string; createdAt: string })[]
 }
 export type BackedUpEdit = Pick<EditRow, 'id' | 'revision' | 'label' | 'patch'> & { createdAt: string }
 export interface BackedUpShow {
@@ -37,7 +38,7 @@ export async function backup(file: string, tell: (done: number, of: number) => v
       const { Shows, Edits, Assets } = models()
       const shows = await Shows.findAll({ attributes: { exclude: ['snapshot'] }, order: [['id', 'ASC']], transaction })
       const sounds = await Assets.findAll({
-        attributes: ['hash', 'library', 'createdAt'],
+        attributes: { exclude: ['bytes'] },
         order: [['hash', 'ASC']],
         transaction,
       })
@@ -57,7 +58,13 @@ export async function backup(file: string, tell: (done: number, of: number) => v
           updatedAt: updatedAt.toISOString(),
           edits: counts[i],
         })),
-        sounds: sounds.map(({ hash, library, createdAt }) => ({ hash, library, createdAt: createdAt.toISOString() })),
+        sounds: sounds.map(({ hash, library, seconds, envelope, createdAt }) => ({
+          hash,
+          library,
+          seconds,
+          envelope: envelope.toString('base64'),
+          createdAt: createdAt.toISOString(),
+        })),
       }
       const showBytes = async (id: string): Promise<Buffer> => {
         const { snapshot } = await Shows.findByPk(id, { attributes: ['snapshot'], rejectOnEmpty: true, transaction })

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto'
 import { readShow } from '../../core/show'
-import { keepWav, wavOf } from '../assets/keep'
+import { keepWav } from '../assets/keep'
 import { database } from '../data/connection'
 import { migrate } from '../data/migrations'
 import { models } from '../data/models'
@@ -33,12 +33,12 @@ export async function restore(file: string, tell: (done: number, of: number) => 
       await Edits.destroy({ where: {}, transaction })
       await Shows.destroy({ where: {}, transaction })
       await Assets.destroy({ where: {}, transaction })
-      for (const { hash, library, createdAt } of index.sounds) {
+      for (const { hash, library, seconds, envelope, createdAt } of index.sounds) {
         tell(done++, all)
         const bytes = await zip.read(soundFile(hash), MOST_SOUND)
-        const sound = wavOf(bytes)
-        if (!sound || createHash('sha256').update(bytes).digest('hex') !== hash)
+        if (createHash('sha256').update(bytes).digest('hex') !== hash)
           throw new Refusal(422, `"${soundFile(hash)}" in the backup is not the file it is named after`)
+        const sound = { seconds, envelope: Buffer.from(envelope, 'base64') }
         await keepWav(bytes, sound, { library, createdAt: new Date(createdAt), transaction })
       }
       for (const { edits: _, ...listed } of index.shows) {

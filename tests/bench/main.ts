@@ -1,10 +1,12 @@
 import { performance } from 'node:perf_hooks'
-import { eventsOf, prepare, run, walksOf } from '../../core/engine'
+import { serialize } from 'node:v8'
+import { buffersOf, createRun, eventsOf, facingAt, positionAt, prepare, run, stateAt, walksOf } from '../../core/engine'
 import { parseShow, patchOf, checkTouched, type Show, type Walk } from '../../core/show'
 import { scoreOf } from '../../core/score'
 import { observe } from '../../core/study'
 import { demoShow, type KeptSound } from '../../demo/show'
 import { writeShow } from '../../core/show'
+import { sensors } from './sensors'
 import { sixtyHertz } from './sixty-hertz'
 
 /** The bars of the project, measured side by side in one run: look at the ratios, the seconds are this machine's. */
@@ -100,6 +102,47 @@ const sampled = sixtyHertz(demo, walks, 320)
 const loop = median(3, () => void sixtyHertz(demo, walks, 320))
 line(`a 60 Hz loop over the same (${sampled} edges; exact ${moments})`, ms(loop), '')
 line('  so the engine is faster by', `${(loop / warm).toFixed(0)} ×`, '≥ 100 ×')
+
+/** The same zones with nothing to set off, and walks that nothing has been worked out for. */
+const quiet: Show = { ...demo, zones: demo.zones.map((zone) => ({ ...zone, rules: [], kit: undefined })), rules: [] }
+const unknown = () => walks.map((walk) => ({ ...walk, points: [...walk.points] }))
+const crossing = median(30, () => run(quiet, unknown(), { seed: 1 }))
+const sensed = await sensors(demo, walks, 320)
+line('crossing times alone, of walks not seen before', ms(crossing), '')
+line(`Rapier's sensors, 60 Hz, over the same (${sensed.edges} edges)`, ms(sensed.took), '')
+line('  so crossing times are faster by', `${(sensed.took / crossing).toFixed(0)} ×`, '≥ 500 ×')
+
+const whole = run(demo, walks, { seed: 7 })
+let at = 0
+line(
+  'the state at some time of the demo',
+  ms(median(200, () => stateAt(demo, whole, (at += 17.3) % whole.length))),
+  '≤ 0.2 ms',
+)
+const frames = Math.floor(whole.length * 60)
+const live = createRun(demo, 7, [{ id: 'me' }, demo.walks.find((walk) => walk.id === 'gull')!])
+const fed = performance.now()
+for (let frame = 0; frame < frames; frame++)
+  live.feed('me', frame / 60, {
+    at: positionAt(whole.paths[0], frame / 60),
+    facing: facingAt(whole.paths[0], frame / 60),
+  })
+line('a frame of the live form, 60 a second', ms((performance.now() - fed) / frames), '≤ 1 ms with sound and state')
+
+/** The demo's walk again and again, for an hour. */
+const hour: Walk = {
+  ...walks[0],
+  points: Array.from({ length: Math.ceil(3600 / whole.length) }, () => walks[0].points).flat(),
+}
+const long = run(demo, [hour, walks[1]], { seed: 7, length: 3600 })
+const columns = buffersOf(long.log).reduce((sum, buffer) => sum + buffer.byteLength, 0)
+const rest = serialize({ channels: long.channels, audible: long.audible, flights: long.flights }).byteLength
+line(
+  `an hour of the demo: ${long.log.count} events`,
+  `${((columns + rest) / 1e6).toFixed(2)} MB`,
+  `≤ 5 MB; its log ${(columns / 1e6).toFixed(2)} MB`,
+)
+process.stdout.write('\n')
 
 const big = bigShow(2000, 3600)
 run(big.show, [big.walk], { seed: 1 })

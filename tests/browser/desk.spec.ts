@@ -47,6 +47,8 @@ async function drawZone(page: Page) {
 
 test('the score shows what the log of the exported show says', async ({ page }) => {
   const { id } = await demo(server.url)
+  // So tall that every lane is in sight.
+  await page.setViewportSize({ width: 1280, height: 1100 })
   await openDemo(page)
   await page.keyboard.press('f')
   const exported = readShow((await ask(server.url, `/api/shows/${id}/export`)).body)
