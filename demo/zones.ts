@@ -268,7 +268,7 @@ export const zones = [
   {
     id: 'hall-board',
     name: 'Loose board in the hall',
-    note: 'The first of three that share one set of rules: here the board simply answers.',
+    note: 'The first of three that share a kit: here the board simply answers.',
     shape: cylinder([17, 0, 10.2], 0.7),
     notices: 'feet',
     kit: 'loose-board',
@@ -293,7 +293,7 @@ export const zones = [
   },
 ]
 
-/** Rules that several zones share; each zone has its own memory of them. */
+/** Rules that several zones share; each zone remembers them for itself. */
 export const kits = [
   {
     id: 'loose-board',

@@ -1,6 +1,7 @@
 import { proxy, wrap } from 'comlink'
 import { defineStore } from 'pinia'
 import { ref, shallowRef, watch } from 'vue'
+import type { Operation } from '../../core/show'
 import type { Moment } from '../../core/study'
 import type { EvidenceWorker } from '../workers/evidence.worker'
 import { useRun } from './run'
@@ -17,6 +18,12 @@ export const useEvidence = defineStore('evidence', () => {
   const done = ref(0)
   let worker: ReturnType<typeof wrap<EvidenceWorker>> | undefined
   let timer: ReturnType<typeof setTimeout> | undefined
+  /** Edits that the worker has not heard of; undefined when it must be given the whole show. */
+  let edits: Operation[][] | undefined
+  document.onChange((change) => {
+    if ('reset' in change) edits = undefined
+    else if ('done' in change) edits?.push(change.done)
+  })
 
   async function study(): Promise<void> {
     const { show, dragging } = document
@@ -25,8 +32,14 @@ export const useEvidence = defineStore('evidence', () => {
       new Worker(new URL('../workers/evidence.worker.ts', import.meta.url), { type: 'module' }),
     )
     done.value = 0
+    if (!edits) {
+      edits = []
+      await worker.open(show)
+    }
+    const since = edits
+    edits = []
     const found = await worker.study(
-      show,
+      since,
       [...runs.walks],
       WALKERS,
       proxy((n: number) => void (done.value = n)),

@@ -1,28 +1,37 @@
 import { expose } from 'comlink'
 import { prepare, RunError } from '../../core/engine'
-import type { Show } from '../../core/show'
+import { applyPatch, type Operation, type Show } from '../../core/show'
 import { observe, type Evidence, type Moment } from '../../core/study'
 
 /** So long at a time (ms); then newer requests come through. */
 const SLICE = 4
 const breathe = () => new Promise<void>((done) => setTimeout(done, 0))
 
+let show: Show
 let newest = 0
 const worker = {
-  /** The moments of every rule by varied walkers; undefined if a newer request came meanwhile. `told` hears how far it is. */
+  open(document: Show): void {
+    show = document
+  },
+  /**
+   * The moments of every rule by varied walkers; undefined if a newer request came meanwhile. `done`: edits since the last request.
+   * `told` hears how far it is.
+   */
   async study(
-    show: Show,
+    done: Operation[][],
     walks: string[],
     walkers: number,
     told: (done: number) => void,
   ): Promise<[string, Moment[]][] | undefined> {
     const mine = ++newest
-    await prepare(show)
+    for (const patch of done) show = applyPatch(show, patch)
+    const studied = show
+    await prepare(studied)
     const evidence: Evidence = new Map()
     let since = performance.now()
     try {
       for (let walker = 1; walker <= walkers; walker++) {
-        observe(show, walks, walker, evidence)
+        observe(studied, walks, walker, evidence)
         if (performance.now() - since > SLICE) {
           told(walker)
           await breathe()

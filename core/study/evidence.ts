@@ -1,5 +1,5 @@
 import { GATES, KIND, run, walksOf, type Run } from '../engine'
-import type { Rule, Show } from '../show/types'
+import type { Rule, Show, Walk } from '../show/types'
 import { vary } from './vary'
 
 /** One moment of a rule by one walker of the study. */
@@ -22,9 +22,27 @@ const noticesProps = (show: Show): boolean =>
     rule.who.kinds.includes('prop'),
   )
 
+interface Known {
+  floors: Show['place']['floors']
+  player: Show['player']
+  walks: Map<number, Walk>
+}
+const known = new WeakMap<Walk, Known>()
+
+/** A varied walker of a walk: the same object as long as walk, floors and player are, so that its crossings need not be worked out again. */
+function variedWalk(show: Show, walk: Walk, seed: number): Walk {
+  const { floors } = show.place
+  let entry = known.get(walk)
+  if (!entry || entry.floors !== floors || entry.player !== show.player)
+    known.set(walk, (entry = { floors, player: show.player, walks: new Map() }))
+  let varied = entry.walks.get(seed)
+  if (!varied) entry.walks.set(seed, (varied = vary(show, walk, seed)))
+  return varied
+}
+
 /** The run of one of the study's walkers, by its number. */
 export function runOfWalker(show: Show, walks: readonly string[], walker: number, withoutFlights = false): Run {
-  const varied = walksOf(show, walks).map((walk) => vary(show, walk, walker * 7919 + 1))
+  const varied = walksOf(show, walks).map((walk) => variedWalk(show, walk, walker * 7919 + 1))
   return run(show, varied, { seed: walker, withoutFlights })
 }
 

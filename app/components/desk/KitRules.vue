@@ -5,7 +5,7 @@ import { useShow } from '~/stores/show'
 import { count } from '~/format/time'
 import { ruleWords } from '~/format/words'
 
-/** The rules a zone has from a set that others share: read here, changed by making them the zone's own. */
+/** The rules a zone has from its kit, which other zones share: read here, changed by making them the zone's own. */
 const props = defineProps<{ zone: Zone; kit: Kit }>()
 const document = useShow()
 const selection = useSelection()
@@ -31,9 +31,9 @@ function makeOwn() {
 </script>
 
 <template>
-  <section class="space-y-2 border-t border-rule pt-2" :aria-label="`Rules of the set ${kit.name}`">
+  <section class="space-y-2 border-t border-rule pt-2" :aria-label="`Rules of the kit ${kit.name}`">
     <p class="text-xs text-bone-3">
-      From the set “{{ kit.name }}”, which
+      From the kit “{{ kit.name }}”, which
       {{ others === 0 ? 'no other zone has' : `${count(others, 'other zone')} share` }}
     </p>
     <p v-for="rule in kit.rules" :key="rule.id" class="text-[14px] text-bone-2">

@@ -1,0 +1,123 @@
+import { describe, expect, it } from 'vitest'
+import { channelAt, run, walksOf } from '..'
+import { draw, keyOf } from '../luck'
+import { across, lines, logFor, oneRule, point, show, walk } from '../../testing/small-show'
+
+const place = {
+  props: [{ id: 'door', name: 'Door', kind: 'box', at: [8, 0, 5], size: [1, 2, 0.1], colour: '#ffffff' }],
+}
+const flags = [
+  { id: 'lit', name: 'Lit', start: false },
+  { id: 'count', name: 'Count', start: 2 },
+]
+/** The zone is entered at 1.7 s and left at 4.3 s. */
+const made = (steps: object[], rule: object = {}) => oneRule(rule, steps, { show: { place, flags } })
+function door(steps: object[], field: string, times: number[], rule: object = {}): unknown[] {
+  const document = made(steps, rule)
+  const result = run(document, walksOf(document, ['w']), { seed: 1 })
+  const round = (value: unknown): unknown =>
+    Array.isArray(value) ? value.map(round) : typeof value === 'number' ? Math.round(value * 1e6) / 1e6 : value
+  return times.map((t) => round(channelAt(document, result, 'prop:door', t, 0)[field]))
+}
+
+describe('prop', () => {
+  const turn = { id: 'p', kind: 'prop', prop: 'door', turn: { by: 90 }, ramp: { seconds: 4 }, hold: 'release' }
+  it('turns at the pace of its whole way, and back from where it is in proportionally less time', () => {
+    // After 2.6 s of 4 s it has come 58.5°; the way back takes 2.6 s too.
+    expect(door([turn], 'turn', [1.7, 2.7, 4.3, 5.6, 6.9, 9])).toEqual([0, 22.5, 58.5, 29.25, 0, 0])
+  })
+  it('goes back by its release, which is meant for the whole way as well', () =>
+    expect(door([{ ...turn, release: { seconds: 2 } }], 'turn', [4.3, 4.95, 5.6])).toEqual([58.5, 29.25, 0]))
+  it('slides by, shows and paints; colours and places go together', () => {
+    const step = { ...turn, turn: undefined, slide: { by: [0, 2, 0] }, colour: '#000000', shown: false }
+    expect(door([step], 'slide', [1.7, 3.7, 6.9])).toEqual([
+      [0, 0, 0],
+      [0, 1, 0],
+      [0, 0, 0],
+    ])
+    expect(door([step], 'shown', [1.6, 1.7, 4.2, 4.4])).toEqual([true, false, false, true])
+    expect(door([step], 'colour', [1.6, 3.7])).toEqual(['#ffffff', '#bcbcbc'])
+  })
+  it('for good adds up, has no length, and ends its playing at once', () => {
+    const step = { ...turn, slide: { by: [1, 0, 0] }, turn: undefined, ramp: { seconds: 1 }, hold: 'keep' }
+    const again = { ...step, id: 'q', at: 3 }
+    expect(door([step, again], 'slide', [2.2, 2.7, 5.2, 9], { onLeave: 'nothing' })).toEqual([
+      [0.5, 0, 0],
+      [1, 0, 0],
+      [1.5, 0, 0],
+      [2, 0, 0],
+    ])
+    expect(lines(logFor(made([step])).events, 'step', 'stepEnd', 'end')).toEqual(['1.7 step p', '1.7 end cue done'])
+  })
+})
+
+describe('jitter', () => {
+  it('puts a step off by its share of luck either way, never before the start', () => {
+    const times = (at: number, seed: number) => {
+      const step = { id: 's', kind: 'burst', where: { at: 'zone' }, count: [1, 1], life: [1, 1], at, jitter: 0.5 }
+      return logFor(made([step]), { seed }).events.find((e) => e.kind === 'step')!.t
+    }
+    for (let seed = 1; seed <= 20; seed++) {
+      const u = 2 * draw({ key: keyOf(seed, 'r', 's/jitter', 'w'), ordinal: 0 }, 0) - 1
+      expect(times(2, seed)).toBeCloseTo(1.7 + 2 + 0.5 * u, 9)
+      expect(times(0.1, seed)).toBeCloseTo(1.7 + Math.max(0, 0.1 + 0.5 * u), 9)
+    }
+  })
+})
+
+describe('burst and flag', () => {
+  it('a burst tells how many it threw, within its range', () => {
+    const step = { id: 'b', kind: 'burst', where: { at: 'zone' }, count: [3, 9], life: [1, 2] }
+    const counts = Array.from({ length: 40 }, (_, seed) => {
+      const event = logFor(made([step]), { seed }).events.find((e) => e.kind === 'step')!
+      return 'count' in event ? event.count! : NaN
+    })
+    expect(Math.min(...counts)).toBe(3)
+    expect(Math.max(...counts)).toBe(9)
+    expect(counts.every(Number.isInteger)).toBe(true)
+  })
+  it('a flag is set, or a number added to it', () => {
+    const steps = [
+      { id: 'f', kind: 'flag', flag: 'lit', set: true },
+      { id: 'g', kind: 'flag', flag: 'count', add: -0.5, at: 1 },
+    ]
+    expect(logFor(made(steps)).events.filter((e) => e.kind === 'flag')).toEqual([
+      { t: 1.7, kind: 'flag', flag: 'lit', value: true },
+      { t: 2.7, kind: 'flag', flag: 'count', value: 1.5 },
+    ])
+  })
+})
+
+describe('a signal for those inside', () => {
+  const heard = (inside: boolean) =>
+    lines(
+      logFor(
+        show({
+          cues: [
+            { id: 'send', name: 'Send', steps: [{ id: 's', kind: 'signal', name: 'ring' }] },
+            { id: 'answer', name: 'Answer', steps: [] },
+          ],
+          zones: [
+            { id: 'a', name: 'A', ...across(2, 4), rules: [{ id: 'r', on: { at: 'enter' }, cue: 'send' }] },
+            {
+              id: 'c',
+              name: 'C',
+              ...across(12, 14),
+              rules: [{ id: 'i', on: { at: 'signal', name: 'ring', inside }, cue: 'answer' }],
+            },
+          ],
+          walks: [
+            walk('w', point(0), point(5)),
+            walk('v', point(13, { pause: 20 })),
+            walk('u', point(12.5, { pause: 20 })),
+          ],
+        }),
+        { walks: ['w', 'v', 'u'] },
+      ).events,
+      'fire',
+    )
+  it('is heard once by each body in the zone, in walk order, whoever sent it', () =>
+    expect(heard(true)).toEqual(['1.7 fire a r send', '1.7 v:fire c i answer', '1.7 u:fire c i answer']))
+  it('without that it is heard once, by who sent it', () =>
+    expect(heard(false)).toEqual(['1.7 fire a r send', '1.7 fire c i answer']))
+})
