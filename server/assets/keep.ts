@@ -33,11 +33,10 @@ export async function keepWav(
   }: { library?: LibraryEntry | null; createdAt?: Date; transaction?: Transaction } = {},
 ): Promise<void> {
   const hash = createHash('sha256').update(bytes).digest('hex')
-  await models().Assets.findOrCreate({
-    where: { hash },
-    defaults: { hash, type: 'audio/wav', bytes, envelope, seconds, library, createdAt },
-    transaction,
-  })
+  await models().Assets.create(
+    { hash, type: 'audio/wav', bytes, envelope, seconds, library, createdAt },
+    { transaction, ignoreDuplicates: true, returning: false },
+  )
 }
 
 /** The sounds that new shows come with, by the id they have there. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { channelAt, run, walksOf } from '..'
+import { channelAt, facingAt, run, walksOf } from '..'
 import { dithering, lines, logFor, oneRule, point, SOUND, walk } from '../../testing/small-show'
 
 const place = {
@@ -64,6 +64,12 @@ describe('light', () => {
     expect(values([older, newer], 'light:lamp', 'candela', [1.7, 2.2, 3.1, 3.2, 4.2, 4.3])).toEqual([
       20, 70, 70, 20, 20, 100,
     ])
+  })
+  it('an older claim that ends while a newer one still ramps does not touch the ramp', () => {
+    const newer = { ...dim, id: 'n', candela: 0, at: 0.4, ramp: { seconds: 2 }, hold: 3 }
+    const older = { ...dim, candela: 50, hold: 1 }
+    // From 50 at 2.1 s on in a line to 0 at 4.1 s; the older one ends at 2.7 s.
+    expect(values([older, newer], 'light:lamp', 'candela', [2.1, 2.6, 3.1, 3.6, 4.1])).toEqual([50, 37.5, 25, 12.5, 0])
   })
   it('an older claim that ends under a newer one changes nothing', () => {
     const older = { ...dim, hold: 1 }
@@ -168,6 +174,13 @@ describe('freeze', () => {
       lines(logFor(made([{ id: 'f', kind: 'freeze', locks, hold: 4 }], { show: { walks } })).events, 'press')
     expect(presses(['use'])).toEqual(['3.5 press []'])
     expect(presses(['walk'])).toEqual(['7.5 press []'])
+  })
+  it('looking: the facing stands still round a corner, until it is given back', () => {
+    const corner = [point(0), point(3), { at: [3, 0, 30], pace: 1 }]
+    const freeze = { id: 'f', kind: 'freeze', locks: ['look'], hold: 2 }
+    const show = made([freeze], { show: { walks: [walk('w', ...corner)] }, rule: { onLeave: 'nothing' } })
+    const { paths } = run(show, walksOf(show, ['w']), { seed: 1 })
+    expect([1, 2.9, 3.5, 3.8].map((t) => Math.round(facingAt(paths[0], t)))).toEqual([-90, -90, -90, -180])
   })
   it('for good: the run ends when everybody has been held for a minute', () => {
     const log = logFor(made([{ id: 'f', kind: 'freeze', locks: ['walk'], hold: 'keep' }]))
