@@ -104,8 +104,13 @@ export function paintSignals(
       context.stroke()
       context.setLineDash([])
     }
+    const end = middleOf(heard.find(({ zone }) => zone !== from)?.zone)
+    if (end === undefined) continue
     context.font = '10.5px "Schibsted Grotesk Variable", sans-serif'
+    const at = { x: (x0 + x1) / 2 + 14, y: (start + end) / 2 + 4 }
+    context.fillStyle = COLOURS.ink1
+    context.fillRect(at.x - 3, at.y - 10, context.measureText(name).width + 6, 14)
     context.fillStyle = COLOURS.tide
-    context.fillText(name, Math.max(x0, x1) + 14, start + (heard.length > 0 ? 0 : 4))
+    context.fillText(name, at.x, at.y)
   }
 }

@@ -3,7 +3,7 @@ import { BUSES } from '../show/table'
 import type { Cue, Hold, Pool, Prop, Rule, Show, Sound, Step, Zone } from '../show/types'
 import { middleOf, solidOf, type Solid } from '../space'
 import { channelOf } from './channels'
-import { stepLegend, type Legend } from './log'
+import { stepLegend, type Columns, type Legend } from './log'
 
 /** What crossings need to know of a zone. The same object as long as the zone's form stays the same. */
 export interface ZoneGeometry {
@@ -62,8 +62,10 @@ export interface Compiled {
   buses: Map<string, number>
   flags: Map<string, number>
   legend: Legend
-  /** How long the logs of its runs have been so far. */
-  room: { events: number; numbers: number }
+  /** Columns that no run is writing into just now. */
+  spare: Columns | undefined
+  /** The bounds of each zone, grown by its rim and a hair: six numbers a zone; of zones that move none that anything meets. */
+  bounds: Float64Array
   /** Zones in plan, for shows with many. */
   near?: Flatbush
 }
@@ -129,7 +131,8 @@ export function compile(show: Show): Compiled {
       signals: [...signals.keys()],
       flags: show.flags.map((flag) => flag.id),
     },
-    room: { events: 512, numbers: 1024 },
+    spare: undefined,
+    bounds: boundsOf(zones),
     near: zones.length >= INDEX_FROM ? indexOf(zones) : undefined,
   }
 }
@@ -169,6 +172,19 @@ function signalsOf(show: Show, rules: readonly RuleInstance[]): Compiled['signal
   const awaited = rules.flatMap(({ rule }) => (rule.on.at === 'signal' ? [rule.on.name] : []))
   const listening = (name: string) => rules.filter(({ rule: { on } }) => on.at === 'signal' && on.name === name)
   return new Map([...new Set([...sent, ...awaited])].map((name, index) => [name, { index, rules: listening(name) }]))
+}
+
+const HAIR = 1e-4
+
+function boundsOf(zones: CompiledZone[]): Float64Array {
+  const bounds = new Float64Array(6 * zones.length)
+  zones.forEach(({ geometry: { solid, rim }, mobile }, index) => {
+    for (let side = 0; side < 6; side++) {
+      const grown = side < 3 ? solid.bounds[side] - rim - HAIR : solid.bounds[side] + rim + HAIR
+      bounds[6 * index + side] = mobile ? (side < 3 ? Infinity : -Infinity) : grown
+    }
+  })
+  return bounds
 }
 
 function indexOf(zones: CompiledZone[]): Flatbush {

@@ -38,7 +38,7 @@ interface Pending {
 export function createEdgeFinder(compiled: Compiled, walker: Walker, enabled: Uint8Array): EdgeFinder {
   let leg = -1
   const pending = createHeap<Pending>((a, b) => a.own < b.own)
-  const versions = new Uint32Array(compiled.zones.length)
+  const versions: number[] = new Array(compiled.zones.length).fill(0)
   /** What `next` has given, and for which part of the path; undefined when it must be worked out again. */
   let told: PathPart | undefined
   let due = Infinity
@@ -143,16 +143,40 @@ function touchesOn(compiled: Compiled, walker: Walker, leg: Leg): readonly Touch
   const before = leg.touches
   if (before?.compiled === compiled) return before.all
   const all: Touch[] = []
-  const add = (zone: CompiledZone) => {
-    if (zone.mobile) return
+  const { zones, near } = compiled
+  const found = near && candidates(near, walker, leg)
+  const way = wayOf(walker, leg)
+  for (let i = 0; i < (found ?? zones).length; i++) {
+    const zone = zones[found ? found[i] : i]
+    if (!meets(compiled.bounds, 6 * zone.index, way)) continue
     const contact = (before && knownContact(before, zone)) ?? contactWith(walker, zone.geometry, leg)
     if (contact !== NONE) all.push({ zone, contact })
   }
-  if (compiled.near) for (const index of candidates(compiled.near, walker, leg)) add(compiled.zones[index])
-  else compiled.zones.forEach(add)
   leg.touches = { compiled, all }
   return all
 }
+
+/** The space that a body comes through on a leg: x, y and z from, then to. */
+const space = new Float64Array(6)
+function wayOf(walker: Walker, { piece }: Leg): Float64Array {
+  const { radius, high } = walker.cylinders.body
+  const seconds = piece.seconds === Infinity ? 0 : piece.seconds
+  for (let axis = 0; axis < 3; axis++) {
+    const from = piece.from[axis]
+    const to = from + piece.velocity[axis] * seconds
+    space[axis] = Math.min(from, to) - (axis === 1 ? 0 : radius)
+    space[axis + 3] = Math.max(from, to) + (axis === 1 ? Math.max(high, walker.cylinders.eyes.high) : radius)
+  }
+  return space
+}
+
+const meets = (bounds: Float64Array, at: number, way: Float64Array): boolean =>
+  way[0] <= bounds[at + 3] &&
+  way[3] >= bounds[at] &&
+  way[2] <= bounds[at + 5] &&
+  way[5] >= bounds[at + 2] &&
+  way[1] <= bounds[at + 4] &&
+  way[4] >= bounds[at + 1]
 
 /** What was worked out for the show as it was before, if the zone has stayed where it was. */
 function knownContact({ compiled, all }: NonNullable<Leg['touches']>, { zone, geometry }: CompiledZone) {

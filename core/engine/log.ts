@@ -44,20 +44,51 @@ export interface Legend {
   flags: string[]
 }
 
-/**
- * The log of a run in columns: one number of each for an event. 27 bytes and what `numbers` holds for it.
- * `what` is a zone, rule, cue, step, signal or flag by its place in the legend; `value` a gate, reason, count or set of locks,
- * or the place in `numbers` where an event's own numbers begin; −1 stands for nobody and nothing.
- */
-export interface Log {
-  count: number
+/** The columns of a log, all in one buffer. */
+export interface Columns {
   t: Float64Array
-  kind: Uint8Array
-  body: Int16Array
+  numbers: Float64Array
   what: Int32Array
   playing: Int32Array
   value: Int32Array
-  numbers: Float64Array
+  body: Int16Array
+  kind: Uint8Array
+}
+
+/** Columns for so many events, with so many numbers of their own. */
+export function columnsFor(events: number, numbers: number): Columns {
+  const buffer = new ArrayBuffer(events * 23 + numbers * 8)
+  let at = 0
+  const next = (bytes: number): number => (at += bytes) - bytes
+  return {
+    t: new Float64Array(buffer, next(events * 8), events),
+    numbers: new Float64Array(buffer, next(numbers * 8), numbers),
+    what: new Int32Array(buffer, next(events * 4), events),
+    playing: new Int32Array(buffer, next(events * 4), events),
+    value: new Int32Array(buffer, next(events * 4), events),
+    body: new Int16Array(buffer, next(events * 2), events),
+    kind: new Uint8Array(buffer, next(events), events),
+  }
+}
+
+/** Copies what `from` holds of so many events and numbers. */
+export function copyInto(to: Columns, from: Columns, events: number, numbers: number): void {
+  to.t.set(from.t.subarray(0, events))
+  to.numbers.set(from.numbers.subarray(0, numbers))
+  to.what.set(from.what.subarray(0, events))
+  to.playing.set(from.playing.subarray(0, events))
+  to.value.set(from.value.subarray(0, events))
+  to.body.set(from.body.subarray(0, events))
+  to.kind.set(from.kind.subarray(0, events))
+}
+
+/**
+ * The log of a run in columns: one number of each for an event, 23 bytes in all, and what `numbers` holds for it.
+ * `what` is a zone, rule, cue, step, signal or flag by its place in the legend; `value` a gate, reason, count or set of locks,
+ * or the place in `numbers` where an event's own numbers begin; −1 stands for nobody and nothing.
+ */
+export interface Log extends Columns {
+  count: number
   /** Ids of the bodies: those that walk and, from `walkers` on, props that fly. */
   bodies: string[]
   walkers: number
@@ -79,9 +110,8 @@ export function stepLegend(step: Step, channel: string | undefined): Legend['ste
   }
 }
 
-/** The buffers of a log, to be given away to another thread with it. */
-export const buffersOf = ({ t, kind, body, what, playing, value, numbers }: Log): ArrayBuffer[] =>
-  [t, kind, body, what, playing, value, numbers].map((column) => column.buffer as ArrayBuffer)
+/** The buffer of a log, to be given away to another thread with it. */
+export const buffersOf = ({ t }: Log): ArrayBuffer[] => [t.buffer as ArrayBuffer]
 
 const decoded = new WeakMap<Log, RunEvent[]>()
 /** The events of a log as its format has them; made once for each log. */

@@ -13,7 +13,7 @@ import type { Value } from './ramps'
 import { ownEyes } from './steps/player'
 import { createPropBody, createWalker, facingAt, positionAt, type PathPart, type Walker } from './walker'
 import type { Audible, World } from './world'
-import { draftFor, logOfDraft } from './write'
+import { draftFor, leaveColumns, logOfDraft } from './write'
 
 export interface RunOptions {
   seed: number
@@ -81,7 +81,9 @@ export function run(show: Show, walks: readonly Walk[], options: RunOptions): Ru
   const { world, clockwork } = beginning(show, walks, options)
   clockwork.advance(Infinity, options.length)
   clockwork.finish(options.length)
-  return runOf(world)
+  const result = runOf(world)
+  leaveColumns(world.compiled, world.log)
+  return result
 }
 
 /**
@@ -119,7 +121,7 @@ export function runOf(world: World): Run {
     length: world.now,
     walks: world.walkers.map((walker) => walker.walk.id),
     players: world.walkers.map((walker) => walker.player),
-    log: logOfDraft(world.log, world.compiled),
+    log: logOfDraft(world.log),
     paths: world.walkers.map((walker) => walker.path),
     channels: {
       fields: fieldsOf(world.tracks),
@@ -147,7 +149,7 @@ export function createWorld(compiled: Compiled, walkers: Walker[], seed: number)
     agenda: createAgenda(),
     log,
     goesRound(atOnce) {
-      throw new RunError(loopIn(show, logOfDraft(log, compiled), atOnce))
+      throw new RunError(loopIn(show, logOfDraft(log), atOnce))
     },
     walkers,
     bodies,

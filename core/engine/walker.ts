@@ -32,7 +32,7 @@ export interface Walker {
   lockedSince: number
   /** Per zone: whether it counts as inside, and which of its visits this is. */
   inside: Uint8Array
-  visit: Uint32Array
+  visit: number[]
   /** How many zones it counts as inside of. */
   insideOf: number
   /** What the intention has on the agenda: in its own time, so that a freeze can put it off. */
@@ -61,7 +61,7 @@ export function createWalker(show: Show, walk: Walk, index: number, zones: numbe
     locks: { walk: 0, jump: 0, look: 0, use: 0 },
     lockedSince: Infinity,
     inside: new Uint8Array(zones),
-    visit: new Uint32Array(zones),
+    visit: new Array(zones).fill(0),
     insideOf: 0,
     intents: [],
   }

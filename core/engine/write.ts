@@ -2,7 +2,7 @@ import type { Lock, Point } from '../show/types'
 import type { Compiled, CompiledZone, RuleInstance } from './compile'
 import type { EndReason, Gate } from './events'
 import type { Impact } from './physics'
-import { GATES, KIND, LOCKS, REASONS, type Log } from './log'
+import { columnsFor, copyInto, GATES, KIND, LOCKS, REASONS, type Log } from './log'
 import type { Walker } from './walker'
 import type { Audible, Body, Playing, StepState, World } from './world'
 
@@ -12,59 +12,45 @@ export type Draft = Log & { used: number; atOnce: number }
 const MOST_AT_ONCE = 10_000
 const MOST_IN_ALL = 1_000_000
 
+/** A log to write into; in columns that an earlier run has left, if there are any. */
 export function draftFor(compiled: Compiled, bodies: readonly Walker[], walkers: number): Draft {
-  const room = compiled.room
+  const columns = compiled.spare ?? columnsFor(512, 1024)
+  compiled.spare = undefined
   return {
+    ...columns,
     count: 0,
     used: 0,
     atOnce: 0,
-    t: new Float64Array(room.events),
-    kind: new Uint8Array(room.events),
-    body: new Int16Array(room.events),
-    what: new Int32Array(room.events),
-    playing: new Int32Array(room.events),
-    value: new Int32Array(room.events),
-    numbers: new Float64Array(room.numbers),
     bodies: bodies.map((body) => body.walk.id),
     walkers,
     legend: compiled.legend,
   }
 }
 
-/** What has been written, with columns of just its length. */
-export function logOfDraft({ used, atOnce: _, ...draft }: Draft, compiled: Compiled): Log {
-  const { count } = draft
-  compiled.room.events = Math.max(compiled.room.events, count + 64)
-  compiled.room.numbers = Math.max(compiled.room.numbers, used + 256)
-  return {
-    ...draft,
-    t: draft.t.slice(0, count),
-    kind: draft.kind.slice(0, count),
-    body: draft.body.slice(0, count),
-    what: draft.what.slice(0, count),
-    playing: draft.playing.slice(0, count),
-    value: draft.value.slice(0, count),
-    numbers: draft.numbers.slice(0, used),
-  }
+/** What has been written, in columns of just its length. */
+export function logOfDraft(draft: Draft): Log {
+  const { count, used, bodies, walkers, legend } = draft
+  const columns = columnsFor(count, used)
+  copyInto(columns, draft, count, used)
+  return { ...columns, count, bodies, walkers, legend }
 }
 
-function grown<A extends Float64Array | Uint8Array | Int16Array | Int32Array>(column: A): A {
-  const larger = new (column.constructor as new (length: number) => A)(column.length * 2)
-  larger.set(column)
-  return larger
+/** Leaves the columns of a log that has been taken to the next run. */
+export function leaveColumns(compiled: Compiled, { t, numbers, what, playing, value, body, kind }: Draft): void {
+  compiled.spare = { t, numbers, what, playing, value, body, kind }
+}
+
+/** Makes the columns larger: for twice as many events, or numbers. */
+function grow({ log }: World, events: number, numbers: number): void {
+  const larger = columnsFor(events, numbers)
+  copyInto(larger, log, log.count, log.used)
+  Object.assign(log, larger)
 }
 
 function put(world: World, kind: number, body: number, what: number, playing: number, value: number): void {
   const { log, now } = world
   const i = log.count
-  if (i === log.t.length) {
-    log.t = grown(log.t)
-    log.kind = grown(log.kind)
-    log.body = grown(log.body)
-    log.what = grown(log.what)
-    log.playing = grown(log.playing)
-    log.value = grown(log.value)
-  }
+  if (i === log.t.length) grow(world, i * 2, log.numbers.length)
   log.t[i] = now
   log.kind[i] = kind
   log.body[i] = body
@@ -77,8 +63,9 @@ function put(world: World, kind: number, body: number, what: number, playing: nu
 }
 
 /** Makes room for numbers of an event; gives where they begin. */
-function room({ log }: World, size: number): number {
-  while (log.used + size > log.numbers.length) log.numbers = grown(log.numbers)
+function room(world: World, size: number): number {
+  const { log } = world
+  while (log.used + size > log.numbers.length) grow(world, log.t.length, log.numbers.length * 2)
   log.used += size
   return log.used - size
 }

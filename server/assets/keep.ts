@@ -33,10 +33,10 @@ export async function keepWav(
   }: { library?: LibraryEntry | null; createdAt?: Date; transaction?: Transaction } = {},
 ): Promise<void> {
   const hash = createHash('sha256').update(bytes).digest('hex')
-  await models().Assets.create(
-    { hash, type: 'audio/wav', bytes, envelope, seconds, library, createdAt },
-    { transaction, ignoreDuplicates: true, returning: false },
-  )
+  const { Assets } = models()
+  if ((await Assets.count({ where: { hash }, transaction })) > 0) return
+  const row = { hash, type: 'audio/wav', bytes, envelope, seconds, library, createdAt }
+  await Assets.create(row, { transaction, returning: false })
 }
 
 /** The sounds that new shows come with, by the id they have there. */

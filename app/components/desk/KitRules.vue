@@ -11,7 +11,17 @@ const document = useShow()
 const selection = useSelection()
 const others = computed(() => document.show!.zones.filter((z) => z.kit === props.kit.id).length - 1)
 const here = (rule: Rule): Rule => ({ ...rule, ...props.zone.overrides?.[rule.id] })
-const differs = (rule: Rule) => Object.keys(props.zone.overrides?.[rule.id] ?? {})
+/** What a zone can have otherwise than its kit, where the field's own name doesn't say it. */
+const WORDS: { [field in keyof Rule]?: string } = {
+  on: 'the moment',
+  onLeave: 'what leaving does',
+  when: 'the condition',
+  per: 'whose memory',
+  busy: 'what it does while it plays',
+  enabled: 'whether it is on',
+}
+const differs = (rule: Rule) =>
+  Object.keys(props.zone.overrides?.[rule.id] ?? {}).map((field) => WORDS[field as keyof Rule] ?? field)
 
 function makeOwn() {
   const show = document.show!
