@@ -1,12 +1,11 @@
 import type { FlingStep, Place, Point, Prop, Show } from '../show/types'
 import { standing, yawOf } from '../space'
 import { leave } from './bodies'
-import { motionOf } from './mobile'
+import { propNow } from './mobile'
 import { draw, drawWithin, type Stream } from './luck'
 import { disarray, obstaclesNow } from './obstacles'
 import { fly, STEPS_A_SECOND, type Flight } from './physics'
 import { streamOf } from './playings'
-import { frameAt } from './poses'
 import type { Leg, Route } from './legs'
 import { drawFrom } from './pools'
 import { resting, type Walker } from './walker'
@@ -49,12 +48,6 @@ export const flungProps = (show: Show): Prop[] => {
   return show.place.props.filter((prop) => ids.has(prop.id))
 }
 
-/** Where a prop's middle is now: where it landed, or where it was put and moved. */
-function middleNow(world: World, prop: Prop): { middle: Point; yaw: number } {
-  const { at, yaw } = frameAt(prop, motionOf(world, prop.id), world.now)
-  return { middle: world.landed.get(prop.id) ?? [at[0], at[1] + prop.size[1] / 2, at[2]], yaw }
-}
-
 /** Flights are the same whenever they start the same: so many are kept for a place as it stands. */
 const KEPT = 256
 const kept = new WeakMap<readonly Prop[], { floors: unknown; walls: unknown; flights: Map<string, Flight> }>()
@@ -69,7 +62,7 @@ function flightsIn({ floors, walls, props }: Place): Map<string, Flight> {
 /** How a prop flies that is thrown now. */
 export function flightOf(world: World, prop: Prop, drawn: DrawnFling): Flight {
   const { place } = world.compiled.show
-  const { middle, yaw } = middleNow(world, prop)
+  const { middle, yaw } = propNow(world, prop)
   const flights = flightsIn(place)
   const { speed, yaw: to, pitch, spin } = drawn
   const name = `${prop.id}|${middle}|${yaw}|${speed}|${to}|${pitch}|${spin}|${disarray(world)}`

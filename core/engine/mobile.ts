@@ -33,6 +33,12 @@ export function motionOf(world: World, prop: string): PropMotion {
   return { slide: tracks?.slide?.segments, turn: tracks?.turn?.segments, about: world.abouts[prop] ?? [] }
 }
 
+/** Where a prop's middle is now, and how it is turned: where it landed, or where it was put and moved. */
+export function propNow(world: World, prop: Prop): { middle: Point; yaw: number } {
+  const { at, yaw } = frameAt(prop, motionOf(world, prop.id), world.now)
+  return { middle: world.landed.get(prop.id) ?? [at[0], at[1] + prop.size[1] / 2, at[2]], yaw }
+}
+
 /** A zone's solid where it stands at a time. */
 export function solidAt(world: World, zone: CompiledZone, t: number): Solid {
   if (!zone.mobile) return zone.geometry.solid

@@ -2,6 +2,7 @@ import type { Target } from '../show/types'
 import { between, yawOf } from '../space'
 import type { CompiledZone, RuleInstance } from './compile'
 import { judge, memoryOf, placeOf } from './gates'
+import { propNow } from './mobile'
 import { cut, fire } from './playings'
 import { facingAt, positionAt, type Walker } from './walker'
 import type { Body, Playing, World } from './world'
@@ -57,9 +58,14 @@ export function press(world: World, walker: Walker): void {
 function faces(world: World, walker: Walker, facing: Target & { within: number }): boolean {
   const { place } = world.compiled.show
   const target =
-    'prop' in facing ? place.props.find((p) => p.id === facing.prop)! : place.marks.find((m) => m.id === facing.mark)!
+    'prop' in facing
+      ? propNow(
+          world,
+          place.props.find((p) => p.id === facing.prop)!,
+        ).middle
+      : place.marks.find((m) => m.id === facing.mark)!.at
   const [x, , z] = positionAt(walker.path, world.now)
-  return between(facingAt(walker.path, world.now), yawOf(target.at[0] - x, target.at[2] - z)) <= facing.within + 1e-9
+  return between(facingAt(walker.path, world.now), yawOf(target[0] - x, target[2] - z)) <= facing.within + 1e-9
 }
 
 /** Dwell rules of a zone count from an enter. */

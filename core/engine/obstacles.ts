@@ -1,9 +1,8 @@
 import earcut from 'earcut'
 import type { Floor, Point, Prop, Wall } from '../show/types'
 import { floorHeight } from '../space'
-import { motionOf } from './mobile'
+import { propNow } from './mobile'
 import { slab, type Obstacle } from './physics'
-import { frameAt } from './poses'
 import { valueAt } from './tracks'
 import type { World } from './world'
 
@@ -11,8 +10,7 @@ import type { World } from './world'
 function standingNow(world: World, prop: Prop): { middle: Point; yaw: number } | undefined {
   const shown = world.tracks.get(`prop:${prop.id}`)?.tracks.shown
   if (!(shown ? valueAt(shown.segments, false, world.now) : prop.shown)) return undefined
-  const { at, yaw } = frameAt(prop, motionOf(world, prop.id), world.now)
-  return { middle: world.landed.get(prop.id) ?? [at[0], at[1] + prop.size[1] / 2, at[2]], yaw }
+  return propNow(world, prop)
 }
 
 /** In words of its own, how the solid props stand now that have been moved, hidden or flung. */

@@ -1,5 +1,6 @@
 import type { BedStep, Point, ScatterStep, SoundStep, Where } from '../../show/types'
 import { middleOfZone } from '../compile'
+import { propNow } from '../mobile'
 import { draw, drawWithin, type Stream } from '../luck'
 import type { Impact } from '../physics'
 import { drawFrom, type Drawn } from '../pools'
@@ -25,10 +26,13 @@ function placeOf(
 ): Pick<Audible, 'place' | 'follows'> {
   const { place } = world.compiled.show
   switch (where.at) {
-    case 'prop': {
-      const prop = place.props.find((p) => p.id === where.prop)!
-      return { place: [prop.at[0], prop.at[1] + prop.size[1] / 2, prop.at[2]] }
-    }
+    case 'prop':
+      return {
+        place: propNow(
+          world,
+          place.props.find((p) => p.id === where.prop)!,
+        ).middle,
+      }
     case 'mark':
       return { place: place.marks.find((m) => m.id === where.mark)!.at }
     case 'zone':

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { channelAt, run, walksOf } from '..'
 import { draw, keyOf } from '../luck'
-import { across, lines, logFor, oneRule, point, show, walk } from '../../testing/small-show'
+import { yawOf } from '../../space'
+import { across, lines, logFor, oneRule, point, show, SOUND, walk } from '../../testing/small-show'
 
 const place = {
   props: [{ id: 'door', name: 'Door', kind: 'box', at: [8, 0, 5], size: [1, 2, 0.1], colour: '#ffffff' }],
@@ -48,6 +49,34 @@ describe('prop', () => {
       [2, 0, 0],
     ])
     expect(lines(logFor(made([step])).events, 'step', 'stepEnd', 'end')).toEqual(['1.7 step p', '1.7 end cue done'])
+  })
+})
+
+describe('a prop that has been moved', () => {
+  const moved = { id: 'p', kind: 'prop', prop: 'door', slide: { by: [-3, 0, 1] }, hold: 'keep' }
+  it('sounds from where it is now', () => {
+    const sound = { id: 's', kind: 'sound', sound: 'thud', where: { at: 'prop', prop: 'door' }, at: 1 }
+    const document = oneRule({}, [moved, sound], { show: { place, sounds: [SOUND] } })
+    expect(logFor(document).events.find((e) => e.kind === 'sound')).toMatchObject({ place: [5, 1, 6] })
+  })
+  it('is faced where it is now', () => {
+    const presses = (first: object[]) => {
+      const press = { id: 'r', on: { at: 'use', facing: { prop: 'door', within: 20 } }, cue: 'cue' }
+      const looker = walk('w', point(3, { pause: 8, use: true, useAfter: 6, look: { yaw: yawOf(2, 6) } }))
+      const document = show({
+        place,
+        cues: [
+          { id: 'cue', name: 'Cue', steps: [] },
+          { id: 'first', name: 'First', steps: first },
+        ],
+        zones: [{ id: 'z', name: 'Z', ...across(2, 4), rules: [press] }],
+        rules: [{ id: 'c', on: { at: 'clock', seconds: 1 }, cue: 'first' }],
+        walks: [looker],
+      })
+      return lines(logFor(document).events, 'press')
+    }
+    expect(presses([])).toEqual(['6 press []'])
+    expect(presses([moved])).toEqual(['6 press [r]'])
   })
 })
 
