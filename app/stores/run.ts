@@ -32,6 +32,8 @@ export const useRun = defineStore('run', () => {
   let draft: Operation[] | undefined
   let wanted = false
   let busy = false
+  /** The paths of the latest run; the worker sends them only when they have changed. */
+  let paths: Run['paths'] = []
   let opened: Promise<void> | undefined
   let curvesTimer: ReturnType<typeof setTimeout> | undefined
   let order: string[] = []
@@ -99,8 +101,9 @@ export const useRun = defineStore('run', () => {
       if (answer.partial) void worker.prepare().then(request)
       if (dragged) ghost.value ??= score.value
       else ghost.value = undefined
-      run.value = answer.run
-      takeWays(answer.run)
+      if (!answer.sameWays) paths = answer.run.paths
+      run.value = { ...answer.run, paths }
+      takeWays(run.value)
       score.value = dragged ? inOrder(answer.score) : answer.score
       if (!dragged) order = answer.score.lanes.map((lane) => lane.zone)
       took.value = answer.took

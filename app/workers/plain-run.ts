@@ -1,9 +1,27 @@
 import type { Run } from '../../core/engine'
 
-/** The same run without what only the engine needs, so that it can go from one thread to another. */
+type Paths = Run['paths']
+
+/** Whether bodies went just the same ways. */
+export const sameWays = (a: Paths, b: Paths): boolean =>
+  a.length === b.length &&
+  a.every(
+    (path, i) =>
+      path.length === b[i]!.length &&
+      path.every((part, k) => {
+        const { t, own, moving, held, route } = b[i]![k]!
+        return part.t === t && part.own === own && part.moving === moving && part.held === held && part.route === route
+      }),
+  )
+
+/** The same run without what only the engine needs, so that it can go from one thread to another; its flights stay behind. */
 export function plainRun(run: Run): Run {
+  return { ...run, paths: plainPaths(run.paths), flights: [] }
+}
+
+function plainPaths(paths: Paths): Paths {
   const routes = new Map<object, unknown>()
-  const paths = run.paths.map((path) =>
+  return paths.map((path) =>
     path.map((part) => {
       if (!routes.has(part.route)) {
         const legs = part.route.legs.map(({ start, piece, facing }) => ({ start, piece, facing }))
@@ -11,6 +29,5 @@ export function plainRun(run: Run): Run {
       }
       return { ...part, route: routes.get(part.route) }
     }),
-  )
-  return { ...run, paths } as Run
+  ) as Paths
 }

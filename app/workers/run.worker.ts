@@ -5,7 +5,7 @@ import { applyPatch, type Operation, type Show } from '../../core/show'
 import { scoreOf, type Score } from '../../core/score'
 import { loudnessOf } from '../../core/sound'
 import { runOfWalker } from '../../core/study'
-import { plainRun } from './plain-run'
+import { plainRun, sameWays } from './plain-run'
 
 export interface RunRequest {
   walks: string[]
@@ -17,19 +17,26 @@ export interface RunRequest {
   /** One of the study's varied walkers instead of the walks as they are drawn. */
   walker?: number
 }
-/** `partial`: nothing has flown, because the physics is not here yet; ask again once it is prepared. */
-export type RunAnswer = { run: Run; score: Score; took: number; partial: boolean } | { problem: string }
+/**
+ * `partial`: nothing has flown, because the physics is not here yet; ask again once it is prepared.
+ * `sameWays`: bodies went as in the answer before, and the paths have been left out.
+ */
+export type RunAnswer =
+  { run: Run; sameWays: boolean; score: Score; took: number; partial: boolean } | { problem: string }
 /** Light is worked out at so many seconds' distance. */
 export const LUX_EVERY = 0.25
 
 let show: Show
 let drafted: Show
 let latest: Run | undefined
+/** The paths that the page has. */
+let sent: Run['paths'] | undefined
 const envelopes = new Map<string, Float32Array>()
 
 const worker = {
   open(document: Show): void {
     show = drafted = document
+    sent = undefined
   },
   run({ walks, seed, done, draft, walker: varied }: RunRequest): RunAnswer {
     for (const patch of done) show = applyPatch(show, patch)
@@ -45,8 +52,11 @@ const worker = {
           : runOfWalker(drafted, walks, varied, partial)
       const score = scoreOf(drafted, latest)
       // The log goes over to the page without being copied; nothing here reads it after this.
+      const same = sent !== undefined && sameWays(sent, latest.paths)
+      sent = latest.paths
+      const told = plainRun(same ? { ...latest, paths: [] } : latest)
       return transfer(
-        { run: plainRun(latest), score, took: performance.now() - before, partial },
+        { run: told, sameWays: same, score, took: performance.now() - before, partial },
         buffersOf(latest.log),
       )
     } catch (error) {
