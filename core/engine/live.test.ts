@@ -52,6 +52,25 @@ describe('a live run', () => {
     expect(live.soFar().log.count).toBeGreaterThan(3)
   })
 
+  it('gives every event once, whoever stops first and whoever never comes', () => {
+    const live = createRun(show, 1, [{ id: 'a' }, { id: 'b' }, { id: 'c' }])
+    const at = (x: number): FedPose => ({ at: [x, 0, 0], facing: 0 })
+    const told = [
+      ...live.feed('a', 0, at(0)),
+      ...live.feed('b', 0, at(10)),
+      ...live.feed('a', 6, at(6)),
+      // What happened to a until 5 s is certain only now.
+      ...live.feed('b', 3, at(10)),
+    ]
+    expect(lines(told, 'enter', 'leave')).toEqual(['1.7 a:enter z'])
+    expect(lines([...live.stop('b'), ...live.stop('b'), ...live.finish()], 'leave', 'walkEnd')).toEqual([
+      '3 b:walkEnd',
+      '4.3 a:leave z',
+      '6 a:walkEnd',
+    ])
+    expect(live.soFar().log.count).toBe(eventsOf(live.soFar()).length)
+  })
+
   it('lets walks go by themselves beside those that are told', () => {
     const both = small({ zones: show.zones, cues: show.cues, walks: [walk('ghost', point(0), point(20))] })
     const live = createRun(both, 1, [{ id: 'me' }, both.walks[0]])
@@ -79,6 +98,10 @@ describe('a live run', () => {
     expect(() => live.feed('player', 1, pose)).toThrow('"player" is told for 1 s; 2 s is the earliest')
     expect(() => live.feed('player', NaN, pose)).toThrow(RunError)
     expect(() => live.feed('nobody', 3, pose)).toThrow('Nobody tells the run where "nobody" is; it has "player"')
+    expect(() => live.feed('player', 3, { at: [0, NaN, 0], facing: 0 })).toThrow('"player" is told to be at 0, NaN, 0')
+    expect(() => live.feed('player', 3, { at: [0, 0, 0], facing: Infinity })).toThrow('facing Infinity')
+    expect(() => createRun(show, 1, [{ id: 'a' }, { id: 'a' }])).toThrow('"a" takes part twice')
+    expect(() => createRun(show, 1, [])).toThrow('at least one walk')
     live.stop('player')
     expect(() => live.feed('player', 3, pose)).toThrow('"player" has been stopped')
   })

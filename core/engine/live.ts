@@ -28,7 +28,7 @@ export interface LiveRun {
    * Tells where a player is at a time (s): since the time told before they went there in a straight line, facing as told then.
    * Gives the events that are certain now: up to 1e-6 s before the time that all players have been told for.
    * After a `move` the player stands at the mark until told to go on; feed the same time again to put them elsewhere at once.
-   * @throws RunError for a player the run doesn't have, and for a time that has passed
+   * @throws RunError for a player the run doesn't have, a time that has passed, and a place that is none
    */
   feed(player: string, time: number, pose: FedPose, keys?: Keys): RunEvent[]
   /** The player goes no farther than they were told last; the run doesn't wait for them any more. */
@@ -52,9 +52,12 @@ interface Fed {
 
 /**
  * Begins a live run. The log is the same as that of `run` with the same way, whatever the pieces it is told in, to 1e-6 s.
- * The show must have been prepared.
+ * The show must have been prepared. @throws RunError if nobody takes part, or somebody twice
  */
 export function createRun(show: Show, seed: number, who: readonly Participant[] = [PLAYER]): LiveRun {
+  if (who.length === 0) throw new RunError('A run needs at least one walk')
+  const twice = who.find(({ id }, index) => who.findIndex((other) => other.id === id) < index)
+  if (twice) throw new RunError(`"${twice.id}" takes part twice`)
   const compiled = compiledOf(show)
   const zones = compiled.zones.length
   const walkers = who.map((each, index) =>
@@ -92,12 +95,26 @@ export function createRun(show: Show, seed: number, who: readonly Participant[] 
     throw new RunError(`Nobody tells the run where "${id}" is; it has ${known || 'only walks that go by themselves'}`)
   }
 
+  /** Ends a walk where it was told last; one that was never told ends without a word. */
+  function goesNoFarther(fed: Fed): void {
+    if (fed.stopped) return
+    fed.stopped = true
+    if (fed.told === -Infinity) fed.walker.ended = true
+    else
+      world.agenda.put(Math.max(fed.told, certain), () => {
+        fed.walker.ended = true
+        write.walkEnd(world, fed.walker, false)
+      })
+  }
+
   return {
     feed(player, time, pose, keys) {
       const fed = playerOf(player)
       const { walker } = fed
       if (!(time >= fed.told && time >= certain && time >= 0 && time < Infinity))
         throw new RunError(`"${player}" is told for ${time} s; ${Math.max(fed.told, certain, 0)} s is the earliest`)
+      if (![...pose.at, ...toldFacing(pose)].every(Number.isFinite))
+        throw new RunError(`"${player}" is told to be at ${pose.at.join(', ')} facing ${toldFacing(pose).join(', ')}`)
       if (fed.stopped) throw new RunError(`"${player}" has been stopped and can't be told to go on`)
       const facing: Facing = typeof pose.facing === 'number' ? { yaw: pose.facing } : { at: pose.facing.towards }
       if (fed.told === -Infinity) {
@@ -113,17 +130,11 @@ export function createRun(show: Show, seed: number, who: readonly Participant[] 
       return goOn()
     },
     stop(player) {
-      const fed = playerOf(player)
-      fed.stopped = true
-      world.agenda.put(Math.max(fed.told, certain), () => {
-        fed.walker.ended = true
-        write.walkEnd(world, fed.walker, false)
-      })
+      goesNoFarther(playerOf(player))
       return goOn()
     },
     finish(length) {
-      for (const [id, { told, stopped }] of players) if (!stopped && told > -Infinity) this.stop(id)
-      for (const { walker, told } of players.values()) if (told === -Infinity) walker.ended = true
+      for (const fed of players.values()) goesNoFarther(fed)
       clockwork.advance(Infinity, length)
       clockwork.finish(length)
       return fresh()
@@ -131,6 +142,8 @@ export function createRun(show: Show, seed: number, who: readonly Participant[] 
     soFar: () => runOf(world),
   }
 }
+
+const toldFacing = ({ facing }: FedPose): number[] => (typeof facing === 'number' ? [facing] : facing.towards)
 
 const routeFrom = (at: Point, facing: Facing) => ({
   legs: [{ start: 0, piece: standing(at), facing }],
