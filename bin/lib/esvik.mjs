@@ -46,6 +46,10 @@ async function withData(args) {
     return 1
   }
   if (process.env.DATABASE_URL) return run(file, args)
+  if (args[0] === 'backup' && !existsSync(join(data, 'password'))) {
+    process.stderr.write(`esvik: There is no data of Esvik in ${data}; --data DIR says where they are.\n`)
+    return 1
+  }
   try {
     const database = await openDatabase(data, { said: () => {} })
     const code = await run(file, args, { DATABASE_URL: database.url })
