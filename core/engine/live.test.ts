@@ -31,7 +31,7 @@ describe('a live run', () => {
           live.forEach((e, i) => expect(Math.abs(e.t - whole[i].t)).toBeLessThanOrEqual(2e-6))
         },
       ),
-      // Always the same shows: in one of some thousand, somebody stands on an edge to the last digit.
+      // Always the same shows: among many thousands somebody may stand on an edge to the last digit.
       { numRuns: 400, seed: 2611 },
     )
     expect(compared).toBeGreaterThan(150)

@@ -60,13 +60,17 @@ function tellingOf(show: Show, offline: Run, log: readonly RunEvent[], index: nu
   const path = offline.paths[index]
   const own = log.filter((e) => 'player' in e && e.player === id)
   const end = own.find((e) => e.kind === 'walkEnd' && !e.locked)?.t ?? offline.length
-  const moved = new Set(own.filter((e) => e.kind === 'move').map((e) => e.t))
   const presses = own.filter((e) => e.kind === 'press').map((e) => e.t)
   const times = [...turns(path, end), ...presses, ...extra, end].filter((t) => t >= start && t <= end)
   const told: Telling['told'] = new Map(times.sort((a, b) => a - b).map((t) => [t, { presses: 0, afterwards: 0 }]))
-  for (const t of presses)
-    if (moved.has(t) && told.has(t + LEARNT)) told.get(t + LEARNT)!.afterwards++
-    else told.get(t)!.presses++
+  let movedAt = -1
+  for (const { t, kind } of own)
+    if (kind === 'move') movedAt = t
+    else if (kind === 'press') {
+      // Who presses at the mark has learnt of the move; who sets it off by pressing has not.
+      if (t === movedAt && told.has(t + LEARNT)) told.get(t + LEARNT)!.afterwards++
+      else told.get(t)!.presses++
+    }
   return { id, path, told, end }
 }
 
