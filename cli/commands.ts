@@ -45,9 +45,13 @@ function mended<T>(work: () => T): T {
   }
 }
 
-async function playFile(file: string, options: RunOptions): Promise<{ show: Show; result: Run }> {
+async function readShowFile(file: string): Promise<Show> {
   const source = await readText(file)
-  const show = mended(() => parseShow(source))
+  return mended(() => parseShow(source))
+}
+
+async function playFile(file: string, options: RunOptions): Promise<{ show: Show; result: Run }> {
+  const show = await readShowFile(file)
   await prepare(show)
   if (options.walk.length === 0)
     throw new CliError(`Name a walk with --walk; the show has ${show.walks.map((w) => w.id).join(', ') || 'none'}`)
@@ -104,8 +108,7 @@ async function write(text: string, out: string | undefined): Promise<void> {
 }
 
 export async function checkFormat(file: string): Promise<void> {
-  const source = await readText(file)
-  const show = mended(() => parseShow(source))
+  const show = await readShowFile(file)
   process.stdout.write(
     `"${show.title}" is a valid show: ${show.zones.length} zones, ${show.cues.length} cues, ${show.walks.length} walks\n`,
   )
@@ -134,8 +137,7 @@ export async function fan(
   file: string,
   { rule, step, seeds, who, full }: { rule: string; step: string; seeds: number; who: string; full?: boolean },
 ): Promise<void> {
-  const source = await readText(file)
-  const show = mended(() => parseShow(source))
+  const show = await readShowFile(file)
   await prepare(show)
   const numbers = Array.from({ length: seeds }, (_, index) => index + 1)
   const flights = mended(() => fanOf(show, rule, step, numbers, who))

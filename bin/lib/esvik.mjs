@@ -1,8 +1,9 @@
 // `bin/esvik`: the command line. What works on files alone runs at once; backup and restore need the database.
 import { spawn } from 'node:child_process'
-import { existsSync, readFileSync } from 'node:fs'
+import { existsSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { ensureBundle, ensurePackages, root } from './fresh.mjs'
+import { runningOn } from './running.mjs'
 
 const ALL_DATA = ['backup', 'restore']
 
@@ -24,23 +25,11 @@ function dataOf(args) {
   return resolve(args.splice(at, 2)[1] ?? '')
 }
 
-function runsNow(data) {
-  const note = join(data, 'running.json')
-  if (!existsSync(note)) return undefined
-  const { pid, url } = JSON.parse(readFileSync(note, 'utf8'))
-  try {
-    process.kill(pid, 0)
-    return url
-  } catch {
-    return undefined
-  }
-}
-
 async function withData(args) {
   const { openDatabase, StartError } = await import('./database.mjs')
   const file = await ensureBundle('backup', ['cli', 'server', 'core'])
   const data = dataOf(args)
-  const url = runsNow(data)
+  const url = runningOn(data)
   if (args[0] === 'restore' && url) {
     process.stderr.write(`esvik: Esvik runs on this data (${url}). Stop it, then restore.\n`)
     return 1

@@ -1,6 +1,6 @@
 // `bin/start`: from an empty machine to a running Esvik.
 import { spawn, spawnSync } from 'node:child_process'
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdirSync, rmSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { join, resolve } from 'node:path'
 import { createInterface } from 'node:readline/promises'
@@ -9,6 +9,7 @@ import { parseArgs } from 'node:util'
 import { openDatabase, removeDatabase, StartError } from './database.mjs'
 import { ensureBuilt, serverFile } from './built.mjs'
 import { ensurePackages, root } from './fresh.mjs'
+import { noteIn, runningOn } from './running.mjs'
 
 const HELP = `bin/start [--port N] [--data DIR] [--fresh [--yes]] [--dev] [--help]
 
@@ -50,16 +51,6 @@ const portIsFree = (port) =>
     server.listen(port, '127.0.0.1', () => server.close(() => done(true)))
   })
 
-const alive = (pid) => spawnSync('kill', ['-0', String(pid)], { stdio: 'ignore' }).status === 0
-
-/** Where an Esvik on the same data runs already, if one does. */
-function other(data) {
-  const note = join(data, 'running.json')
-  if (!existsSync(note)) return undefined
-  const { pid, url } = JSON.parse(readFileSync(note, 'utf8'))
-  return alive(pid) ? url : undefined
-}
-
 async function answers(url, child) {
   for (let tries = 0; tries < 300; tries++) {
     if (child.exitCode !== null) return false
@@ -81,7 +72,7 @@ async function main() {
     fail(`--port must be a number from 1 to 65535, not "${portText}".`)
   const data = resolve(dataText)
   mkdirSync(data, { recursive: true })
-  const running = other(data)
+  const running = runningOn(data)
   if (running)
     fail(`Esvik runs on this data already: ${running}\nStop that one first, or start with another --data DIR.`)
   if (!(await portIsFree(port)))
@@ -107,7 +98,7 @@ async function main() {
       if (server.exitCode === null) server.kill('SIGKILL')
     }
     await database?.stop()
-    rmSync(join(data, 'running.json'), { force: true })
+    rmSync(noteIn(data), { force: true })
     process.exit(code)
   }
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => stop(0))
@@ -164,7 +155,7 @@ async function main() {
     }
     launch()
     if (!(await answers(url, server))) throw new StartError('The application did not start.')
-    writeFileSync(join(data, 'running.json'), JSON.stringify({ pid: process.pid, url }))
+    writeFileSync(noteIn(data), JSON.stringify({ pid: process.pid, url }))
     said(`Esvik is at ${url}   (Ctrl+C stops it)`)
   } catch (error) {
     process.stderr.write(

@@ -177,7 +177,7 @@ function schedule(world: World, walker: Walker, made: Walker['intents'][number])
   })
 }
 
-export function dropIntents(walker: Walker): void {
+function dropIntents(walker: Walker): void {
   for (const { entry } of walker.intents) entry.dropped = true
   walker.intents = []
 }

@@ -80,6 +80,11 @@ export function createClockwork(world: World): Clockwork {
     }
   }
 
+  function turnGazes(): void {
+    for (let i = 0; i < gazes.length; i++) gazes[i].turn(world.now)
+    world.changed = false
+  }
+
   /** Everything that belongs to one time. */
   function live(now: number): void {
     world.now = now
@@ -87,8 +92,7 @@ export function createClockwork(world: World): Clockwork {
     settle()
     takeEdges()
     settle()
-    if (world.changed || nextGaze() <= now + SAME_TIME) for (let i = 0; i < gazes.length; i++) gazes[i].turn(now)
-    world.changed = false
+    if (world.changed || nextGaze() <= now + SAME_TIME) turnGazes()
   }
 
   return {
@@ -109,10 +113,9 @@ export function createClockwork(world: World): Clockwork {
       return false
     },
     lookAgain(walker) {
-      finders[walker.index].refresh(world.now)
-      mobile?.turned(walker)
-      mobile?.refresh(world.now)
-      for (let i = 0; i < gazes.length; i++) gazes[i].turn(world.now)
+      world.stale.add(walker)
+      settle()
+      turnGazes()
     },
     finish(length) {
       if (!world.lockedIn) world.now = length ?? (latest < Infinity ? latest : world.now)

@@ -1,6 +1,7 @@
 import type { Lock, Point } from '../show/types'
 import type { Compiled, CompiledZone, RuleInstance } from './compile'
 import type { EndReason, Gate } from './events'
+import type { DrawnFling } from './flights'
 import type { Impact } from './physics'
 import { columnsFor, copyInto, GATES, KIND, LOCKS, REASONS, type Log } from './log'
 import type { Walker } from './walker'
@@ -103,10 +104,7 @@ export const thrown = (
   world: World,
   playing: Playing,
   state: StepState,
-  speed: number,
-  yaw: number,
-  pitch: number,
-  spin: number,
+  { speed, yaw, pitch, spin }: DrawnFling,
 ): void => step(world, playing, state, numbers(world, speed, yaw, pitch, spin))
 
 export const stepEnd = (world: World, playing: Playing, state: StepState): void =>

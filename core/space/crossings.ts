@@ -1,14 +1,5 @@
 import { both, NEVER, union, type Intervals } from './intervals'
-import {
-  distanceToOutline,
-  distanceToPolygon,
-  inCapsule,
-  inCircle,
-  inRoundedBox,
-  inSlab,
-  insidePolygon,
-  type Span,
-} from './lines'
+import { distanceToOutline, inCapsule, inCircle, inRoundedBox, inSlab, insidePolygon, type Span } from './lines'
 import type { Cylinder, Piece } from './piece'
 import type { Solid } from './solid'
 
@@ -180,26 +171,21 @@ function belowZero(f: (t: number) => number, from: number, to: number): Span {
 /** Whether a body whose feet are at a point touches a solid grown by `rim`. */
 export function touches(solid: Solid, rim: number, body: Cylinder, at: readonly [number, number, number]): boolean {
   const [x, y, z] = at
-  if (solid.kind === 'sphere') {
-    const d = Math.max(0, Math.hypot(x - solid.x, z - solid.z) - body.radius)
-    const low = y + body.low - solid.y
-    const high = y + body.high - solid.y
-    const v = low > 0 ? low : high < 0 ? high : 0
-    return Math.hypot(d, v) <= solid.radius + rim + TOUCH_SLACK
-  }
+  if (solid.kind === 'sphere') return distanceToMiddle(solid, body, at) <= solid.radius + rim + TOUCH_SLACK
   if (y + body.low > solid.high + rim + HEIGHT_SLACK || y + body.high < solid.low - rim - HEIGHT_SLACK) return false
-  return distanceInPlan(solid, x, z) <= body.radius + rim + TOUCH_SLACK
+  return signedInPlan(solid, x, z) <= body.radius + rim + TOUCH_SLACK
 }
 
-function distanceInPlan(solid: Exclude<Solid, { kind: 'sphere' }>, x: number, z: number): number {
-  if (solid.kind === 'prism') return distanceToPolygon(x, z, solid.outline)
-  const px = x - solid.x
-  const pz = z - solid.z
-  if (solid.kind === 'cylinder') return Math.max(0, Math.hypot(px, pz) - solid.radius)
-  const { sin, cos, hw, hd } = solid
-  const dx = Math.max(0, Math.abs(px * cos - pz * sin) - hw)
-  const dz = Math.max(0, Math.abs(px * sin + pz * cos) - hd)
-  return Math.hypot(dx, dz)
+/** From the middle of a sphere to the nearest point of a body. */
+function distanceToMiddle(
+  solid: Solid & { kind: 'sphere' },
+  body: Cylinder,
+  [x, y, z]: readonly [number, number, number],
+): number {
+  const d = Math.max(0, Math.hypot(x - solid.x, z - solid.z) - body.radius)
+  const low = y + body.low - solid.y
+  const high = y + body.high - solid.y
+  return Math.hypot(d, low > 0 ? low : high < 0 ? high : 0)
 }
 
 /**
@@ -208,17 +194,13 @@ function distanceInPlan(solid: Exclude<Solid, { kind: 'sphere' }>, x: number, z:
  */
 export function gap(solid: Solid, rim: number, body: Cylinder, at: readonly [number, number, number]): number {
   const [x, y, z] = at
-  if (solid.kind === 'sphere') {
-    const d = Math.max(0, Math.hypot(x - solid.x, z - solid.z) - body.radius)
-    const low = y + body.low - solid.y
-    const high = y + body.high - solid.y
-    return Math.hypot(d, low > 0 ? low : high < 0 ? high : 0) - solid.radius - rim
-  }
+  if (solid.kind === 'sphere') return distanceToMiddle(solid, body, at) - solid.radius - rim
   const above = y + body.low - solid.high
   const below = solid.low - (y + body.high)
   return Math.max(signedInPlan(solid, x, z) - body.radius, above, below) - rim
 }
 
+/** The distance in plan from a spot to the outline of a solid, negative inside it. */
 function signedInPlan(solid: Exclude<Solid, { kind: 'sphere' }>, x: number, z: number): number {
   if (solid.kind === 'prism') {
     const far = distanceToOutline(x, z, solid.outline)

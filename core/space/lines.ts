@@ -83,11 +83,6 @@ export function distanceToSegment(x: number, z: number, a: Spot, b: Spot): numbe
   return Math.hypot(x - a[0] - u * dx, z - a[1] - u * dz)
 }
 
-/** The distance in plan from a spot to a polygon, 0 inside it. */
-export function distanceToPolygon(x: number, z: number, outline: readonly Spot[]): number {
-  return insidePolygon(x, z, outline) ? 0 : distanceToOutline(x, z, outline)
-}
-
 /** The distance in plan from a spot to the edge of a polygon. */
 export function distanceToOutline(x: number, z: number, outline: readonly Spot[]): number {
   let least = Infinity

@@ -22,6 +22,8 @@ export function wavOf(bytes: Buffer): Wav | undefined {
   }
 }
 
+export const hashOf = (bytes: Buffer): string => createHash('sha256').update(bytes).digest('hex')
+
 /** Keeps a WAV file by its SHA-256; the same file twice is kept once. With `library`, new shows come with it. */
 export async function keepWav(
   bytes: Buffer,
@@ -32,7 +34,7 @@ export async function keepWav(
     transaction,
   }: { library?: LibraryEntry | null; createdAt?: Date; transaction?: Transaction } = {},
 ): Promise<void> {
-  const hash = createHash('sha256').update(bytes).digest('hex')
+  const hash = hashOf(bytes)
   const { Assets } = models()
   if ((await Assets.count({ where: { hash }, transaction })) > 0) return
   const row = { hash, type: 'audio/wav', bytes, envelope, seconds, library, createdAt }

@@ -4,6 +4,7 @@ import { pipeline } from 'node:stream/promises'
 import { Transaction } from 'sequelize'
 import { database } from '../data/connection'
 import { models, type AssetRow, type EditRow, type ShowRow } from '../data/models'
+import { soundName } from '../shows/parcel'
 import { zipStream, type ZipPart } from '../zip/write'
 
 /** A backup: a ZIP of `backup.json`, which lists what it holds, a file for each show with its edits, and the sounds. */
@@ -27,7 +28,6 @@ export interface BackedUpShow {
 }
 export const INDEX = 'backup.json'
 export const showFile = (id: string): string => `shows/${id}.json`
-export const soundFile = (hash: string): string => `sounds/${hash}.wav`
 
 /** Writes all data into a ZIP, as they stand at one time; the file is there only once it is whole. */
 export async function backup(file: string, tell: (done: number, of: number) => void): Promise<BackupIndex> {
@@ -85,7 +85,7 @@ export async function backup(file: string, tell: (done: number, of: number) => v
       const parts: ZipPart[] = [
         { name: INDEX, bytes: () => json(made) },
         ...made.shows.map(({ id }) => ({ name: showFile(id), bytes: () => showBytes(id) })),
-        ...made.sounds.map(({ hash }) => ({ name: soundFile(hash), compress: false, bytes: () => soundBytes(hash) })),
+        ...made.sounds.map(({ hash }) => ({ name: soundName(hash), compress: false, bytes: () => soundBytes(hash) })),
       ]
       let done = 0
       const counted = parts.map((part) => ({

@@ -1,16 +1,15 @@
-import { createHash } from 'node:crypto'
 import { readShow } from '../../core/show'
-import { keepWav } from '../assets/keep'
+import { hashOf, keepWav } from '../assets/keep'
 import { database } from '../data/connection'
 import { migrate } from '../data/migrations'
 import { models } from '../data/models'
 import { Refusal } from '../http/refusal'
+import { MOST_SOUND, soundName } from '../shows/parcel'
 import { openZip } from '../zip/read'
-import { INDEX, showFile, soundFile, type BackedUpShow, type BackupIndex } from './backup'
+import { INDEX, showFile, type BackedUpShow, type BackupIndex } from './backup'
 
 const MOST_INDEX = 64 * 1024 * 1024
 const MOST_SHOW = 1024 * 1024 * 1024
-const MOST_SOUND = 64 * 1024 * 1024
 
 /** How many shows the database has now: what a restore would replace. */
 export async function showsNow(): Promise<number> {
@@ -35,9 +34,9 @@ export async function restore(file: string, tell: (done: number, of: number) => 
       await Assets.destroy({ where: {}, transaction })
       for (const { hash, library, seconds, envelope, createdAt } of index.sounds) {
         tell(done++, all)
-        const bytes = await zip.read(soundFile(hash), MOST_SOUND)
-        if (createHash('sha256').update(bytes).digest('hex') !== hash)
-          throw new Refusal(422, `"${soundFile(hash)}" in the backup is not the file it is named after`)
+        const bytes = await zip.read(soundName(hash), MOST_SOUND)
+        if (hashOf(bytes) !== hash)
+          throw new Refusal(422, `"${soundName(hash)}" in the backup is not the file it is named after`)
         const sound = { seconds, envelope: Buffer.from(envelope, 'base64') }
         await keepWav(bytes, sound, { library, createdAt: new Date(createdAt), transaction })
       }

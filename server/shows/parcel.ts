@@ -1,7 +1,6 @@
-import { createHash } from 'node:crypto'
 import type { Readable } from 'node:stream'
 import { LIMITS, parseShow, writeShow, type Show } from '../../core/show'
-import { keepWav, wavOf } from '../assets/keep'
+import { hashOf, keepWav, wavOf } from '../assets/keep'
 import { database } from '../data/connection'
 import { models } from '../data/models'
 import { Refusal } from '../http/refusal'
@@ -11,7 +10,7 @@ import { createShow, missingSounds } from './list'
 
 /** A show and its sounds in one ZIP: the document, and each file under its SHA-256. */
 const DOCUMENT = 'show.esvik.json'
-const soundName = (hash: string): string => `sounds/${hash}.wav`
+export const soundName = (hash: string): string => `sounds/${hash}.wav`
 /** The largest file of a sound, and the largest ZIP that is taken (bytes). */
 export const MOST_SOUND = 64 * 1024 * 1024
 export const MOST_PARCEL = 512 * 1024 * 1024
@@ -43,8 +42,7 @@ export async function unpack(zip: OpenZip): Promise<{ id: string; missing: strin
       const name = soundName(hash)
       if (!zip.names.includes(name)) continue
       const bytes = await zip.read(name, MOST_SOUND)
-      if (createHash('sha256').update(bytes).digest('hex') !== hash)
-        throw new Refusal(422, `"${name}" in the ZIP is not the file it is named after`)
+      if (hashOf(bytes) !== hash) throw new Refusal(422, `"${name}" in the ZIP is not the file it is named after`)
       const sound = wavOf(bytes)
       if (!sound) throw new Refusal(422, `"${name}" in the ZIP is no WAV file`)
       await keepWav(bytes, sound, { transaction })

@@ -4,7 +4,6 @@ import { atmosphere, drift, level, light, prop } from './claims'
 import { burst, flag, signal, stop, zone } from './knots'
 import { bed, scatter, sound } from './sounds'
 import { drawnFling, fling } from '../flights'
-import { drawWithin } from '../luck'
 import { streamOf } from '../playings'
 import type { Playing, StepState, World } from '../world'
 import * as write from '../write'
@@ -29,8 +28,12 @@ const effects: { [K in StepKind]: Effect<Extract<Step, { kind: K }>> } = {
   freeze,
   move,
   prop,
-  fling: (world, playing, state, step) =>
-    void fling(world, playing, state, step, drawnFling(streamOf(world, playing, step.id), step)),
+  fling(world, playing, state, step) {
+    const drawn = drawnFling(streamOf(world, playing, step.id), step)
+    write.thrown(world, playing, state, drawn)
+    fling(world, playing, state, step, drawn)
+    return undefined
+  },
   burst,
   signal,
   flag,
@@ -38,14 +41,12 @@ const effects: { [K in StepKind]: Effect<Extract<Step, { kind: K }>> } = {
   stop,
 }
 
+/** Steps that draw before they are logged, and log what they drew themselves. */
+const DRAWS_FIRST = new Set<StepKind>(['fling', 'burst'])
+
 /** Begins a step: it is logged, then it does what it does. */
 export function begin(world: World, playing: Playing, state: StepState): number | undefined {
   const { step } = state.plan
-  if (step.kind === 'fling') {
-    const { speed, yaw, pitch, spin } = drawnFling(streamOf(world, playing, step.id), step)
-    write.thrown(world, playing, state, speed, yaw, pitch, spin)
-  } else if (step.kind === 'burst')
-    write.step(world, playing, state, Math.round(drawWithin(step.count, streamOf(world, playing, step.id), 0)))
-  else write.step(world, playing, state)
+  if (!DRAWS_FIRST.has(step.kind)) write.step(world, playing, state)
   return (effects[step.kind] as Effect<Step>)(world, playing, state, step)
 }

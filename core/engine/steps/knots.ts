@@ -1,12 +1,15 @@
 import type { BurstStep, FlagStep, SignalStep, StopStep, ZoneStep } from '../../show/types'
 import { setZone } from '../bodies'
+import { drawWithin } from '../luck'
 import { sendSignal } from '../moments'
-import { cut } from '../playings'
+import { cut, streamOf } from '../playings'
 import type { Playing, StepState, World } from '../world'
 import * as write from '../write'
 
 /** A burst is told in the log; its particles are the picture's. */
-export function burst(_world: World, _playing: Playing, _state: StepState, _step: BurstStep): undefined {}
+export function burst(world: World, playing: Playing, state: StepState, step: BurstStep): undefined {
+  write.step(world, playing, state, Math.round(drawWithin(step.count, streamOf(world, playing, step.id), 0)))
+}
 
 export function signal(world: World, playing: Playing, _: StepState, step: SignalStep): undefined {
   world.signalsUnderWay++
