@@ -25,7 +25,8 @@ function plainPaths(paths: Paths): Paths {
     path.map((part) => {
       if (!routes.has(part.route)) {
         const legs = part.route.legs.map(({ start, piece, facing }) => ({ start, piece, facing }))
-        routes.set(part.route, { ...part.route, legs })
+        const { reaches, first, end, faces } = part.route
+        routes.set(part.route, { legs, reaches, first, end, faces })
       }
       return { ...part, route: routes.get(part.route) }
     }),

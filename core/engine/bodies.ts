@@ -1,11 +1,13 @@
 import type { Lock, Point } from '../show/types'
 import { touches } from '../space'
-import { SAME_TIME } from './agenda'
+import { NO_ENTRY, SAME_TIME } from './agenda'
 import type { CompiledZone } from './compile'
+import { mayTouch } from './contacts'
+import { takeOut } from './lists'
 import { solidAt } from './mobile'
 import { awaitDwell, hear, press } from './moments'
 import { cut, release } from './playings'
-import { facingAt, partNow, positionAt, putFed, reroute, runTime, turnPage, type Walker } from './walker'
+import { facingAt, partNow, positionAt, putFed, reroute, runTime, turnPage, type Intent, type Walker } from './walker'
 import type { Playing, World } from './world'
 import * as write from './write'
 
@@ -41,22 +43,26 @@ export function leave(world: World, zone: CompiledZone, walkers: readonly Walker
 /** What comes next for that body and zone must be looked up again. */
 function toggled(world: World, walker: Walker, zone: CompiledZone): void {
   world.changed = true
-  if (zone.mobile) world.mobile?.toggled(walker, zone)
+  if (world.roams[zone.index] === 1) world.mobile!.toggled(walker, zone)
   else world.finders[walker.index].toggled(zone, world.now)
 }
 
 function hearEdge(world: World, zone: CompiledZone, walkers: readonly Walker[], at: 'enter' | 'leave'): void {
-  for (const rule of zone.rules) if (rule.at === at) for (const walker of walkers) hear(world, rule, walker)
+  for (const rule of zone.hears[at]) for (const walker of walkers) hear(world, rule, walker)
 }
 
 /** A leave releases what the zone's rules play for that body; what a leave rule plays is released by entering again. */
 function releaseOf(world: World, zone: CompiledZone, walker: Walker, entering: boolean): void {
-  const its = ({ rule, body }: Playing) => body === walker && rule.zone === zone && (rule.at === 'leave') === entering
-  if (!world.playings.some(its)) return
-  for (const playing of world.playings.filter(its)) {
-    const { rule } = playing
-    if (rule.rule.onLeave === 'release') release(world, playing)
-    else if (rule.rule.onLeave === 'stop') cut(world, playing, 'stopped')
+  if (zone.rules.length === 0) return
+  const its: Playing[] = []
+  for (const playing of world.playings) {
+    const { rule, body } = playing
+    if (body === walker && rule.zone === zone && (rule.at === 'leave') === entering) its.push(playing)
+  }
+  for (const playing of its) {
+    const { onLeave } = playing.rule.rule
+    if (onLeave === 'release') release(world, playing)
+    else if (onLeave === 'stop') cut(world, playing, 'stopped')
   }
 }
 
@@ -86,15 +92,16 @@ export function setZone(world: World, zone: CompiledZone, enabled: boolean): voi
 }
 
 function touchesNow(world: World, zone: CompiledZone, walker: Walker, rim: number): boolean {
-  const { notices } = zone.geometry
-  return touches(solidAt(world, zone, world.now), rim, walker.cylinders[notices], positionAt(walker.path, world.now))
+  const at = positionAt(walker.path, world.now)
+  if (world.roams[zone.index] === 0 && !mayTouch(world.compiled.layout, walker, zone.index, at)) return false
+  return touches(solidAt(world, zone, world.now), rim, walker.cylinders[zone.geometry.notices], at)
 }
 
 /** Puts a body at a mark; all leaves first, then enters. */
 export function move(world: World, walker: Walker, at: Point, yaw: number, quiet: boolean): void {
   const from = positionAt(walker.path, world.now)
   const held = walker.locks.look > 0 ? yaw : undefined
-  dropIntents(walker)
+  dropIntents(world, walker)
   const goesOn = walker.fed
     ? putFed(walker, world.now, at, yaw, held)
     : reroute(world.compiled.show, walker, world.now, at, yaw, walker.locks.walk === 0, held)
@@ -119,13 +126,13 @@ export function intend(world: World, walker: Walker): void {
     const last = index === reaches.length - 1
     if (pressAt === undefined && !last) return
     intent(world, walker, time, () => {
-      if (pressAt !== undefined) intent(world, walker, pressAt, () => press(world, walker))
-      if (last) intent(world, walker, end, () => finishWalk(world, walker))
+      if (pressAt !== undefined) intent(world, walker, pressAt, press)
+      if (last) intent(world, walker, end, finishWalk)
     })
   })
 }
 
-function finishWalk(world: World, walker: Walker): void {
+export function finishWalk(world: World, walker: Walker): void {
   walker.ended = true
   write.walkEnd(world, walker, false)
 }
@@ -147,14 +154,15 @@ function hold(world: World, walker: Walker, facing: number): void {
   // Who is told where to be heeds the freeze by being told to stand still.
   turnPage(walker, world.now, free || walker.fed, held)
   world.changed = true
+  world.finders[walker.index].change()
   world.mobile?.turned(walker)
   if (!changes) return
   walker.lockedSince = free ? Infinity : world.now
   for (const made of walker.intents) {
-    made.entry.dropped = true
-    schedule(world, walker, made)
+    world.agenda.drop(made.entry)
+    schedule(world, made)
   }
-  if (!free) world.agenda.put(world.now + LOCKED_IN, () => checkLockedIn(world))
+  if (!free) world.agenda.put(world.now + LOCKED_IN, checkLockedIn, undefined)
 }
 
 function checkLockedIn(world: World): void {
@@ -162,23 +170,25 @@ function checkLockedIn(world: World): void {
   world.lockedIn = on.length > 0 && on.every((walker) => world.now - walker.lockedSince >= LOCKED_IN - SAME_TIME)
 }
 
-function intent(world: World, walker: Walker, own: number, act: () => void): void {
-  const made: Walker['intents'][number] = { own, act, entry: undefined as never }
-  schedule(world, walker, made)
+function intent(world: World, walker: Walker, own: number, act: Intent['act']): void {
+  const made: Intent = { walker, own, act, entry: NO_ENTRY }
+  schedule(world, made)
   walker.intents.push(made)
 }
 
-function schedule(world: World, walker: Walker, made: Walker['intents'][number]): void {
-  const part = partNow(walker)
+function schedule(world: World, made: Intent): void {
+  const part = partNow(made.walker)
   const time = part.moving ? Math.max(world.now, runTime(part, made.own)) : Infinity
-  made.entry = world.agenda.put(time, () => {
-    walker.intents.splice(walker.intents.indexOf(made), 1)
-    made.act()
-  })
+  made.entry = world.agenda.put(time, carryOut, made)
 }
 
-function dropIntents(walker: Walker): void {
-  for (const { entry } of walker.intents) entry.dropped = true
+function carryOut(world: World, made: Intent): void {
+  takeOut(made.walker.intents, made)
+  made.act(world, made.walker)
+}
+
+function dropIntents(world: World, walker: Walker): void {
+  for (const { entry } of walker.intents) world.agenda.drop(entry)
   walker.intents = []
 }
 

@@ -5,13 +5,24 @@ import { opacityAt, type FadeClaim } from './picture'
 import { track, valueAt, type Segment, type Track } from './tracks'
 import type { Value } from './ramps'
 
-/** A channel that some cue has touched: its fields as they were before, and the tracks of those that were claimed. */
-export interface Touched {
-  base: { [field: string]: Value }
-  tracks: { [field: string]: Track }
+/** A channel that some step of a show claims. */
+export interface ClaimedChannel {
+  index: number
+  name: string
+  /** It exists once for all, not for each player. */
+  once: boolean
+  fields: string[]
+  /** The fields before any cue has touched them. */
+  base: Value[]
 }
-/** The channels of a run by name; those that exist once for each player carry the player's number behind `@`. */
-export type Tracks = Map<string, Touched>
+/** A channel that some cue has touched, of a player unless it exists once: the tracks of those fields that were claimed. */
+export interface Touched {
+  channel: ClaimedChannel
+  player: number
+  tracks: (Track | undefined)[]
+}
+/** The touched channels of a run: a place for each claimed channel, once and for each body that walks. */
+export type Tracks = (Touched | undefined)[]
 
 /** A run's channels as plain data: what `channelAt` needs to tell any value at any time. */
 export interface ChannelHistory {
@@ -60,6 +71,33 @@ export function channelOf(step: Step): string | undefined {
   }
 }
 
+/** The channel whose fields a step claims, if it claims any. */
+export function claimedBy(step: Step): string | undefined {
+  if (step.kind === 'prompt') return `prompt:${step.id}`
+  return step.kind === 'fling' ? `prop:${step.prop}` : channelOf(step)
+}
+
+const existsOnce = (channel: string): boolean => channel.startsWith('light:') || channel.startsWith('prop:')
+
+/** All channels that the steps of a show claim, by their names. */
+export function claimedChannels(show: Show, steps: readonly Step[]): Map<string, ClaimedChannel> {
+  const channels = new Map<string, ClaimedChannel>()
+  for (const step of steps) {
+    const name = claimedBy(step)
+    if (name === undefined || channels.has(name)) continue
+    const base = baseFields(show, name)!
+    const fields = Object.keys(base)
+    channels.set(name, {
+      index: channels.size,
+      name,
+      once: existsOnce(name),
+      fields,
+      base: fields.map((field) => base[field]),
+    })
+  }
+  return channels
+}
+
 export const perPlayer = (channel: string, player: number): string => `${channel}@${player}`
 
 const bases = new WeakMap<Show, Map<string, { [field: string]: Value } | undefined>>()
@@ -102,26 +140,41 @@ function findBase(show: Show, channel: string): { [field: string]: Value } | und
   }
 }
 
-/** A channel, to claim fields of it. */
-export function channelFor(tracks: Tracks, show: Show, channel: string, player?: number): Touched {
-  const key = player === undefined ? channel : perPlayer(channel, player)
-  let found = tracks.get(key)
-  if (!found) tracks.set(key, (found = { base: baseFields(show, channel)!, tracks: {} }))
-  return found
+const NO_PLAYER = -1
+const placeIn = (channel: ClaimedChannel, player: number, walkers: number): number =>
+  channel.index * (walkers + 1) + player + 1
+
+/** A channel, to claim fields of it: that of one of the walkers, unless it exists once. */
+export function touch(tracks: Tracks, walkers: number, channel: ClaimedChannel, player = NO_PLAYER): Touched {
+  return (tracks[placeIn(channel, player, walkers)] ??= { channel, player, tracks: new Array(channel.fields.length) })
 }
 
 /** The track of one field, made when it is first claimed. */
-export const trackOf = (touched: Touched, field: string): Track =>
-  (touched.tracks[field] ??= track(touched.base[field], COLOURS.has(field)))
+export const trackOf = (touched: Touched, field: number): Track =>
+  (touched.tracks[field] ??= track(touched.channel.base[field], COLOURS.has(touched.channel.fields[field])))
+
+/** The history of a field of a channel that exists once; undefined if no cue has touched it. */
+export function historyOf(
+  tracks: Tracks,
+  walkers: number,
+  channel: ClaimedChannel | undefined,
+  field: string,
+): Segment[] | undefined {
+  const touched = channel && tracks[placeIn(channel, NO_PLAYER, walkers)]
+  return touched?.tracks[touched.channel.fields.indexOf(field)]?.segments
+}
 
 /** What the tracks of a run tell afterwards. */
 export function fieldsOf(tracks: Tracks): ChannelHistory['fields'] {
   const fields: ChannelHistory['fields'] = {}
-  for (const [channel, touched] of tracks) {
-    const told: ChannelHistory['fields'][string] = (fields[channel] = {})
-    for (const field in touched.tracks) {
-      const { colour, segments } = touched.tracks[field]
-      told[field] = { colour, segments }
+  for (const touched of tracks) {
+    if (!touched) continue
+    const { channel, player } = touched
+    const told: ChannelHistory['fields'][string] = {}
+    fields[channel.once ? channel.name : perPlayer(channel.name, player)] = told
+    for (let i = 0; i < touched.tracks.length; i++) {
+      const track = touched.tracks[i]
+      if (track) told[channel.fields[i]] = { colour: track.colour, segments: track.segments }
     }
   }
   return fields
@@ -161,8 +214,7 @@ export function channelAt(
   if (channel === 'camera') return cameraAt(history.cameras[player] ?? [], t, eyes) as never
   const base = baseFields(show, channel)
   if (!base) throw new Error(`The show has no channel "${channel}"`)
-  const once = channel.startsWith('light:') || channel.startsWith('prop:')
-  const told = history.fields[once ? channel : perPlayer(channel, player)]
+  const told = history.fields[existsOnce(channel) ? channel : perPlayer(channel, player)]
   const fields: { [field: string]: Value } = {}
   for (const name in base) {
     const field = told?.[name]

@@ -1,6 +1,7 @@
 import { SAME_TIME } from './agenda'
 import { appear, enter, leave } from './bodies'
-import { createEdgeFinder, type Edge } from './edges'
+import type { RuleInstance } from './compile'
+import { EdgeFinder, Edges } from './edges'
 import { createGazes, type Gazes } from './gazes'
 import { createMobileFinder } from './mobile'
 import { hear } from './moments'
@@ -19,102 +20,117 @@ export interface Clockwork {
    * With a `length` it is never over before that. Gives whether something is still to come.
    */
   advance(until: number, length?: number): boolean
-  /** A walker's way has been told further: looks again from now on. */
-  lookAgain(walker: Walker): void
+  /** A walker's way has been told further: looks again from a time on, until which everything has happened. */
+  lookAgain(walker: Walker, from: number): void
   /** Ends the run, at its length if it has one: what is on is over. */
   finish(length?: number): void
 }
 
 export function createClockwork(world: World): Clockwork {
   const { walkers, bodies, agenda, compiled } = world
-  const edges: Edge[] = []
+  const edges = new Edges(compiled.zones, bodies)
   let latest = Infinity
   let over = false
-  world.finders = bodies.map((walker) => createEdgeFinder(compiled, walker, world.enabled))
+  /** Whether something has happened at the time that is now, and what that means for the end is still to be asked. */
+  let happened = false
+  world.finders = bodies.map((walker) => new EdgeFinder(world, walker))
   world.mobile = createMobileFinder(world)
   const { finders, mobile } = world
   const gazes: Gazes[] = walkers.map((walker) => createGazes(world, walker)).filter((g) => g !== undefined)
+  /** When the next edge of each body is due, and after those the next look of each. */
+  const due = new Float64Array(finders.length + gazes.length).fill(Infinity)
 
-  for (const walker of walkers) if (!walker.fed) agenda.put(walker.walk.start, () => appear(world, walker))
-  for (const rule of compiled.clocks)
-    agenda.put((rule.rule.on as { seconds: number }).seconds, () => hear(world, rule, undefined))
+  for (const walker of walkers) if (!walker.fed) agenda.put(walker.walk.start, appear, walker)
+  for (const rule of compiled.clocks) agenda.put((rule.rule.on as { seconds: number }).seconds, strikes, rule)
   for (const finder of finders) finder.refresh(0)
 
-  function nextGaze(): number {
-    let least = Infinity
-    for (let i = 0; i < gazes.length; i++) least = Math.min(least, gazes[i].next())
-    return least
-  }
-  function nextEdge(): number {
-    let least = mobile ? mobile.next() : Infinity
-    for (let i = 0; i < finders.length; i++) least = Math.min(least, finders[i].next())
+  /** The time at which something is due next. */
+  function next(): number {
+    if (world.edgesChanged) {
+      for (let i = 0; i < finders.length; i++) if (finders[i].changed) due[i] = finders[i].next()
+      world.edgesChanged = false
+    }
+    let least = Math.min(agenda.next(), mobile === undefined ? Infinity : mobile.next())
+    for (let i = 0; i < due.length; i++) if (due[i] < least) least = due[i]
     return least
   }
 
   /** Looks again where a route, a zone or a motion has changed. */
-  function settle(): void {
+  function settle(from = world.now): void {
     if (world.stale.size > 0) {
       for (const walker of world.stale) {
-        finders[walker.index].refresh(world.now)
+        finders[walker.index].refresh(from)
         mobile?.turned(walker)
       }
       world.stale.clear()
       world.changed = true
     }
-    mobile?.refresh(world.now)
+    mobile?.refresh(from)
   }
 
   function takeEdges(): void {
     const { now } = world
-    edges.length = 0
+    edges.clear()
     mobile?.take(now, edges)
-    for (let i = 0; i < finders.length; i++) if (finders[i].next() <= now + SAME_TIME) finders[i].take(now, edges)
-    if (edges.length === 0) return
-    if (edges.length > 1) edges.sort(inOrder)
-    for (let i = 0; i < edges.length;) {
-      const { zone, leave: leaves } = edges[i]
-      const who = []
-      for (; i < edges.length && edges[i].zone === zone && edges[i].leave === leaves; i++) who.push(edges[i].walker)
+    for (let i = 0; i < finders.length; i++)
+      if (due[i] <= now + SAME_TIME || finders[i].changed) finders[i].take(now, edges)
+    if (edges.count === 0) return
+    edges.sort()
+    for (let i = 0; i < edges.count;) {
+      const zone = edges.zone(i)
+      const leaves = edges.isLeave(i)
+      const who = [edges.walker(i)]
+      for (i++; i < edges.count && edges.zone(i) === zone && edges.isLeave(i) === leaves; i++) who.push(edges.walker(i))
       if (leaves) leave(world, zone, who)
       else enter(world, zone, who)
     }
   }
 
+  function isGazeDue(): boolean {
+    for (let i = finders.length; i < due.length; i++) if (due[i] <= world.now + SAME_TIME) return true
+    return false
+  }
+
   function turnGazes(): void {
-    for (let i = 0; i < gazes.length; i++) gazes[i].turn(world.now)
+    for (let i = 0; i < gazes.length; i++) due[finders.length + i] = gazes[i].turn(world.now)
     world.changed = false
   }
 
   /** Everything that belongs to one time. */
   function live(now: number): void {
     world.now = now
-    agenda.flush(now)
+    agenda.flush(now, world)
     settle()
     takeEdges()
     settle()
-    if (world.changed || nextGaze() <= now + SAME_TIME) turnGazes()
+    if (world.changed || isGazeDue()) turnGazes()
+    over = world.lockedIn
+    happened = true
+  }
+
+  /** What belonged to the time that was now has happened: whether the run ends with it. */
+  function look(length: number | undefined): void {
+    happened = false
+    if (latest === Infinity && allEnded(walkers)) latest = world.now + AFTERWARDS
+    if (length !== undefined || latest === Infinity || !isQuiet(world)) return
+    latest = world.now
+    over = true
   }
 
   return {
     advance(until, length) {
       while (!over) {
-        const next = Math.min(agenda.next(), nextEdge(), nextGaze())
-        if (next === Infinity || next > (length === undefined ? latest : length + SAME_TIME)) return false
-        if (next > until) return true
-        live(next)
-        over = world.lockedIn
-        if (over || Math.min(agenda.next(), nextEdge(), nextGaze()) <= next + SAME_TIME) continue
-        if (latest === Infinity && walkers.every((walker) => walker.ended)) latest = next + AFTERWARDS
-        if (length === undefined && latest < Infinity && isQuiet(world)) {
-          latest = next
-          over = true
-        }
+        const time = next()
+        if (happened && time > world.now + SAME_TIME) look(length)
+        if (over || time === Infinity || time > (length === undefined ? latest : length + SAME_TIME)) return false
+        if (time > until) return true
+        live(time)
       }
       return false
     },
-    lookAgain(walker) {
+    lookAgain(walker, from) {
       world.stale.add(walker)
-      settle()
+      settle(Math.max(world.now, from))
       turnGazes()
     },
     finish(length) {
@@ -125,7 +141,11 @@ export function createClockwork(world: World): Clockwork {
   }
 }
 
-const inOrder = (a: Edge, b: Edge): number =>
-  Number(b.leave) - Number(a.leave) || a.zone.index - b.zone.index || a.walker.index - b.walker.index
+const strikes = (world: World, rule: RuleInstance): void => hear(world, rule, undefined)
+
+function allEnded(walkers: readonly Walker[]): boolean {
+  for (const walker of walkers) if (!walker.ended) return false
+  return true
+}
 
 const isQuiet = (world: World): boolean => world.signalsUnderWay === 0 && !world.playings.some(endsByItself)

@@ -1,16 +1,14 @@
-import Flatbush from 'flatbush'
 import { BUSES } from '../show/table'
-import type { Cue, Hold, Pool, Prop, Rule, Show, Sound, Step, Zone } from '../show/types'
-import { middleOf, solidOf, type Solid } from '../space'
-import { channelOf } from './channels'
+import type { Agenda } from './agenda'
+import type { Cue, Hold, Mark, Pool, Prop, Rule, Show, Sound, Step, Zone } from '../show/types'
+import { middleOf } from '../space'
+import { channelOf, claimedBy, claimedChannels, type ClaimedChannel } from './channels'
+import { flungProps } from './flung'
+import { geometryOf, layoutOf, type Layout, type ZoneGeometry } from './layout'
 import { stepLegend, type Columns, type Legend } from './log'
+import { aimsOf, type Aim } from './steps/aims'
+import type { World } from './world'
 
-/** What crossings need to know of a zone. The same object as long as the zone's form stays the same. */
-export interface ZoneGeometry {
-  solid: Solid
-  rim: number
-  notices: Zone['notices']
-}
 /** A rule as one zone has it: a kit's rule becomes one for each of its zones. */
 export interface RuleInstance {
   index: number
@@ -26,9 +24,11 @@ export interface CompiledZone {
   index: number
   zone: Zone
   geometry: ZoneGeometry
-  /** The prop it is tied to, if a cue slides or turns that. */
+  /** The prop it is tied to, if a cue slides, turns or flings that. */
   mobile: Prop | undefined
   rules: RuleInstance[]
+  /** Those of its rules that wait for an enter, a leave, a stay. */
+  hears: { enter: RuleInstance[]; leave: RuleInstance[]; dwell: RuleInstance[] }
 }
 export interface CompiledCue {
   index: number
@@ -44,10 +44,19 @@ export interface CompiledStep {
   id: string
   at: number
   jitter: number
+  /** What its jitter draws as. */
+  jitterName: string
   /** What holds it: seconds, the cue, release, for good; undefined for steps with a length of their own or none. */
   hold: Hold | undefined
   /** It takes time, and so has an end that is logged. */
   lasts: boolean
+  /** How long it lasts by itself, where that is known beforehand (s). */
+  length: number | undefined
+  /** What it does can decide when rules fire, and not only its end. */
+  decides: boolean
+  /** The channel it claims, and what fields of it. */
+  channel: ClaimedChannel | undefined
+  aims: Aim[]
 }
 /** A show with names resolved to indices, ready to be run many times. */
 export interface Compiled {
@@ -58,33 +67,32 @@ export interface Compiled {
   signals: Map<string, { index: number; rules: RuleInstance[] }>
   clocks: RuleInstance[]
   sounds: Map<string, Sound & { index: number }>
-  pools: Map<string, Pool>
+  pools: Map<string, Pool & { index: number }>
   buses: Map<string, number>
   flags: Map<string, number>
+  props: Map<string, Prop>
+  marks: Map<string, Mark>
+  /** The channels of those props that some step claims, by the props' ids. */
+  propChannels: Map<string, ClaimedChannel>
   legend: Legend
-  /** Columns that no run is writing into just now. */
-  spare: Columns | undefined
-  /** The bounds of each zone, grown by its rim and a hair: six numbers a zone; of zones that move none that anything meets. */
-  bounds: Float64Array
-  /** Zones in plan, for shows with many. */
-  near?: Flatbush
-}
-const INDEX_FROM = 80
-
-const geometries = new WeakMap<Zone['shape'], { geometry: ZoneGeometry; frame: unknown }>()
-function geometryOf(show: Show, zone: Zone): ZoneGeometry {
-  const prop = zone.tiedTo && show.place.props.find((p) => p.id === zone.tiedTo!.prop)
-  const known = geometries.get(zone.shape)
-  if (known && known.frame === prop && known.geometry.rim === zone.rim && known.geometry.notices === zone.notices)
-    return known.geometry
-  const geometry = { solid: solidOf(zone.shape, prop), rim: zone.rim, notices: zone.notices }
-  geometries.set(zone.shape, { geometry, frame: prop })
-  return geometry
+  /** What an earlier run has left for the next one to write into. */
+  spare: { columns: Columns; agenda: Agenda<World> } | undefined
+  /** How the zones lie. */
+  layout: Layout
+  /** Props that some cue flings. */
+  flung: Prop[]
+  /** A flung prop can set something off, or carries a zone about. */
+  flightsMatter: boolean
 }
 
 export function compile(show: Show): Compiled {
   const moving = movedProps(show)
-  const cues = compiledCues(show)
+  const flung = flungProps(show)
+  const channels = claimedChannels(
+    show,
+    show.cues.flatMap((cue) => cue.steps.filter((step) => !step.muted)),
+  )
+  const cues = compiledCues(show, channels)
   const rules: RuleInstance[] = []
   const instance = (rule: Rule, zone: CompiledZone | undefined, name: string): RuleInstance | undefined => {
     if (!rule.enabled) return undefined
@@ -94,13 +102,21 @@ export function compile(show: Show): Compiled {
   }
   const zones = show.zones.map((zone, index) => {
     const mobile = zone.tiedTo && moving.get(zone.tiedTo.prop)
-    const compiled: CompiledZone = { index, zone, geometry: geometryOf(show, zone), mobile, rules: [] }
+    const compiled: CompiledZone = {
+      index,
+      zone,
+      geometry: geometryOf(show, zone),
+      mobile,
+      rules: [],
+      hears: heardBy([]),
+    }
     const kit = zone.kit === undefined ? undefined : show.kits.find((k) => k.id === zone.kit)
     const kitRules = (kit?.rules ?? []).map((rule) =>
       instance({ ...rule, ...zone.overrides?.[rule.id] }, compiled, `${zone.id}/${rule.id}`),
     )
     const own = zone.rules.map((rule) => instance(rule, compiled, rule.id))
     compiled.rules = [...kitRules, ...own].filter((r) => r !== undefined)
+    compiled.hears = heardBy(compiled.rules)
     return compiled
   })
   show.rules.forEach((rule) => instance(rule, undefined, rule.id))
@@ -114,9 +130,12 @@ export function compile(show: Show): Compiled {
     signals,
     clocks: rules.filter((rule) => rule.at === 'clock'),
     sounds: new Map(show.sounds.map((sound, index) => [sound.id, { ...sound, index }])),
-    pools: new Map(show.pools.map((p) => [p.id, p])),
+    pools: new Map(show.pools.map((pool, index) => [pool.id, { ...pool, index }])),
     buses: new Map(buses.map((id, index) => [id, index])),
     flags: new Map(show.flags.map((flag, index) => [flag.id, index])),
+    props: new Map(show.place.props.map((prop) => [prop.id, prop])),
+    marks: new Map(show.place.marks.map((mark) => [mark.id, mark])),
+    propChannels: propChannelsOf(show, channels),
     legend: {
       zones: show.zones.map((zone) => zone.id),
       cues: show.cues.map((cue) => cue.id),
@@ -132,28 +151,73 @@ export function compile(show: Show): Compiled {
       flags: show.flags.map((flag) => flag.id),
     },
     spare: undefined,
-    bounds: boundsOf(zones),
-    near: zones.length >= INDEX_FROM ? indexOf(zones) : undefined,
+    layout: layoutOf(zones.map((zone) => zone.geometry)),
+    flung,
+    flightsMatter:
+      rules.some(({ rule }) => rule.who.kinds.includes('prop')) ||
+      zones.some(({ mobile }) => mobile && flung.includes(mobile)),
   }
 }
 
-function compiledCues(show: Show): Map<string, CompiledCue> {
+const heardBy = (rules: readonly RuleInstance[]): CompiledZone['hears'] => ({
+  enter: rules.filter((rule) => rule.at === 'enter'),
+  leave: rules.filter((rule) => rule.at === 'leave'),
+  dwell: rules.filter((rule) => rule.at === 'dwell'),
+})
+
+function compiledCues(show: Show, channels: Map<string, ClaimedChannel>): Map<string, CompiledCue> {
   let next = 0
-  const compiled = (step: Step): CompiledStep => {
+  const compiled = (step: Step, cue: Cue): CompiledStep => {
     const hold = holdOf(step)
     const lasts = hold === undefined ? OWN_LENGTH.has(step.kind) : hold !== 'keep'
-    return { index: next++, step, id: step.id, at: step.at, jitter: step.jitter, hold, lasts }
+    const claimed = claimedBy(step)
+    const channel = claimed === undefined ? undefined : channels.get(claimed)
+    return {
+      index: next++,
+      step,
+      id: step.id,
+      at: step.at,
+      jitter: step.jitter,
+      jitterName: `${step.id}/jitter`,
+      hold,
+      lasts,
+      length: ownLength(step),
+      decides: DECIDING.has(step.kind) || sharesPool(step, cue),
+      channel,
+      aims: channel ? aimsOf(step, channel) : [],
+    }
   }
   return new Map(
     show.cues.map((cue, index): [string, CompiledCue] => [
       cue.id,
-      { index, cue, steps: cue.steps.filter((step) => !step.muted).map(compiled) },
+      { index, cue, steps: cue.steps.filter((step) => !step.muted).map((step) => compiled(step, cue)) },
     ]),
   )
 }
 
+const propChannelsOf = (show: Show, channels: Map<string, ClaimedChannel>): Map<string, ClaimedChannel> =>
+  new Map(
+    show.place.props.flatMap(({ id }) => {
+      const channel = channels.get(`prop:${id}`)
+      return channel ? [[id, channel] as const] : []
+    }),
+  )
+
 /** Kinds that last as long as they say themselves. */
 const OWN_LENGTH = new Set<Step['kind']>(['sound', 'camera', 'fade'])
+
+function ownLength(step: Step): number | undefined {
+  if (step.kind === 'fade') return step.in + step.stay + step.out
+  if (step.kind !== 'camera') return undefined
+  return step.marks.reduce((sum, { travel, stay }) => sum + travel + stay, 0) + (step.back?.seconds ?? 0)
+}
+
+/** Kinds of which more than the end can decide when rules fire; of a sound its length does, which is drawn. */
+const DECIDING = new Set<Step['kind']>(['sound', 'freeze', 'move', 'prop', 'fling', 'signal', 'flag', 'zone', 'stop'])
+
+/** A scatter that draws from the pool of a sound decides which of it comes next. */
+const sharesPool = (step: Step, cue: Cue): boolean =>
+  step.kind === 'scatter' && cue.steps.some((other) => other.kind === 'sound' && other.pool === step.pool)
 
 function holdOf(step: Step): Hold | undefined {
   if (step.kind === 'sound') return step.loop ? step.hold : undefined
@@ -174,37 +238,16 @@ function signalsOf(show: Show, rules: readonly RuleInstance[]): Compiled['signal
   return new Map([...new Set([...sent, ...awaited])].map((name, index) => [name, { index, rules: listening(name) }]))
 }
 
-const HAIR = 1e-4
-
-function boundsOf(zones: CompiledZone[]): Float64Array {
-  const bounds = new Float64Array(6 * zones.length)
-  zones.forEach(({ geometry: { solid, rim }, mobile }, index) => {
-    for (let side = 0; side < 6; side++) {
-      const grown = side < 3 ? solid.bounds[side] - rim - HAIR : solid.bounds[side] + rim + HAIR
-      bounds[6 * index + side] = mobile ? (side < 3 ? Infinity : -Infinity) : grown
-    }
-  })
-  return bounds
-}
-
-function indexOf(zones: CompiledZone[]): Flatbush {
-  const index = new Flatbush(zones.length)
-  for (const { geometry } of zones) {
-    const [x0, , z0, x1, , z1] = geometry.solid.bounds
-    index.add(x0 - geometry.rim, z0 - geometry.rim, x1 + geometry.rim, z1 + geometry.rim)
-  }
-  index.finish()
-  return index
-}
-
 export const middleOfZone = (zone: CompiledZone): [number, number, number] => middleOf(zone.geometry.solid)
 
-/** The props that a cue slides or turns, by their ids. */
+/** The props that a cue slides, turns or flings, by their ids. */
 function movedProps(show: Show): Map<string, Prop> {
   const ids = new Set(
     show.cues.flatMap((cue) =>
       cue.steps.flatMap((step) =>
-        step.kind === 'prop' && !step.muted && (step.slide || step.turn) ? [step.prop] : [],
+        !step.muted && ((step.kind === 'prop' && (step.slide || step.turn)) || step.kind === 'fling')
+          ? [step.prop]
+          : [],
       ),
     ),
   )

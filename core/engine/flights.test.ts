@@ -1,5 +1,5 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import { eventsOf, fan, run, walksOf, type Run } from '.'
+import { eventsOf, fan, run, tiedPoint, walksOf, type Run } from '.'
 import { show, point, walk } from '../testing/small-show'
 import { prepare } from './run'
 
@@ -44,6 +44,13 @@ const made = (fling: object, more: any = {}) =>
     rules: [{ id: 'c', on: { at: 'clock', seconds: 1 }, cue: 'throw' }],
     walks: [walk('w', point(0, { pause: 15 }))],
   })
+const [whistle] = show({
+  sounds: [{ id: 'thud', name: 'Thud', asset: 'ab'.repeat(32), seconds: 1 }],
+  place: { props: [{ id: 'crate', name: 'Crate', kind: 'box', at: [0, 0, 0], size: [1, 1, 1] }] },
+  cues: [
+    { id: 'c', name: 'C', steps: [{ id: 'w', kind: 'sound', sound: 'thud', where: { at: 'prop', prop: 'crate' } }] },
+  ],
+}).cues[0].steps
 const played = (document: ReturnType<typeof show>, seed = 1): Run => run(document, walksOf(document, ['w']), { seed })
 const of = (result: Run, kind: string): any[] => eventsOf(result).filter((event) => event.kind === kind)
 
@@ -101,6 +108,67 @@ describe('a fling', () => {
     const result = played(made({ vanishAfter: 0.3 }))
     expect(of(result, 'impact')).toHaveLength(0)
     expect(result.channels.fields['prop:crate'].shown.segments.at(-1)!).toMatchObject({ to: false })
+  })
+})
+
+describe('what is tied to a prop that is flung', () => {
+  /** A zone of 1 m about the crate, and somebody's feet 3 m on, under its way. */
+  const beneath = made({}, { walls: [] })
+  const tied = {
+    ...beneath,
+    zones: [
+      {
+        ...beneath.zones[0],
+        id: 'about',
+        rules: [],
+        notices: 'feet' as const,
+        tiedTo: { prop: 'crate' },
+        shape: {
+          kind: 'box' as const,
+          at: [0, -3, 0] as [number, number, number],
+          size: [1, 6, 1] as [number, number, number],
+          yaw: 0,
+        },
+      },
+    ],
+    walks: [
+      { ...beneath.walks[0], points: [{ ...beneath.walks[0].points[0], at: [3, 0, 5] as [number, number, number] }] },
+    ],
+  }
+  const vx = 6 * Math.cos(Math.PI / 6)
+
+  it('flies with it: a zone passes over somebody and leaves them again', () => {
+    const edges = eventsOf(played(tied)).filter((e) => (e.kind === 'enter' || e.kind === 'leave') && e.player === 'w')
+    expect(edges.map((e) => e.kind)).toEqual(['enter', 'leave'])
+    expect(edges[0].t).toBeCloseTo(1 + 2.5 / vx, 2)
+    expect(edges[1].t).toBeCloseTo(1 + 3.5 / vx, 2)
+  })
+  it('stays where it comes to lie', () => {
+    const result = played(tied)
+    const { positions } = result.flights[0]
+    const [x, y, z] = positions.at(-1)!
+    for (const [t, middle] of [
+      [1.5, positions[60]],
+      [result.length, [x, y, z]],
+    ] as const) {
+      const lamp = tiedPoint(tied, result, 'crate', [0, 0.2, 0], t)
+      middle.forEach((v, axis) => expect(lamp[axis]).toBeCloseTo(v, 9))
+    }
+    const there = {
+      ...tied,
+      walks: [
+        { ...tied.walks[0], points: [{ ...tied.walks[0].points[0], at: [x, 0, z] as [number, number, number] }] },
+      ],
+    }
+    expect(of(played(there), 'leave').filter((e) => e.player === 'w')).toEqual([])
+    expect(of(played(there), 'enter').filter((e) => e.player === 'w')).toHaveLength(1)
+  })
+  it('a sound at it comes from where it flies', () => {
+    const cues = [{ ...tied.cues[0], steps: [...tied.cues[0].steps, { ...whistle, at: 0.25 }] }, tied.cues[1]]
+    const result = played({ ...tied, cues })
+    of(result, 'sound')[0].place.forEach((v: number, axis: number) =>
+      expect(v).toBeCloseTo(result.flights[0].positions[30][axis], 9),
+    )
   })
 })
 

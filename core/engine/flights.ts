@@ -1,16 +1,16 @@
-import type { FlingStep, Place, Point, Prop, Show } from '../show/types'
+import type { FlingStep, Place, Point, Prop } from '../show/types'
 import { standing, yawOf } from '../space'
 import { leave } from './bodies'
 import { propNow } from './mobile'
 import { draw, drawWithin, type Stream } from './luck'
 import { disarray, obstaclesNow } from './obstacles'
 import { fly, STEPS_A_SECOND, type Flight } from './physics'
-import { streamOf } from './playings'
+import { streamOf } from './streams'
 import type { Leg, Route } from './legs'
 import { drawFrom } from './pools'
 import { resting, type Walker } from './walker'
 import { keep } from './tracks'
-import { channelFor, trackOf } from './channels'
+import { touch, trackOf } from './channels'
 import { soundsOfImpact } from './steps/sounds'
 import type { Playing, StepState, World } from './world'
 import * as write from './write'
@@ -22,14 +22,6 @@ export interface DrawnFling {
   pitch: number
   spin: number
 }
-/** One flight of a run, as plain data. */
-export interface FlightRecord {
-  prop: string
-  t: number
-  /** Middles of the prop, 120 a second from the throw. */
-  positions: Point[]
-}
-
 export function drawnFling(stream: Stream, step: FlingStep): DrawnFling {
   const off = (number: number) => step.spread * (2 * draw(stream, number) - 1)
   return {
@@ -40,24 +32,25 @@ export function drawnFling(stream: Stream, step: FlingStep): DrawnFling {
   }
 }
 
-/** Props that some cue flings: each is a body of the run while it flies. */
-export const flungProps = (show: Show): Prop[] => {
-  const ids = new Set(
-    show.cues.flatMap((cue) => cue.steps.flatMap((step) => (step.kind === 'fling' && !step.muted ? [step.prop] : []))),
-  )
-  return show.place.props.filter((prop) => ids.has(prop.id))
-}
-
 /** Flights are the same whenever they start the same: so many are kept for a place as it stands. */
 const KEPT = 256
-const kept = new WeakMap<readonly Prop[], { floors: unknown; walls: unknown; flights: Map<string, Flight> }>()
+interface Kept {
+  prop: Prop
+  /** How it was thrown, and how the place stood then. */
+  start: number[]
+  flight: Flight
+}
+const kept = new WeakMap<readonly Prop[], { floors: unknown; walls: unknown; flights: Kept[] }>()
 
-function flightsIn({ floors, walls, props }: Place): Map<string, Flight> {
+function flightsIn({ floors, walls, props }: Place): Kept[] {
   let known = kept.get(props)
   if (!known || known.floors !== floors || known.walls !== walls)
-    kept.set(props, (known = { floors, walls, flights: new Map() }))
+    kept.set(props, (known = { floors, walls, flights: [] }))
   return known.flights
 }
+
+const isSame = (a: readonly number[], b: readonly number[]): boolean =>
+  a.length === b.length && a.every((number, i) => Object.is(number, b[i]))
 
 /** How a prop flies that is thrown now. */
 export function flightOf(world: World, prop: Prop, drawn: DrawnFling): Flight {
@@ -65,66 +58,67 @@ export function flightOf(world: World, prop: Prop, drawn: DrawnFling): Flight {
   const { middle, yaw } = propNow(world, prop)
   const flights = flightsIn(place)
   const { speed, yaw: to, pitch, spin } = drawn
-  const name = `${prop.id}|${middle}|${yaw}|${speed}|${to}|${pitch}|${spin}|${disarray(world)}`
-  let flight = flights.get(name)
-  if (!flight) {
-    const a = (to * Math.PI) / 180
-    const p = (pitch * Math.PI) / 180
-    const { size, mass, bounce, grip } = prop
-    flight = fly(
-      {
-        kind: prop.kind === 'cylinder' ? 'cylinder' : 'box',
-        size,
-        mass,
-        bounce,
-        grip,
-        middle,
-        yaw,
-        velocity: [-Math.sin(a) * Math.cos(p) * speed, Math.sin(p) * speed, -Math.cos(a) * Math.cos(p) * speed],
-        // It tumbles forward: about the horizontal axis across the throw.
-        spin: [-Math.cos(a) * spin, 0, Math.sin(a) * spin],
-      },
-      obstaclesNow(world, prop.id),
-    )
-    if (flights.size >= KEPT) flights.delete(flights.keys().next().value!)
-    flights.set(name, flight)
-  }
+  const start = [...middle, yaw, speed, to, pitch, spin, ...disarray(world)]
+  const known = flights.findLast((each) => each.prop === prop && isSame(each.start, start))
+  if (known) return known.flight
+  const a = (to * Math.PI) / 180
+  const p = (pitch * Math.PI) / 180
+  const { size, mass, bounce, grip } = prop
+  const flight = fly(
+    {
+      kind: prop.kind === 'cylinder' ? 'cylinder' : 'box',
+      size,
+      mass,
+      bounce,
+      grip,
+      middle,
+      yaw,
+      velocity: [-Math.sin(a) * Math.cos(p) * speed, Math.sin(p) * speed, -Math.cos(a) * Math.cos(p) * speed],
+      // It tumbles forward: about the horizontal axis across the throw.
+      spin: [-Math.cos(a) * spin, 0, Math.sin(a) * spin],
+    },
+    obstaclesNow(world, prop.id),
+  )
+  if (flights.length >= KEPT) flights.shift()
+  flights.push({ prop, start, flight })
   return flight
 }
 
 /** Throws the prop: it flies, sounds where it hits, is noticed by zones, and lies still or vanishes. */
 export function fling(world: World, playing: Playing, state: StepState, step: FlingStep, drawn: DrawnFling): void {
   if (!world.flies) return
-  const prop = world.compiled.show.place.props.find((p) => p.id === step.prop)!
+  const prop = world.compiled.props.get(step.prop)!
   const flight = flightOf(world, prop, drawn)
   world.flights.push({ prop: prop.id, t: world.now, positions: flight.positions })
-  world.landed.set(prop.id, flight.positions[flight.positions.length - 1])
+  world.mobile?.moved(prop.id)
   const body = world.bodies.find((b) => b.walk.id === prop.id && b.kind === 'prop')!
   takeOff(world, body, flight)
   const number = ++body.flight
-  flight.impacts.forEach((impact, index) =>
-    world.agenda.put(world.now + impact.time, () => {
+  flight.impacts.forEach((impact, index) => {
+    const hits = () => {
       if (body.flight !== number) return
       write.impact(world, body, impact)
       if (!step.impact) return
       const stream = streamOf(world, playing, step.id)
       const pool = world.compiled.pools.get(step.impact)!
-      const sound = drawFrom(world, pool, `${playing.rule.name}|${prop.id}`, stream, 8 + index * 4)
+      const sound = drawFrom(world, pool, playing.rule, body, stream, 8 + index * 4)
       soundsOfImpact(world, playing, state, sound, impact)
-    }),
-  )
-  world.agenda.put(
-    world.now + (flight.positions.length - 1) / STEPS_A_SECOND,
-    () => body.flight === number && land(world, body),
-  )
-  if (step.vanishAfter !== undefined)
-    world.agenda.put(world.now + step.vanishAfter, () => {
-      keep(trackOf(channelFor(world.tracks, world.compiled.show, `prop:${prop.id}`), 'shown'), world.now, false, {
-        seconds: 0,
-        ease: 'linear',
-      })
+    }
+    world.agenda.put(world.now + impact.time, hits, undefined)
+  })
+  const lands = () => {
+    if (body.flight === number) land(world, body)
+  }
+  world.agenda.put(world.now + (flight.positions.length - 1) / STEPS_A_SECOND, lands, undefined)
+  if (step.vanishAfter !== undefined) {
+    const vanishes = () => {
+      const channel = state.plan.channel!
+      const shown = trackOf(touch(world.tracks, world.walkers.length, channel), channel.fields.indexOf('shown'))
+      keep(shown, world.now, false, { seconds: 0, ease: 'linear' })
       if (body.flight === number) land(world, body)
-    })
+    }
+    world.agenda.put(world.now + step.vanishAfter, vanishes, undefined)
+  }
 }
 
 function takeOff(world: World, body: Walker, flight: Flight): void {
@@ -139,7 +133,7 @@ function land(world: World, body: Walker): void {
   for (const zone of world.compiled.zones) if (body.inside[zone.index] === 1) leave(world, zone, [body])
   body.flight++
   body.present = false
-  body.path = [resting(world.now, world.landed.get(body.walk.id)!)]
+  body.path = [resting(world.now, propNow(world, world.compiled.props.get(body.walk.id)!).middle)]
   world.stale.add(body)
 }
 

@@ -2,8 +2,9 @@ import type { Condition } from '../show/types'
 import { SAME_TIME } from './agenda'
 import type { RuleInstance } from './compile'
 import type { Gate } from './events'
-import { draw, keyOf } from './luck'
-import { nameOf, type Body, type Memory, type World } from './world'
+import { draw } from './luck'
+import { streamFor } from './streams'
+import { NOTHING_ON, type Body, type Memory, type World } from './world'
 
 export type Verdict = { gate: Gate; left?: number } | 'fires' | 'queued' | 'restarts'
 
@@ -18,7 +19,7 @@ export function memoryOf(world: World, rule: RuleInstance, body: Body): Memory {
     firedAt: -Infinity,
     latest: undefined,
     endedAt: -Infinity,
-    on: [],
+    on: NOTHING_ON,
     queued: undefined,
   })
 }
@@ -49,7 +50,7 @@ export function holds(condition: Condition, value: boolean | number): boolean {
 export function chanceLets(world: World, rule: RuleInstance, body: Body, ordinal: number): boolean {
   const { chance } = rule.rule
   if (chance >= 1) return true
-  return draw({ key: keyOf(world.seed, rule.name, 'chance', nameOf(body)), ordinal }, 0) < chance
+  return draw(streamFor(world, rule, 'chance', body, ordinal), 0) < chance
 }
 
 /** The gates in their order; the first that stops the moment is the reason. `since` is the time since this rule's previous moment by this body. */
@@ -59,7 +60,8 @@ export function judge(world: World, instance: RuleInstance, body: Body, ordinal:
   if (body && !isMeant(instance, body)) return { gate: 'who' }
   const quiet = lacking(rule.debounce, since)
   if (tooSoon(quiet)) return { gate: 'debounce', left: quiet }
-  if (!rule.when.every((condition) => holds(condition, world.flags.get(condition.flag)!))) return { gate: 'condition' }
+  if (rule.when.length > 0 && !rule.when.every((condition) => holds(condition, world.flags.get(condition.flag)!)))
+    return { gate: 'condition' }
   const memory = memoryOf(world, instance, body)
   if (rule.limit && memory.fired >= rule.limit.times) return { gate: 'limit' }
   const rest = restLeft(world, instance, memory)
@@ -73,7 +75,8 @@ export function judge(world: World, instance: RuleInstance, body: Body, ordinal:
 }
 
 function isMeant({ rule }: RuleInstance, body: NonNullable<Body>): boolean {
-  return rule.who.kinds.includes(body.kind) && rule.who.tags.every((tag) => body.tags.has(tag))
+  const { kinds, tags } = rule.who
+  return kinds.includes(body.kind) && (tags.length === 0 || tags.every((tag) => body.tags.has(tag)))
 }
 
 function restLeft(world: World, { rule }: RuleInstance, memory: Memory): number {

@@ -1,4 +1,4 @@
-import type { Wall } from '../show/types'
+import type { Rule, Show, Wall } from '../show/types'
 import { gaze, looks, positionOn, type Aim } from '../space'
 import { SAME_TIME } from './agenda'
 import type { RuleInstance } from './compile'
@@ -13,28 +13,36 @@ interface Watched {
   seeing: boolean
   /** Which stretch of looking this is. */
   stretch: number
-  /** The walker's own time at which it begins or breaks next. */
-  next: number
 }
 
 /** Follows, for one walker, the looks that the zones it is inside of wait for. */
 export interface Gazes {
-  /** The time of the run at which a look begins or breaks next. */
-  next(): number
-  /** Begins and breaks what is due at a time. */
-  turn(t: number): void
+  /** Begins and breaks what is due at a time; gives the time of the run at which a look begins or breaks next. */
+  turn(t: number): number
 }
 
-const aims = new WeakMap<RuleInstance, Aim>()
-const spansOn = new WeakMap<Leg, WeakMap<Aim, number[]>>()
+type LookMoment = Extract<Rule['on'], { at: 'look' }>
+const aims = new WeakMap<LookMoment, { place: Show['place']; eye: number; aim: Aim }>()
 
 /** The spans of a leg in which somebody looks; kept as long as leg and rule are the same. */
 function gazeOn(leg: Leg, aim: Aim, walls: readonly Wall[]): number[] {
-  let known = spansOn.get(leg)
-  if (!known) spansOn.set(leg, (known = new WeakMap()))
-  let spans = known.get(aim)
-  if (!spans) known.set(aim, (spans = gaze(leg.piece, leg.facing, aim, walls)))
+  leg.gazes ??= []
+  for (const known of leg.gazes) if (known.aim === aim) return known.spans
+  const spans = gaze(leg.piece, leg.facing, aim, walls)
+  // Those of rules that have changed since are of no more use.
+  if (leg.gazes.length >= KEPT) leg.gazes.shift()
+  leg.gazes.push({ aim, spans })
   return spans
+}
+const KEPT = 64
+
+/** What a look rule waits for; the same object as long as the rule, the place and the player are. */
+function aimOf(show: Show, on: LookMoment): Aim {
+  const known = aims.get(on)
+  if (known && known.place === show.place && known.eye === show.player.eye) return known.aim
+  const aim = { target: placeOfTarget(show, on.target), within: on.within, eye: show.player.eye }
+  aims.set(on, { place: show.place, eye: show.player.eye, aim })
+  return aim
 }
 
 const seam = (legs: readonly Leg[], index: number): number => legs[index + 1]?.start ?? Infinity
@@ -46,15 +54,12 @@ export function createGazes(world: World, walker: Walker): Gazes | undefined {
   for (const rule of world.compiled.rules) {
     const on = rule.rule.on
     if (on.at !== 'look') continue
-    let aim = aims.get(rule)
-    if (!aim)
-      aims.set(rule, (aim = { target: placeOfTarget(show, on.target), within: on.within, eye: show.player.eye }))
+    const aim = aimOf(show, on)
     watched.push({
       rule,
       aim,
       seeing: false,
       stretch: 0,
-      next: Infinity,
     })
   }
   if (watched.length === 0) return undefined
@@ -86,33 +91,31 @@ export function createGazes(world: World, walker: Walker): Gazes | undefined {
   }
 
   function begin(look: Watched): void {
-    look.seeing = true
     const stretch = ++look.stretch
     const on = look.rule.rule.on as { seconds: number }
-    world.agenda.put(world.now + on.seconds, () => {
+    const looked = () => {
       if (look.seeing && look.stretch === stretch) hear(world, look.rule, walker)
-    })
+    }
+    world.agenda.put(world.now + on.seconds, looked, undefined)
   }
 
   return {
-    next() {
-      const part = partNow(walker)
-      if (!part.moving) return Infinity
-      let least = Infinity
-      for (const look of watched) if (look.next < least) least = look.next
-      return least === Infinity ? Infinity : Math.max(part.t, runTime(part, least))
-    },
     turn(t) {
+      const part = partNow(walker)
       // What changes within the time of now has changed: rounding must not let it come again.
-      const own = Math.max(0, ownTime(partNow(walker), t)) + SAME_TIME
+      const own = Math.max(0, ownTime(part, t)) + SAME_TIME
+      let least = Infinity
       for (const look of watched) {
-        const inside = walker.present && walker.inside[look.rule.zone!.index] === 1
-        const now = inside ? from(look, own) : { seeing: false, next: Infinity }
-        look.next = now.next
-        if (now.seeing === look.seeing) continue
-        if (now.seeing) begin(look)
-        else look.seeing = false
+        if (!walker.present || walker.inside[look.rule.zone!.index] === 0) {
+          look.seeing = false
+          continue
+        }
+        const { seeing, next } = from(look, own)
+        if (next < least) least = next
+        if (seeing && !look.seeing) begin(look)
+        look.seeing = seeing
       }
+      return least === Infinity || !part.moving ? Infinity : Math.max(part.t, runTime(part, least))
     },
   }
 }

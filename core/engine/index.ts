@@ -1,7 +1,7 @@
 export { type Pose } from './camera'
 export { atmosphereFields, baseFields, channelOf, type ChannelHistory } from './channels'
 export { fan, type FanFlight } from './fan'
-export type { FlightRecord } from './flights'
+export type { FlightRecord } from './flung'
 export * from './events'
 export { createRun, type FedPose, type Keys, type LiveRun, type Participant } from './live'
 export { buffersOf, countUntil, eventAt, eventsOf, GATES, KIND, type Legend, type Log } from './log'

@@ -3,7 +3,7 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { randomShow } from '../testing/random-show'
 import { stepKinds, type Show } from '../show'
 import { loadPhysics } from './physics'
-import { baseFields, channelAt, eventsOf, GATES, run, RunError, type RunEvent, type Run } from '.'
+import { baseFields, channelAt, eventsOf, GATES, run, RunError, type Log, type RunEvent, type Run } from '.'
 
 const ROUNDS = { numRuns: 120 }
 
@@ -64,6 +64,15 @@ describe('laws that hold for any show', () => {
         expect(events.indexOf(stepEnd)).toBeLessThan(
           events.findIndex((e) => e.kind === 'end' && e.playing === stepEnd.playing),
         )
+    })
+  })
+
+  it('a tally fires, holds and ends as the run does', () => {
+    const decided = ({ log }: { log: Log }) =>
+      eventsOf({ log }).filter(({ kind }) => kind === 'fire' || kind === 'held' || kind === 'end')
+    holding((show, _, result) => {
+      const tally = run(show, show.walks, { seed: 5, length: LENGTH, withoutFlights: true, tally: true })
+      expect(decided(tally)).toEqual(decided(result))
     })
   })
 

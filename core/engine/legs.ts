@@ -1,14 +1,17 @@
-import { pieceBetween, standing, yawOf, type Facing, type Intervals, type Piece } from '../space'
+import { pieceBetween, standing, yawOf, type Aim, type Facing, type Intervals, type Piece } from '../space'
 import type { Look, Player, Point, Show, Target, Walk, WalkPoint } from '../show/types'
-import type { Compiled, CompiledZone } from './compile'
+import type { Layout } from './layout'
+import type { RouteEdges } from './route-edges'
 
 /** A straight stretch of a walk, or a wait, in the walk's own time. */
 export interface Leg {
   start: number
   piece: Piece
   facing: Facing
-  /** The zones it touches of the show that was run last: kept for the next run of the same walk. */
-  touches?: { compiled: Compiled; all: Touch[] }
+  /** The zones it touches of the layout that was walked last: kept for the next run of the same walk. */
+  touches?: { layout: Layout; all: Touch[] }
+  /** When somebody on it looks at what some rules of late wait for, in the leg's time. */
+  gazes?: { aim: Aim; spans: number[] }[]
 }
 /** When a body touches a zone on a leg, and when it touches the zone grown by its rim, in the leg's time. */
 export interface Contact {
@@ -16,7 +19,8 @@ export interface Contact {
   stay: Intervals
 }
 export interface Touch {
-  zone: CompiledZone
+  /** The zone by its place in the document. */
+  zone: number
   contact: Contact
 }
 export interface Reach {
@@ -32,6 +36,8 @@ export interface Route {
   end: number
   /** The yaw a mark gave the body, until it goes on. */
   faces?: number
+  /** The edges of all that it touches, in the layout that was walked last. */
+  edges?: RouteEdges
   /** How far the feet get, in plan: worked out when it is first asked for. */
   extent?: Extent
 }

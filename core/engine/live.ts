@@ -1,13 +1,12 @@
 import type { Point, Show, Walk } from '../show/types'
 import { pieceOver, standing, type Facing, type Piece } from '../space'
-import { appear } from './bodies'
+import { appear, finishWalk } from './bodies'
 import { createClockwork } from './clockwork'
 import type { RunEvent } from './events'
 import { eventAt } from './log'
 import { press } from './moments'
 import { compiledOf, createWorld, RunError, runOf, type Run } from './run'
 import { createFed, createWalker, ownTime, partNow, type Walker } from './walker'
-import * as write from './write'
 
 /** Who takes part in a live run: one whose way is told as it goes on, or a walk that goes by itself. */
 export type Participant = { id: string; body?: Walk['body'] } | Walk
@@ -100,11 +99,7 @@ export function createRun(show: Show, seed: number, who: readonly Participant[] 
     if (fed.stopped) return
     fed.stopped = true
     if (fed.told === -Infinity) fed.walker.ended = true
-    else
-      world.agenda.put(Math.max(fed.told, certain), () => {
-        fed.walker.ended = true
-        write.walkEnd(world, fed.walker, false)
-      })
+    else world.agenda.put(Math.max(fed.told, certain), finishWalk, fed.walker)
   }
 
   return {
@@ -120,13 +115,13 @@ export function createRun(show: Show, seed: number, who: readonly Participant[] 
       if (fed.told === -Infinity) {
         walker.walk.start = time
         walker.path = [{ t: time, own: 0, moving: true, route: routeFrom(pose.at, facing) }]
-        world.agenda.put(time, () => appear(world, walker))
+        world.agenda.put(time, appear, walker)
       } else {
         extend(walker, fed.told, time, pose.at, facing)
-        clockwork.lookAgain(walker)
+        clockwork.lookAgain(walker, certain)
       }
       fed.told = time
-      if (keys?.use) world.agenda.put(time, () => press(world, walker))
+      if (keys?.use) world.agenda.put(time, press, walker)
       return goOn()
     },
     stop(player) {

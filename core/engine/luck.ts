@@ -35,32 +35,36 @@ function hashWide(h: number, code: number): number {
   return h
 }
 
+/** What the keys of all streams of a rule begin with: seed, rule with its zone. */
+export const keyOfRule = (seed: number, rule: string): number => hash('|', hash(rule, hash(`${seed}|`)))
+/** The key of a stream of a rule: what draws, who. */
+export const keyWithin = (ofRule: number, what: string, who: string): number => hash(who, hash('|', hash(what, ofRule)))
 /** The key of a stream: seed, rule with its zone, what draws, who. */
 export const keyOf = (seed: number, rule: string, what: string, who: string): number =>
-  hash(who, hash('|', hash(what, hash('|', hash(rule, hash(`${seed}|`))))))
+  keyWithin(keyOfRule(seed, rule), what, who)
 
+/** The upper 32 bits of a product of two numbers of 32 bits. Each sum of halves fits 32 bits, so it is kept as an int32. */
 function highWord(a: number, b: number): number {
   const al = a & 0xffff
   const ah = a >>> 16
   const bl = b & 0xffff
   const bh = b >>> 16
-  const low = al * bl
-  const mid1 = ah * bl + (low >>> 16)
-  const mid2 = al * bh + (mid1 & 0xffff)
-  return (ah * bh + (mid1 >>> 16) + (mid2 >>> 16)) >>> 0
+  const mid1 = (Math.imul(ah, bl) + (Math.imul(al, bl) >>> 16)) | 0
+  const mid2 = (Math.imul(al, bh) + (mid1 & 0xffff)) | 0
+  return (Math.imul(ah, bh) + (mid1 >>> 16) + (mid2 >>> 16)) | 0
 }
 
 /** A number uniform in [0, 1) with 53 bits: draw `number` of a stream. */
 export function draw({ key, ordinal }: Stream, number: number): number {
-  let x0 = number >>> 0
-  let x1 = ordinal >>> 0
-  let k = key
+  let x0 = number | 0
+  let x1 = ordinal | 0
+  let k = key | 0
   for (let round = 0; round < 10; round++) {
     const high = highWord(0xd256d193, x0)
-    const low = Math.imul(0xd256d193, x0) >>> 0
-    x0 = (high ^ k ^ x1) >>> 0
+    const low = Math.imul(0xd256d193, x0)
+    x0 = high ^ k ^ x1
     x1 = low
-    k = (k + 0x9e3779b9) >>> 0
+    k = (k + 0x9e3779b9) | 0
   }
   return ((x0 >>> 5) * 67108864 + (x1 >>> 6)) / 9007199254740992
 }

@@ -1,11 +1,15 @@
 import type { Point, Prop } from '../show/types'
-import { crossings, gap, positionOn, solidOf, type Intervals, type Piece, type Solid } from '../space'
+import { crossings, gap, positionOn, solidOf, type Bounds, type Intervals, type Piece, type Solid } from '../space'
 import { SAME_TIME } from './agenda'
+import { historyOf } from './channels'
 import type { CompiledZone } from './compile'
-import { SHORTEST, type Edge } from './edges'
+import { comesNear, SHORTEST } from './contacts'
+import type { Edges } from './edges'
+import { fastest } from './flung'
 import { extentOf, legAt, type Route } from './legs'
 import { frameAt, isStraight, movesUntil, type PropMotion } from './poses'
 import { ownTime, partNow, runTime, type Walker } from './walker'
+import type { Segment } from './tracks'
 import type { World } from './world'
 
 /** A motion that is no straight line is looked at whenever body and zone may have come this much nearer (m), then bracketed. */
@@ -13,11 +17,11 @@ const STEP = 0.002
 /** How narrowly an edge of such a motion is bracketed (s). */
 const BRACKET = 1e-7
 
-/** Finds the edges of zones that move, in the time of the run. */
+/** Finds the edges of zones whose prop has been moved, in the time of the run. */
 export interface MobileFinder {
   next(): number
   /** Adds all edges that belong to a time. */
-  take(t: number, edges: Edge[]): void
+  take(t: number, edges: Edges): void
   /** A prop has begun to move or to go back. */
   moved(prop: string): void
   /** A body's way has changed. */
@@ -28,21 +32,38 @@ export interface MobileFinder {
   refresh(t: number): void
 }
 
-export function motionOf(world: World, prop: string): PropMotion {
-  const tracks = world.tracks.get(`prop:${prop}`)?.tracks
-  return { slide: tracks?.slide?.segments, turn: tracks?.turn?.segments, about: world.abouts[prop] ?? [] }
+/** The history of a field of a prop; undefined if no cue has touched it. */
+export const propHistory = (world: World, prop: string, field: string): Segment[] | undefined =>
+  historyOf(world.tracks, world.walkers.length, world.compiled.propChannels.get(prop), field)
+
+const NEVER_TURNED: PropMotion['about'] = []
+const NEVER_FLUNG: PropMotion['flights'] = []
+
+/** Whether a prop has been flung. */
+export function isFlung(world: World, prop: string): boolean {
+  for (const flight of world.flights) if (flight.prop === prop) return true
+  return false
 }
 
-/** Where a prop's middle is now, and how it is turned: where it landed, or where it was put and moved. */
+export function motionOf(world: World, prop: string): PropMotion {
+  return {
+    slide: propHistory(world, prop, 'slide'),
+    turn: propHistory(world, prop, 'turn'),
+    about: world.abouts[prop] ?? NEVER_TURNED,
+    flights: isFlung(world, prop) ? world.flights.filter((flight) => flight.prop === prop) : NEVER_FLUNG,
+  }
+}
+
+/** Where a prop's middle is now, and how it is turned: as it was put, moved and flung. */
 export function propNow(world: World, prop: Prop): { middle: Point; yaw: number } {
   const { at, yaw } = frameAt(prop, motionOf(world, prop.id), world.now)
-  return { middle: world.landed.get(prop.id) ?? [at[0], at[1] + prop.size[1] / 2, at[2]], yaw }
+  return { middle: [at[0], at[1] + prop.size[1] / 2, at[2]], yaw }
 }
 
 /** A zone's solid where it stands at a time. */
 export function solidAt(world: World, zone: CompiledZone, t: number): Solid {
-  if (!zone.mobile) return zone.geometry.solid
-  return solidOf(zone.zone.shape, frameAt(zone.mobile, motionOf(world, zone.mobile.id), t))
+  if (world.roams[zone.index] === 0) return zone.geometry.solid
+  return solidOf(zone.zone.shape, frameAt(zone.mobile!, motionOf(world, zone.mobile!.id), t))
 }
 
 /** A zone that moves, as it is now: how its prop moves, and its solid while that stands still. */
@@ -51,18 +72,22 @@ interface Moving {
   prop: Prop
   motion: PropMotion
   still: Solid | undefined
+  /** No point of it goes faster than this (m/s), while the motion is as it is. */
+  speed: number | undefined
 }
 
 export function createMobileFinder(world: World): MobileFinder | undefined {
   const moving = world.compiled.zones.flatMap((zone): Moving[] =>
-    zone.mobile ? [{ zone, prop: zone.mobile, motion: motionOf(world, zone.mobile.id), still: undefined }] : [],
+    zone.mobile
+      ? [{ zone, prop: zone.mobile, motion: motionOf(world, zone.mobile.id), still: undefined, speed: undefined }]
+      : [],
   )
   if (moving.length === 0) return undefined
   const { bodies } = world
   /** Zone by zone, body by body: when their next edge is, and whether that must be looked up again. */
   const due = new Float64Array(moving.length * bodies.length).fill(Infinity)
-  const stale = new Uint8Array(due.length).fill(1)
-  let anyStale = true
+  const stale = new Uint8Array(due.length)
+  let anyStale = false
   let least = Infinity
 
   function settle(): void {
@@ -79,24 +104,29 @@ export function createMobileFinder(world: World): MobileFinder | undefined {
         due[i] = Infinity
         stale[i] = 1
         anyStale = true
-        const { zone } = moving[Math.floor(i / bodies.length)]
-        const walker = bodies[i % bodies.length]
-        edges.push({ walker, zone, leave: walker.inside[zone.index] === 1 })
+        edges.add(bodies[i % bodies.length], moving[Math.floor(i / bodies.length)].zone.index)
       }
       settle()
     },
     moved(prop) {
       moving.forEach((each, index) => {
         if (each.prop.id !== prop) return
+        if (world.roams[each.zone.index] === 0) {
+          world.roams[each.zone.index] = 1
+          for (const finder of world.finders) finder.change()
+        }
         each.motion = motionOf(world, prop)
-        each.still = undefined
+        each.still = each.speed = undefined
         stale.fill(1, index * bodies.length, (index + 1) * bodies.length)
         anyStale = true
       })
     },
     turned(walker) {
-      for (let i = walker.index; i < stale.length; i += bodies.length) stale[i] = 1
-      anyStale = true
+      for (let i = 0; i < moving.length; i++) {
+        if (world.roams[moving[i].zone.index] === 0) continue
+        stale[i * bodies.length + walker.index] = 1
+        anyStale = true
+      }
     },
     toggled(walker, zone) {
       const index = moving.findIndex((each) => each.zone === zone)
@@ -135,6 +165,10 @@ function nextEdge(moving: Moving, walker: Walker, from: number): number {
     const legEnd = part.moving ? runTime(part, leg.start + leg.piece.seconds) : Infinity
     const until = movesUntil(motion, t)
     if (until <= t && !inside && !walker.fed && staysAway(walker, part.route, stillOf(moving, t))) return Infinity
+    if (until <= t && !inside && legEnd < Infinity && !comesNear(walker, leg, grownBounds(moving, t))) {
+      t = legEnd
+      continue
+    }
     const end = Math.min(legEnd, until > t + SAME_TIME ? until : Infinity)
     const local = Math.max(0, Math.min(own - leg.start, leg.piece.seconds))
     const body: Piece = {
@@ -154,10 +188,16 @@ function nextEdge(moving: Moving, walker: Walker, from: number): number {
 const stillOf = (moving: Moving, t: number): Solid =>
   (moving.still ??= solidOf(moving.zone.zone.shape, frameAt(moving.prop, moving.motion, t)))
 
+const NEAR = 1e-3
+function grownBounds(moving: Moving, t: number): Bounds {
+  const [x0, y0, z0, x1, y1, z1] = stillOf(moving, t).bounds
+  return [x0 - NEAR, y0 - NEAR, z0 - NEAR, x1 + NEAR, y1 + NEAR, z1 + NEAR]
+}
+
 /** Whether a route never comes near a solid in plan. */
 function staysAway(walker: Walker, route: Route, { bounds }: Solid): boolean {
   const { x0, z0, x1, z1 } = extentOf(route)
-  const reach = walker.cylinders.body.radius + 1e-3
+  const reach = walker.cylinders.body.radius + NEAR
   return x1 + reach < bounds[0] || z1 + reach < bounds[2] || x0 - reach > bounds[3] || z0 - reach > bounds[5]
 }
 
@@ -193,11 +233,15 @@ function contact(moving: Moving, walker: Walker, body: Piece, t: number, until: 
   }
   const apart = (s: number) =>
     gap(solidOf(shape, frameAt(prop, motion, t + s)), rim, cylinder, positionOn({ ...body, seconds: 1 }, s))
-  return bracketed(apart, body.seconds, Math.max(0.01, speedBound(motion, zone, body)))
+  return bracketed(
+    apart,
+    body.seconds,
+    Math.max(0.01, Math.hypot(...body.velocity) + (moving.speed ??= speedOf(motion, zone))),
+  )
 }
 
-/** No point of the zone comes nearer to the body faster than this (m/s). */
-function speedBound({ slide, turn, about }: PropMotion, zone: CompiledZone, body: Piece): number {
+/** No point of the zone goes faster than this, as its prop moves now (m/s). */
+function speedOf({ slide, turn, about, flights }: PropMotion, zone: CompiledZone): number {
   const sliding = slide?.at(-1)
   const turning = turn?.at(-1)
   const way = sliding ? Math.hypot(...(sliding.to as number[]).map((v, i) => v - (sliding.from as number[])[i])) : 0
@@ -208,7 +252,7 @@ function speedBound({ slide, turn, about }: PropMotion, zone: CompiledZone, body
   // An ease is at most twice as fast as its mean.
   const slideSpeed = sliding && sliding.seconds > 0 ? (2 * way) / sliding.seconds : 0
   const turnSpeed = turning && turning.seconds > 0 ? (2 * angle * arm) / turning.seconds : 0
-  return Math.hypot(...body.velocity) + slideSpeed + turnSpeed
+  return slideSpeed + turnSpeed + fastest(flights)
 }
 
 /**

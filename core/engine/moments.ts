@@ -56,26 +56,27 @@ export function press(world: World, walker: Walker): void {
 }
 
 function faces(world: World, walker: Walker, facing: Target & { within: number }): boolean {
-  const { place } = world.compiled.show
-  const target =
-    'prop' in facing
-      ? propNow(
-          world,
-          place.props.find((p) => p.id === facing.prop)!,
-        ).middle
-      : place.marks.find((m) => m.id === facing.mark)!.at
+  const { props, marks } = world.compiled
+  const target = 'prop' in facing ? propNow(world, props.get(facing.prop)!).middle : marks.get(facing.mark)!.at
   const [x, , z] = positionAt(walker.path, world.now)
   return between(facingAt(walker.path, world.now), yawOf(target[0] - x, target[2] - z)) <= facing.within + 1e-9
+}
+
+interface Stay {
+  walker: Walker
+  rule: RuleInstance
+  visit: number
+}
+/** Somebody has stayed for as long as a dwell rule wants, if it is still the same visit. */
+function dwelled(world: World, { walker, rule, visit }: Stay): void {
+  if (walker.visit[rule.zone!.index] === visit) hear(world, rule, walker)
 }
 
 /** Dwell rules of a zone count from an enter. */
 export function awaitDwell(world: World, walker: Walker, zone: CompiledZone): void {
   const visit = walker.visit[zone.index]
-  for (const rule of zone.rules) {
-    if (rule.at !== 'dwell') continue
+  for (const rule of zone.hears.dwell) {
     const on = rule.rule.on as { seconds: number }
-    world.agenda.put(world.now + on.seconds, () => {
-      if (walker.visit[zone.index] === visit) hear(world, rule, walker)
-    })
+    world.agenda.put(world.now + on.seconds, dwelled, { walker, rule, visit })
   }
 }

@@ -1,28 +1,33 @@
 import earcut from 'earcut'
 import type { Floor, Point, Prop, Wall } from '../show/types'
 import { floorHeight } from '../space'
-import { propNow } from './mobile'
+import { isFlung, propHistory, propNow } from './mobile'
 import { slab, type Obstacle } from './physics'
 import { valueAt } from './tracks'
 import type { World } from './world'
 
 /** Where a solid prop stands now; undefined while it isn't shown. */
 function standingNow(world: World, prop: Prop): { middle: Point; yaw: number } | undefined {
-  const shown = world.tracks.get(`prop:${prop.id}`)?.tracks.shown
-  if (!(shown ? valueAt(shown.segments, false, world.now) : prop.shown)) return undefined
+  const shown = propHistory(world, prop.id, 'shown')
+  if (!(shown ? valueAt(shown, false, world.now) : prop.shown)) return undefined
   return propNow(world, prop)
 }
 
-/** In words of its own, how the solid props stand now that have been moved, hidden or flung. */
-export function disarray(world: World): string {
-  let words = ''
-  for (const prop of world.compiled.show.place.props)
-    if (prop.solid && (world.landed.has(prop.id) || world.tracks.has(`prop:${prop.id}`))) {
-      const now = standingNow(world, prop)
-      words += `${prop.id}:${now?.middle}:${now?.yaw};`
-    }
-  return words
+/** How the solid props stand now that have been moved, hidden or flung, in numbers of its own. */
+export function disarray(world: World): number[] {
+  const numbers: number[] = []
+  world.compiled.show.place.props.forEach((prop, index) => {
+    if (!prop.solid || !isMoved(world, prop.id)) return
+    const now = standingNow(world, prop)
+    if (now) numbers.push(index, ...now.middle, now.yaw)
+    else numbers.push(index, NaN)
+  })
+  return numbers
 }
+
+const isMoved = (world: World, prop: string): boolean =>
+  isFlung(world, prop) || MOVING.some((field) => propHistory(world, prop, field) !== undefined)
+const MOVING = ['slide', 'turn', 'shown']
 
 /** Everything solid in the place as it stands now, but one prop: what that one can hit when it is flung. */
 export function obstaclesNow(world: World, flung: string): Obstacle[] {

@@ -1,26 +1,25 @@
 import { describe, expect, it } from 'vitest'
 import { RunError } from '.'
-import { createAgenda } from './agenda'
+import { Agenda } from './agenda'
 import { across, lines, logFor, oneRule, point, show, walk } from '../testing/small-show'
 
 describe('order', () => {
   it('at one time: in the order in which things were put there, also those put meanwhile', () => {
-    const agenda = createAgenda()
+    const agenda = new Agenda<string[]>()
     const said: string[] = []
-    agenda.put(1 + 5e-10, () => said.push('first'))
-    agenda.put(1, () => {
-      said.push('second')
-      agenda.put(1, () => said.push('fourth'))
-    })
-    agenda.put(1, () => said.push('third'))
-    agenda.put(2, () => said.push('later'))
-    agenda.flush(agenda.next())
+    const say = (to: string[], word: string) => void to.push(word)
+    agenda.put(1 + 5e-10, say, 'first')
+    agenda.put(1, () => agenda.put(1, say, 'fourth'), undefined)
+    agenda.put(1, say, 'second')
+    agenda.put(1, say, 'third')
+    agenda.put(2, say, 'later')
+    agenda.flush(agenda.next(), said)
     expect(said).toEqual(['first', 'second', 'third', 'fourth'])
     expect(agenda.next()).toBe(2)
   })
   it('what was dropped does not act and is not waited for', () => {
-    const agenda = createAgenda()
-    agenda.put(1, () => expect.unreachable()).dropped = true
+    const agenda = new Agenda<undefined>()
+    agenda.drop(agenda.put(1, () => expect.unreachable(), undefined))
     expect(agenda.next()).toBe(Infinity)
   })
   it('leaves come before enters, then zones in document order', () => {

@@ -1,19 +1,20 @@
+import { NO_ENTRY } from './agenda'
 import type { RuleInstance } from './compile'
 import type { EndReason } from './events'
-import { draw, keyOf, type Stream } from './luck'
+import { draw } from './luck'
 import { memoryOf } from './gates'
+import { takeOut } from './lists'
 import { begin } from './steps'
-import { nameOf, type Body, type Playing, type StepState, type World } from './world'
+import { giveBack } from './steps/claims'
+import { streamOf } from './streams'
+import { NOTHING_ON, type Body, type Playing, type StepState, type World } from './world'
 import * as write from './write'
-
-/** The stream of a playing's luck for one of its draws. */
-export function streamOf(world: World, playing: Playing, what: string): Stream {
-  return { key: keyOf(world.seed, playing.rule.name, what, nameOf(playing.body)), ordinal: playing.ordinal }
-}
 
 /** The rule fires: its cue starts after the delay. */
 export function fire(world: World, rule: RuleInstance, body: Body, ordinal: number): void {
   const memory = memoryOf(world, rule, body)
+  const plans = rule.cue.steps
+  const steps: StepState[] = new Array(plans.length)
   const playing: Playing = {
     number: world.nextPlaying++,
     rule,
@@ -21,81 +22,83 @@ export function fire(world: World, rule: RuleInstance, body: Body, ordinal: numb
     ordinal,
     memory,
     phase: 'delayed',
-    entry: undefined,
-    steps: rule.cue.steps.map((plan) => ({ plan, phase: 'waiting', entry: undefined, letGo: undefined })),
+    entry: NO_ENTRY,
+    steps,
+    open: plans.length,
     lastByRelease: false,
-    audible: [],
   }
+  for (let i = 0; i < plans.length; i++)
+    steps[i] = { playing, plan: plans[i], phase: 'waiting', entry: NO_ENTRY, taken: undefined, letGo: undefined }
   memory.fired++
   memory.firedAt = world.now
   memory.latest = playing
-  memory.on.push(playing)
+  if (memory.on === NOTHING_ON) memory.on = [playing]
+  else memory.on.push(playing)
   world.playings.push(playing)
   write.fire(world, playing)
-  playing.entry = world.agenda.put(world.now + rule.rule.delay, () => start(world, playing))
+  playing.entry = world.agenda.put(world.now + rule.rule.delay, start, playing)
 }
 
 function start(world: World, playing: Playing): void {
   playing.phase = 'on'
   write.start(world, playing)
-  for (const state of playing.steps) {
+  const { steps } = playing
+  for (let i = 0; i < steps.length; i++) {
+    const state = steps[i]
     if (state.phase !== 'waiting') continue
-    const { id, at, jitter } = state.plan
+    const { at, jitter, jitterName } = state.plan
     let late = at
-    if (jitter > 0) late = Math.max(0, at + jitter * (2 * draw(streamOf(world, playing, `${id}/jitter`), 0) - 1))
-    state.entry = world.agenda.put(world.now + late, () => beginStep(world, playing, state))
+    if (jitter > 0) late = Math.max(0, at + jitter * (2 * draw(streamOf(world, playing, jitterName), 0) - 1))
+    state.entry = world.agenda.put(world.now + late, beginStep, state)
   }
   settle(world, playing)
 }
 
-function beginStep(world: World, playing: Playing, state: StepState): void {
+function beginStep(world: World, state: StepState): void {
+  const { playing } = state
   const { hold, lasts } = state.plan
   state.phase = lasts ? 'on' : 'over'
+  if (!lasts || hold === 'cue') playing.open--
   const own = begin(world, playing, state)
   if (playing.phase !== 'on') return
   const length = typeof hold === 'number' ? hold : own
   if (state.phase === 'over') playing.lastByRelease = false
-  else if (length !== undefined)
-    state.entry = world.agenda.put(world.now + length, () => endStep(world, playing, state, false))
+  else if (length !== undefined) state.entry = world.agenda.put(world.now + length, endByItself, state)
   settle(world, playing)
 }
 
 /** Ends a step that has a length; `how` it lets go of what it took. */
-function closeStep(world: World, playing: Playing, state: StepState, how: 'own' | 'cut'): void {
-  if (state.entry) state.entry.dropped = true
-  const begun = state.phase === 'on'
+function closeStep(world: World, state: StepState, how: 'own' | 'cut'): void {
+  const { playing, phase } = state
+  world.agenda.drop(state.entry)
   state.phase = 'over'
-  if (!begun) return
-  write.stepEnd(world, playing, state)
+  if (phase === 'waiting' || (phase === 'on' && state.plan.hold !== 'cue')) playing.open--
+  if (phase !== 'on') return
+  if (!world.tally) write.stepEnd(world, playing, state)
+  giveBack(world, state)
   state.letGo?.(how)
 }
 
-function endStep(world: World, playing: Playing, state: StepState, byRelease: boolean): void {
-  closeStep(world, playing, state, 'own')
-  if (state.plan.hold !== 'cue') playing.lastByRelease = byRelease
-  settle(world, playing)
+function endByItself(world: World, state: StepState): void {
+  closeStep(world, state, 'own')
+  if (state.plan.hold !== 'cue') state.playing.lastByRelease = false
+  settle(world, state.playing)
 }
 
 /** Ends what lasts as long as the cue, and the playing, when nothing else is left of it. */
 function settle(world: World, playing: Playing): void {
-  if (playing.phase !== 'on') return
-  for (const { plan, phase } of playing.steps)
-    if (phase === 'waiting' || (phase === 'on' && plan.hold !== 'cue')) return
-  for (const state of playing.steps) if (state.phase === 'on') closeStep(world, playing, state, 'own')
+  if (playing.phase !== 'on' || playing.open > 0) return
+  for (const state of playing.steps) if (state.phase === 'on') closeStep(world, state, 'own')
   finish(world, playing, playing.lastByRelease ? 'released' : 'done')
 }
 
-function takeOut(list: Playing[], playing: Playing): void {
-  const index = list.indexOf(playing)
-  if (index >= 0) list.splice(index, 1)
-}
-
 function finish(world: World, playing: Playing, why: EndReason): void {
-  if (playing.entry) playing.entry.dropped = true
+  world.agenda.drop(playing.entry)
   playing.phase = 'over'
   const { memory } = playing
   takeOut(world.playings, playing)
-  takeOut(memory.on, playing)
+  if (memory.on.length === 1) memory.on = NOTHING_ON
+  else takeOut(memory.on, playing)
   if (memory.latest === playing) memory.endedAt = world.now
   write.end(world, playing, why)
   if (why !== 'run over' && why !== 'restarted' && memory.on.length === 0 && memory.queued)
@@ -117,7 +120,7 @@ export function release(world: World, playing: Playing): void {
   let dropped = false
   for (const state of playing.steps) {
     if (state.plan.hold !== 'release' || state.phase === 'over') continue
-    closeStep(world, playing, state, 'own')
+    closeStep(world, state, 'own')
     playing.lastByRelease = dropped = true
   }
   if (playing.phase === 'delayed') {
@@ -129,7 +132,7 @@ export function release(world: World, playing: Playing): void {
 export function cut(world: World, playing: Playing, why: EndReason): void {
   if (playing.phase === 'over') return
   const on = playing.steps.filter((state) => state.phase !== 'over')
-  for (const state of on) closeStep(world, playing, state, 'cut')
+  for (const state of on) closeStep(world, state, 'cut')
   finish(world, playing, why)
 }
 

@@ -1,6 +1,9 @@
 import type { Pool } from '../show/types'
+import type { Compiled, RuleInstance } from './compile'
+import { placeOf } from './gates'
+import { takeOut } from './lists'
 import { draw, drawWithin, type Stream } from './luck'
-import type { World } from './world'
+import type { Body, World } from './world'
 
 /** A single sound as drawn: gain in dB, pitch in cents. */
 export interface Drawn {
@@ -8,18 +11,29 @@ export interface Drawn {
   gain: number
   pitch: number
 }
+/** What a pool remembers for a rule and a body: what is left of its bag, what came last, which comes next in a sequence. */
+export interface PoolMemory {
+  bag: number[]
+  last: number[]
+  next: number
+}
 
 /**
- * Draws a sound of a pool. The pool remembers, under `memory` (rule and body), what came last.
+ * Draws a sound of a pool. The pool remembers, for the rule and body, what came last.
  * Uses draws `first`, `first + 1` and `first + 2` of the stream.
  */
-export function drawFrom(world: World, pool: Pool, memory: string, stream: Stream, first: number): Drawn {
-  const key = `${pool.id}|${memory}`
-  let state = world.pools.get(key)
-  if (!state) world.pools.set(key, (state = { bag: [], last: [], next: 0 }))
-  const index = pick(pool, state, draw(stream, first))
-  state.last.push(index)
-  if (state.last.length > pool.avoid) state.last.shift()
+export function drawFrom(
+  world: World,
+  pool: Pool & { index: number },
+  rule: RuleInstance,
+  body: Body,
+  stream: Stream,
+  first: number,
+): Drawn {
+  const memory = memoryFor(world, world.compiled, pool.index, placeOf(world, rule, body))
+  const index = pick(pool, memory, stream, first)
+  memory.last.push(index)
+  if (memory.last.length > pool.avoid) memory.last.shift()
   return {
     sound: pool.sounds[index].sound,
     gain: drawWithin(pool.gain, stream, first + 1),
@@ -27,39 +41,50 @@ export function drawFrom(world: World, pool: Pool, memory: string, stream: Strea
   }
 }
 
-function pick(pool: Pool, state: { bag: number[]; last: number[]; next: number }, u: number): number {
+function memoryFor(world: World, { pools }: Compiled, pool: number, place: number): PoolMemory {
+  const key = place * pools.size + pool
+  let memory = world.pools.get(key)
+  if (!memory) world.pools.set(key, (memory = { bag: [], last: [], next: 0 }))
+  return memory
+}
+
+function pick(pool: Pool, memory: PoolMemory, stream: Stream, number: number): number {
   const size = pool.sounds.length
-  if (pool.draw === 'sequence') return state.next++ % size
-  if (pool.draw === 'random') return weighted(pool, fresh(everyOf(size), state.last), u)
-  if (state.bag.length === 0) state.bag = everyOf(size)
-  const index = weighted(pool, fresh(state.bag, state.last), u)
-  state.bag.splice(state.bag.indexOf(index), 1)
+  if (pool.draw === 'sequence') return memory.next++ % size
+  const { bag } = memory
+  if (pool.draw === 'random' || bag.length === 0) {
+    bag.length = 0
+    for (let index = 0; index < size; index++) bag.push(index)
+  }
+  const index = weighted(pool, bag, memory.last, draw(stream, number))
+  takeOut(bag, index)
   return index
 }
 
-function everyOf(size: number): number[] {
-  const all: number[] = []
-  for (let index = 0; index < size; index++) all.push(index)
-  return all
+/** How many of the last ones are forgotten: none, or as many as it takes for something to be left. */
+function forgotten(from: readonly number[], last: readonly number[]): number {
+  for (let skip = 0; skip < last.length; skip++)
+    for (let i = 0; i < from.length; i++) if (last.indexOf(from[i], skip) < 0) return skip
+  return last.length
 }
 
-/** Those not drawn lately; if that leaves none, as many of the last ones are forgotten as it takes. */
-function fresh(from: number[], last: readonly number[]): number[] {
-  for (let skip = 0; skip < last.length; skip++) {
-    const left = from.filter((index) => last.indexOf(index, skip) < 0)
-    if (left.length > 0) return left
-  }
-  return from
-}
-
-function weighted(pool: Pool, indices: number[], u: number): number {
+/** Draws one by weight of those that were not drawn lately. */
+function weighted(pool: Pool, from: readonly number[], last: readonly number[], u: number): number {
+  const skip = forgotten(from, last)
   let total = 0
-  for (const index of indices) total += pool.sounds[index].weight
-  if (total <= 0) return indices[Math.floor(u * indices.length)]
-  let left = u * total
-  for (const index of indices) {
-    left -= pool.sounds[index].weight
+  let count = 0
+  for (let i = 0; i < from.length; i++) {
+    if (last.indexOf(from[i], skip) >= 0) continue
+    total += pool.sounds[from[i]].weight
+    count++
+  }
+  let left = total > 0 ? u * total : Math.floor(u * count)
+  let index = from[0]
+  for (let i = 0; i < from.length; i++) {
+    if (last.indexOf(from[i], skip) >= 0) continue
+    index = from[i]
+    left -= total > 0 ? pool.sounds[index].weight : 1
     if (left < 0) return index
   }
-  return indices[indices.length - 1]
+  return index
 }

@@ -1,53 +1,74 @@
 import type { Point, Prop, Show, Spot } from '../show/types'
 import { fromFrame, type Frame } from '../space'
 import type { ChannelHistory } from './channels'
+import { flightBy, flownTo, stepEnd, type FlightRecord } from './flung'
 import { valueAt, type Segment } from './tracks'
 
-/** How a prop has been moved: its slide, its turn, and from when on it turns about which spot, all in its own frame. */
+/** How a prop has been moved: its slide, its turn, from when on it turns about which spot, all in its own frame, and its flights. */
 export interface PropMotion {
   slide: readonly Segment[] | undefined
   turn: readonly Segment[] | undefined
   about: readonly { t: number; about: Spot }[]
+  flights: readonly FlightRecord[]
 }
 
-export function motionIn(history: ChannelHistory, prop: string): PropMotion {
-  const fields = history.fields[`prop:${prop}`]
-  return { slide: fields?.slide?.segments, turn: fields?.turn?.segments, about: history.abouts[prop] ?? [] }
+/** What a run tells of how its props have been moved. */
+export interface Motions {
+  channels: ChannelHistory
+  flights: readonly FlightRecord[]
 }
 
-/** The frame of a prop at a time: moved by its slide, then turned about its spot. */
-export function frameAt(prop: Prop, { slide, turn, about }: PropMotion, t: number): Frame {
-  if (!slide && !turn) return prop
-  const [sx, sy, sz] = slide ? (valueAt(slide, false, t) as Point) : [0, 0, 0]
+export function motionIn({ channels, flights }: Motions, prop: string): PropMotion {
+  const fields = channels.fields[`prop:${prop}`]
+  return {
+    slide: fields?.slide?.segments,
+    turn: fields?.turn?.segments,
+    about: channels.abouts[prop] ?? [],
+    flights: flights.filter((flight) => flight.prop === prop),
+  }
+}
+
+/** The frame of a prop at a time: moved by its slide, then turned about its spot; once it was flung, where it has flown. */
+export function frameAt(prop: Prop, { slide, turn, about, flights }: PropMotion, t: number): Frame {
+  const flight = flightBy(flights, t)
+  if (!slide && !turn && !flight) return prop
   const degrees = turn ? (valueAt(turn, false, t) as number) : 0
+  const yaw = prop.yaw + degrees
+  if (flight) {
+    const [x, y, z] = flownTo(flight, t)
+    return { at: [x, y - prop.size[1] / 2, z], yaw }
+  }
+  const [sx, sy, sz] = slide ? (valueAt(slide, false, t) as Point) : [0, 0, 0]
   const [ax, az] = about.findLast((entry) => entry.t <= t)?.about ?? [0, 0]
   const [dx, dz] = fromFrame(-ax, -az, { at: [ax, 0, az], yaw: degrees })
   const [x, z] = fromFrame(sx + dx, sz + dz, prop)
-  return { at: [x, prop.at[1] + sy, z], yaw: prop.yaw + degrees }
+  return { at: [x, prop.at[1] + sy, z], yaw }
 }
 
-/** Until when the motion that is on at a time goes on; the time itself if the prop stands still. */
-export function movesUntil({ slide, turn }: PropMotion, t: number): number {
+/** Until when the motion that is on at a time goes on in one way; the time itself if the prop stands still. */
+export function movesUntil({ slide, turn, flights }: PropMotion, t: number): number {
   const end = (segments: readonly Segment[] | undefined) => {
     const last = segments?.[segments.length - 1]
     return last ? last.t + last.seconds : -Infinity
   }
-  return Math.max(t, end(slide), end(turn))
+  const flight = flightBy(flights, t)
+  return Math.max(t, flight ? stepEnd(flight, t) : end(slide), end(turn))
 }
 
 /** Whether a motion is a straight line at constant speed from a time on: no turn, no ease. */
-export function isStraight({ slide, turn }: PropMotion, t: number): boolean {
+export function isStraight({ slide, turn, flights }: PropMotion, t: number): boolean {
   const turning = turn?.[turn.length - 1]
   if (turning && turning.t + turning.seconds > t && turning.from !== turning.to) return false
+  if (flightBy(flights, t)) return true
   const sliding = slide?.[slide.length - 1]
   return !sliding || sliding.t + sliding.seconds <= t || sliding.ease === 'linear'
 }
 
 /** Where a point that is tied to a prop is, given in the prop's frame. */
-export function tiedPoint(show: Show, history: ChannelHistory, prop: string, at: Point, t: number): Point {
+export function tiedPoint(show: Show, motions: Motions, prop: string, at: Point, t: number): Point {
   const frame = frameAt(
     show.place.props.find((p) => p.id === prop)!,
-    motionIn(history, prop),
+    motionIn(motions, prop),
     t,
   )
   const [x, z] = fromFrame(at[0], at[2], frame)

@@ -1,11 +1,11 @@
 import type { Show, Walk } from '../show/types'
-import { createAgenda } from './agenda'
+import { Agenda } from './agenda'
 import type { Pose } from './camera'
 import { channelAt as valueOfChannel, fieldsOf, type ChannelHistory } from './channels'
 import { createClockwork, type Clockwork } from './clockwork'
 import { compile, type Compiled } from './compile'
 import type { RunLog } from './events'
-import { flungProps, type FlightRecord } from './flights'
+import { flungProps, type FlightRecord } from './flung'
 import { eventsOf, type Log } from './log'
 import { loopIn } from './loops'
 import { hasPhysics, loadPhysics } from './physics'
@@ -13,7 +13,7 @@ import type { Value } from './ramps'
 import { ownEyes } from './steps/player'
 import { createPropBody, createWalker, facingAt, positionAt, type PathPart, type Walker } from './walker'
 import type { Audible, World } from './world'
-import { draftFor, leaveColumns, logOfDraft } from './write'
+import { columnsOf, draftFor, logOfDraft } from './write'
 
 export interface RunOptions {
   seed: number
@@ -21,6 +21,11 @@ export interface RunOptions {
   length?: number
   /** Flings are logged but nothing flies: for counting, where nobody notices props. */
   withoutFlights?: boolean
+  /**
+   * Only what decides when rules fire, for studies of many walkers: no step or sound is logged, channels tell nothing, and props fly only
+   * where that can set something off.
+   */
+  tally?: boolean
 }
 
 /** One play-through: its log, and as plain data what tells the state at any time. */
@@ -82,7 +87,8 @@ export function run(show: Show, walks: readonly Walk[], options: RunOptions): Ru
   clockwork.advance(Infinity, options.length)
   clockwork.finish(options.length)
   const result = runOf(world)
-  leaveColumns(world.compiled, world.log)
+  world.agenda.clear()
+  world.compiled.spare = { columns: columnsOf(world.log), agenda: world.agenda }
   return result
 }
 
@@ -110,7 +116,8 @@ function beginning(show: Show, walks: readonly Walk[], options: RunOptions): { w
     walks.map((walk, index) => createWalker(show, walk, index, compiled.zones.length)),
     options.seed,
   )
-  world.flies = !options.withoutFlights
+  world.tally = options.tally === true
+  world.flies = !options.withoutFlights && !(world.tally && !compiled.flightsMatter)
   return { world, clockwork: createClockwork(world) }
 }
 
@@ -137,16 +144,18 @@ export function runOf(world: World): Run {
 
 export function createWorld(compiled: Compiled, walkers: Walker[], seed: number): World {
   const { show } = compiled
-  const props = flungProps(show).map((prop, index) =>
+  const props = compiled.flung.map((prop, index) =>
     createPropBody(show, prop, walkers.length + index, compiled.zones.length),
   )
   const bodies = [...walkers, ...props]
-  const log = draftFor(compiled, bodies, walkers.length)
+  const { spare } = compiled
+  compiled.spare = undefined
+  const log = draftFor(compiled, bodies, walkers.length, spare?.columns)
   return {
     compiled,
     seed,
     now: 0,
-    agenda: createAgenda(),
+    agenda: spare?.agenda ?? new Agenda(),
     log,
     goesRound(atOnce) {
       throw new RunError(loopIn(show, logOfDraft(log), atOnce))
@@ -154,26 +163,30 @@ export function createWorld(compiled: Compiled, walkers: Walker[], seed: number)
     walkers,
     bodies,
     players: walkers.filter((walker) => walker.player),
+    everyone: undefined,
     enabled: Uint8Array.from(compiled.zones, ({ zone }) => (zone.enabled ? 1 : 0)),
     flags: new Map(show.flags.map((flag) => [flag.id, flag.start])),
     memories: [],
+    ruleKeys: [],
     moments: [],
     pools: new Map(),
     playings: [],
     nextPlaying: 1,
     signalsUnderWay: 0,
-    tracks: new Map(),
+    tracks: [],
     fades: walkers.map(() => []),
     cameras: walkers.map(() => []),
     locks: walkers.map(() => []),
     abouts: {},
     audible: [],
     flies: true,
+    tally: false,
     flights: [],
-    landed: new Map(),
+    roams: new Uint8Array(compiled.zones.length),
     stale: new Set(),
     changed: true,
     finders: [],
+    edgesChanged: true,
     mobile: undefined,
     lockedIn: false,
   }

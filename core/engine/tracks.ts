@@ -23,6 +23,11 @@ export interface Claim {
   /** A drift goes on at its own rate when it rules again. */
   drifts?: boolean
 }
+/** A claim that a step has taken, on the track it took it of. */
+export interface Taken {
+  track: Track
+  claim: Claim
+}
 /** One field of one channel: its base, the claims on it, newest last, and its history as plain data. */
 export interface Track {
   base: Value

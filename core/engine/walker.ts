@@ -1,6 +1,7 @@
 import type { BodyKind, Lock, Point, Prop, Show, Walk } from '../show/types'
 import { positionOn, standing, yawOf, type Cylinder, type Facing } from '../space'
 import { SAME_TIME, type Entry } from './agenda'
+import type { World } from './world'
 import { cachedRoute, legAt, routeOf, routeOver, type Leg, type Route } from './legs'
 
 /** From a time on a body follows a route from its own time `own`, or stands still on it. */
@@ -36,7 +37,17 @@ export interface Walker {
   /** How many zones it counts as inside of. */
   insideOf: number
   /** What the intention has on the agenda: in its own time, so that a freeze can put it off. */
-  intents: { own: number; act: () => void; entry: Entry }[]
+  intents: Intent[]
+  /** Nobody but this one, as a list of bodies and of places in the run. */
+  itself: Walker[] | undefined
+  alone: number[]
+}
+/** Something a walker means to do at a time of its own. */
+export interface Intent {
+  walker: Walker
+  own: number
+  act: (world: World, walker: Walker) => void
+  entry: Entry
 }
 
 export function createWalker(show: Show, walk: Walk, index: number, zones: number): Walker {
@@ -64,6 +75,8 @@ export function createWalker(show: Show, walk: Walk, index: number, zones: numbe
     visit: new Array(zones).fill(0),
     insideOf: 0,
     intents: [],
+    itself: undefined,
+    alone: [index],
   }
 }
 

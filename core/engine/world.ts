@@ -4,10 +4,11 @@ import type { CameraClaim } from './camera'
 import type { ChannelHistory, Tracks } from './channels'
 import type { Compiled, CompiledStep, RuleInstance } from './compile'
 import type { EdgeFinder } from './edges'
-import type { EndReason } from './events'
-import type { FlightRecord } from './flights'
+import type { FlightRecord } from './flung'
 import type { MobileFinder } from './mobile'
 import type { FadeClaim } from './picture'
+import type { Taken } from './tracks'
+import type { PoolMemory } from './pools'
 import type { Walker } from './walker'
 import type { Draft } from './write'
 
@@ -25,11 +26,17 @@ export interface Memory {
   queued: { body: Body; ordinal: number } | undefined
 }
 
+/** Nothing of a rule plays: a list that nothing is put into. */
+export const NOTHING_ON: Playing[] = []
+
 export interface StepState {
+  playing: Playing
   plan: CompiledStep
   phase: 'waiting' | 'on' | 'over'
-  entry: Entry | undefined
-  /** Gives back what the step took. */
+  entry: Entry
+  /** What it has claimed of each channel. */
+  taken: Taken[][] | undefined
+  /** Gives back what else the step took. */
   letGo: ((how: 'own' | 'cut') => void) | undefined
 }
 /** One firing of a cue. */
@@ -40,12 +47,12 @@ export interface Playing {
   ordinal: number
   memory: Memory
   phase: 'delayed' | 'on' | 'over'
-  entry: Entry | undefined
+  entry: Entry
   steps: StepState[]
+  /** How many steps are still to come, or on for as long as they say themselves. */
+  open: number
   /** Whether what ended last, of the steps that set the length, ended by release. */
   lastByRelease: boolean
-  audible: Audible[]
-  endsAs?: EndReason
 }
 
 /** One sound of a run as it is heard: what the log says of it, and how long it really sounds. */
@@ -76,7 +83,7 @@ export interface World {
   compiled: Compiled
   seed: number
   now: number
-  agenda: Agenda
+  agenda: Agenda<World>
   log: Draft
   /** Ends the run with an error that names the loop it is caught in. */
   goesRound: (atOnce: boolean) => never
@@ -85,12 +92,17 @@ export interface World {
   bodies: Walker[]
   /** The walkers that are players, by their place in the run. */
   players: Walker[]
+  /** Their places in the run. */
+  everyone: number[] | undefined
   enabled: Uint8Array
   flags: Map<string, boolean | number>
   memories: (Memory | undefined)[]
+  /** What the keys of each rule's streams begin with, once one was drawn from. */
+  ruleKeys: (number | undefined)[]
   /** For debounce and luck: each rule's moments by each body. */
   moments: ({ last: number; count: number } | undefined)[]
-  pools: Map<string, { bag: number[]; last: number[]; next: number }>
+  /** By rule, body and pool. */
+  pools: Map<number, PoolMemory>
   playings: Playing[]
   nextPlaying: number
   signalsUnderWay: number
@@ -101,15 +113,19 @@ export interface World {
   abouts: ChannelHistory['abouts']
   audible: Audible[]
   flies: boolean
+  /** Only what decides when rules fire is of interest. */
+  tally: boolean
   flights: FlightRecord[]
-  /** Where the middles of flung props lie. */
-  landed: Map<string, Point>
+  /** Zones whose prop has been moved: what finds the edges of zones that move finds theirs from then on. */
+  roams: Uint8Array
   /** Walks whose place among the edges must be looked up again. */
   stale: Set<Walker>
   /** Somebody's presence, route, facing or pace has changed since the last look at gazes. */
   changed: boolean
   /** Body by body, what finds the edges of zones that stand still. */
   finders: EdgeFinder[]
+  /** What comes next has changed for some of them. */
+  edgesChanged: boolean
   /** What finds the edges of zones that move, if there are any. */
   mobile: MobileFinder | undefined
   /** Everybody has been held for too long: the run is over. */

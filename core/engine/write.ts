@@ -3,7 +3,7 @@ import type { Compiled, CompiledZone, RuleInstance } from './compile'
 import type { EndReason, Gate } from './events'
 import type { DrawnFling } from './flights'
 import type { Impact } from './physics'
-import { columnsFor, copyInto, GATES, KIND, LOCKS, REASONS, type Log } from './log'
+import { columnsFor, copyInto, GATES, KIND, LOCKS, REASONS, type Columns, type Log } from './log'
 import type { Walker } from './walker'
 import type { Audible, Body, Playing, StepState, World } from './world'
 
@@ -14,9 +14,12 @@ const MOST_AT_ONCE = 10_000
 const MOST_IN_ALL = 1_000_000
 
 /** A log to write into; in columns that an earlier run has left, if there are any. */
-export function draftFor(compiled: Compiled, bodies: readonly Walker[], walkers: number): Draft {
-  const columns = compiled.spare ?? columnsFor(512, 1024)
-  compiled.spare = undefined
+export function draftFor(
+  compiled: Compiled,
+  bodies: readonly Walker[],
+  walkers: number,
+  columns = columnsFor(512, 1024),
+): Draft {
   return {
     ...columns,
     count: 0,
@@ -36,10 +39,16 @@ export function logOfDraft(draft: Draft): Log {
   return { ...columns, count, bodies, walkers, legend }
 }
 
-/** Leaves the columns of a log that has been taken to the next run. */
-export function leaveColumns(compiled: Compiled, { t, numbers, what, playing, value, body, kind }: Draft): void {
-  compiled.spare = { t, numbers, what, playing, value, body, kind }
-}
+/** The columns of a log that has been taken. */
+export const columnsOf = ({ t, numbers, what, playing, value, body, kind }: Draft): Columns => ({
+  t,
+  numbers,
+  what,
+  playing,
+  value,
+  body,
+  kind,
+})
 
 /** Makes the columns larger: for twice as many events, or numbers. */
 function grow({ log }: World, events: number, numbers: number): void {

@@ -63,7 +63,7 @@ const ARM = 0.5
 /** Where a light is at a time: its own place, with its prop, or in the hand of the run's first player. */
 export function lightPlace(show: Show, run: Run, light: Light, carrier: number, t: number): Point {
   if (!light.tiedTo) return light.at
-  if ('prop' in light.tiedTo) return tiedPoint(show, run.channels, light.tiedTo.prop, light.at, t)
+  if ('prop' in light.tiedTo) return tiedPoint(show, run, light.tiedTo.prop, light.at, t)
   const path = run.paths[Math.max(0, carrier)]
   const [x, y, z] = positionAt(path, t)
   const yaw = (facingAt(path, t) * Math.PI) / 180

@@ -2,7 +2,7 @@ import type { Point, Spot, Wall } from '../show/types'
 import { positionOn, type Piece } from './piece'
 import { product, roots, sum } from './roots'
 import { blocked } from './sight'
-import { between, yawOf } from './yaw'
+import { between, wrapped, yawOf } from './yaw'
 
 /** Which way somebody faces on a piece: a yaw in degrees, or towards a point. */
 export type Facing = { yaw: number } | { at: Point }
@@ -23,6 +23,7 @@ export function gaze(piece: Piece, facing: Facing, aim: Aim, walls: readonly Wal
   const looking = (t: number): boolean => looks(positionOn(piece, t), facing, aim, walls)
   const still = piece.velocity[0] === 0 && piece.velocity[1] === 0 && piece.velocity[2] === 0
   if (still) return looking(0) ? [0, piece.seconds] : []
+  if ('yaw' in facing && looksAside(piece, facing.yaw, aim, end)) return []
   const turned = [0, ...turns(piece, facing, aim, end), end].sort((a, b) => a - b)
   // Where nothing of it lies within the angle the walls don't matter.
   const facesIt = (t: number) => looks(positionOn(piece, t), facing, aim, [])
@@ -35,6 +36,19 @@ export function gaze(piece: Piece, facing: Facing, aim: Aim, walls: readonly Wal
     else spans.push(cuts[i - 1], cuts[i])
   }
   return spans
+}
+
+/**
+ * Whether the target stays aside of a fixed facing all along a piece, surely: seen from a straight way it turns one way only, by less than
+ * half a turn, so that it is nearest to the facing at one of the ends, or where it comes across it.
+ */
+function looksAside({ from, velocity }: Piece, yaw: number, { target, within }: Aim, end: number): boolean {
+  const x = target[0] - from[0]
+  const z = target[2] - from[2]
+  const first = wrapped(yawOf(x, z) - yaw)
+  const last = wrapped(yawOf(x - velocity[0] * end, z - velocity[2] * end) - yaw)
+  const least = Math.min(Math.abs(first), Math.abs(last))
+  return least > within + 0.01 && first > 0 === last > 0 && Math.abs(first - last) < 179
 }
 
 /** Whether somebody who stands at a point and faces a way looks at the target. */

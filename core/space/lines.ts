@@ -37,14 +37,61 @@ export function hull(a: Span, b: Span): Span {
   return [Math.min(a[0], b[0]), Math.max(a[1], b[1])]
 }
 
+/** The span that was found last, where one is asked for without making one. */
+const found = new Float64Array(2)
+
+/** When a moving point lies in a rectangle of half sizes w, d about the origin: in `found`, if it ever does. */
+function crosses(px: number, pz: number, vx: number, vz: number, w: number, d: number): boolean {
+  let from = -Infinity
+  let to = Infinity
+  if (vx !== 0) {
+    const a = (-w - px) / vx
+    const b = (w - px) / vx
+    from = a <= b ? a : b
+    to = a <= b ? b : a
+  } else if (!(px >= -w && px <= w)) return false
+  if (vz !== 0) {
+    const a = (-d - pz) / vz
+    const b = (d - pz) / vz
+    from = Math.max(from, a <= b ? a : b)
+    to = Math.min(to, a <= b ? b : a)
+  } else if (!(pz >= -d && pz <= d)) return false
+  found[0] = from
+  found[1] = to
+  return from <= to
+}
+
 /** When a moving point lies within r of a rectangle of half sizes hw, hd about the origin (its corners rounded by r). */
 export function inRoundedBox(px: number, pz: number, vx: number, vz: number, hw: number, hd: number, r: number): Span {
-  let span = overlap(inSlab(px, vx, -hw - r, hw + r), inSlab(pz, vz, -hd, hd))
-  if (r > 0) {
-    span = hull(span, overlap(inSlab(px, vx, -hw, hw), inSlab(pz, vz, -hd - r, hd + r)))
-    for (const x of [-hw, hw]) for (const z of [-hd, hd]) span = hull(span, inCircle(px - x, pz - z, vx, vz, r))
+  let from = Infinity
+  let to = -Infinity
+  if (crosses(px, pz, vx, vz, hw + r, hd)) {
+    from = found[0]
+    to = found[1]
   }
-  return span
+  if (r > 0) {
+    if (crosses(px, pz, vx, vz, hw, hd + r)) {
+      from = Math.min(from, found[0])
+      to = Math.max(to, found[1])
+    }
+    const a = vx * vx + vz * vz
+    for (let corner = 0; corner < 4; corner++) {
+      const x = px - (corner < 2 ? -hw : hw)
+      const z = pz - (corner % 2 === 0 ? -hd : hd)
+      const c = x * x + z * z - r * r
+      if (a === 0) {
+        if (c <= 0) return [-Infinity, Infinity]
+        continue
+      }
+      const b = x * vx + z * vz
+      const d = b * b - a * c
+      if (d < 0) continue
+      const root = Math.sqrt(d)
+      from = Math.min(from, (-b - root) / a)
+      to = Math.max(to, (-b + root) / a)
+    }
+  }
+  return from <= to ? [from, to] : undefined
 }
 
 /** When a moving point lies within r of the segment from a to b. */

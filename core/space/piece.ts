@@ -11,7 +11,10 @@ export const standing = (at: Point): Piece => ({ from: at, velocity: [0, 0, 0], 
 
 /** The piece between two points at a pace in metres a second, in space. */
 export function pieceBetween(from: Point, to: Point, pace: number): Piece {
-  return pieceOver(from, to, Math.hypot(to[0] - from[0], to[1] - from[1], to[2] - from[2]) / pace)
+  const x = to[0] - from[0]
+  const y = to[1] - from[1]
+  const z = to[2] - from[2]
+  return pieceOver(from, to, Math.sqrt(x * x + y * y + z * z) / pace)
 }
 
 /** The piece between two points that takes some seconds. */

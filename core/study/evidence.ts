@@ -16,12 +16,6 @@ export type Evidence = Map<string, Moment[]>
 const NOT_MEANT = GATES.indexOf('who')
 const OFF = GATES.indexOf('off')
 
-/** Whether a flung prop can set anything off. */
-const noticesProps = (show: Show): boolean =>
-  [...show.zones.flatMap((zone) => zone.rules), ...show.kits.flatMap((kit) => kit.rules)].some((rule) =>
-    rule.who.kinds.includes('prop'),
-  )
-
 interface Known {
   floors: Show['place']['floors']
   player: Show['player']
@@ -40,15 +34,16 @@ function variedWalk(show: Show, walk: Walk, seed: number): Walk {
   return varied
 }
 
+const varied = (show: Show, walks: readonly string[], walker: number): Walk[] =>
+  walksOf(show, walks).map((walk) => variedWalk(show, walk, walker * 7919 + 1))
+
 /** The run of one of the study's walkers, by its number. */
-export function runOfWalker(show: Show, walks: readonly string[], walker: number, withoutFlights = false): Run {
-  const varied = walksOf(show, walks).map((walk) => variedWalk(show, walk, walker * 7919 + 1))
-  return run(show, varied, { seed: walker, withoutFlights })
-}
+export const runOfWalker = (show: Show, walks: readonly string[], walker: number, withoutFlights = false): Run =>
+  run(show, varied(show, walks, walker), { seed: walker, withoutFlights })
 
 /** Runs one varied walker of the walks and adds its moments. `walker` is its number and its seed. */
 export function observe(show: Show, walks: readonly string[], walker: number, into: Evidence): void {
-  const result = runOfWalker(show, walks, walker, !noticesProps(show))
+  const result = run(show, varied(show, walks, walker), { seed: walker, tally: true })
   const byPlaying = new Map<number, Moment>()
   const add = (rule: string, moment: Moment) => {
     const known = into.get(rule)

@@ -1,16 +1,16 @@
 import type { Step, StepKind } from '../../show/types'
-import { camera, fade, freeze, move, prompt } from './player'
-import { atmosphere, drift, level, light, prop } from './claims'
+import { camera, fade, freeze, move } from './player'
+import { claim, prop } from './claims'
 import { burst, flag, signal, stop, zone } from './knots'
 import { bed, scatter, sound } from './sounds'
 import { drawnFling, fling } from '../flights'
-import { streamOf } from '../playings'
+import { streamOf } from '../streams'
 import type { Playing, StepState, World } from '../world'
 import * as write from '../write'
 
 /**
  * What a step does when it begins. Gives its own length in seconds, if it has one that isn't its hold;
- * what it took is given back by `state.letGo`.
+ * what it took is kept in `state.taken` or given back by `state.letGo`.
  */
 export type Effect<S extends Step> = (world: World, playing: Playing, state: StepState, step: S) => number | undefined
 
@@ -18,11 +18,11 @@ const effects: { [K in StepKind]: Effect<Extract<Step, { kind: K }>> } = {
   sound,
   bed,
   scatter,
-  level,
-  light,
-  drift,
-  atmosphere,
-  prompt,
+  level: claim,
+  light: claim,
+  drift: claim,
+  atmosphere: claim,
+  prompt: claim,
   camera,
   fade,
   freeze,
@@ -44,9 +44,10 @@ const effects: { [K in StepKind]: Effect<Extract<Step, { kind: K }>> } = {
 /** Steps that draw before they are logged, and log what they drew themselves. */
 const DRAWS_FIRST = new Set<StepKind>(['fling', 'burst'])
 
-/** Begins a step: it is logged, then it does what it does. */
+/** Begins a step: it is logged, then it does what it does. For a tally, what decides nothing has only its length. */
 export function begin(world: World, playing: Playing, state: StepState): number | undefined {
-  const { step } = state.plan
-  if (!DRAWS_FIRST.has(step.kind)) write.step(world, playing, state)
+  const { step, decides, length } = state.plan
+  if (world.tally && !decides) return length
+  if (!world.tally && !DRAWS_FIRST.has(step.kind)) write.step(world, playing, state)
   return (effects[step.kind] as Effect<Step>)(world, playing, state, step)
 }

@@ -2,7 +2,8 @@ import type { BurstStep, FlagStep, SignalStep, StopStep, ZoneStep } from '../../
 import { setZone } from '../bodies'
 import { drawWithin } from '../luck'
 import { sendSignal } from '../moments'
-import { cut, streamOf } from '../playings'
+import { cut } from '../playings'
+import { streamOf } from '../streams'
 import type { Playing, StepState, World } from '../world'
 import * as write from '../write'
 
@@ -13,10 +14,11 @@ export function burst(world: World, playing: Playing, state: StepState, step: Bu
 
 export function signal(world: World, playing: Playing, _: StepState, step: SignalStep): undefined {
   world.signalsUnderWay++
-  world.agenda.put(world.now + step.delay, () => {
+  const arrives = () => {
     world.signalsUnderWay--
     sendSignal(world, step.name, playing)
-  })
+  }
+  world.agenda.put(world.now + step.delay, arrives, undefined)
 }
 
 export function flag(world: World, _: Playing, __: StepState, step: FlagStep): undefined {

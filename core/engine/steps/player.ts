@@ -1,28 +1,10 @@
-import type { CameraStep, FadeStep, FreezeStep, Lock, MoveStep, PromptStep, Show } from '../../show/types'
+import type { CameraStep, FadeStep, FreezeStep, Lock, MoveStep, Show } from '../../show/types'
 import { audienceOf } from '../audience'
 import { cameraAt, OWN_FOV, type CameraClaim, type Pose } from '../camera'
-import { channelFor, trackOf } from '../channels'
 import { lock, move as moveBody, unlock } from '../bodies'
 import { opacityAt, type FadeClaim } from '../picture'
-import { give, keep, take, type Claim } from '../tracks'
 import { facingAt, positionAt, type PathPart } from '../walker'
 import type { Playing, StepState, World } from '../world'
-
-export function prompt(world: World, playing: Playing, state: StepState, step: PromptStep): undefined {
-  const at = { seconds: 0, ease: 'linear' } as const
-  const tracks = audienceOf(world, playing).map((player) =>
-    trackOf(channelFor(world.tracks, world.compiled.show, `prompt:${step.id}`, player.index), 'shown'),
-  )
-  if (step.hold === 'keep') {
-    for (const track of tracks) keep(track, world.now, true, at)
-    return
-  }
-  const claims = tracks.map((track) => [track, { target: true, motion: at, release: at } satisfies Claim] as const)
-  for (const [track, claim] of claims) take(track, world.now, claim)
-  state.letGo = () => {
-    for (const [track, claim] of claims) give(track, world.now, claim)
-  }
-}
 
 export function fade(world: World, playing: Playing, state: StepState, step: FadeStep): number {
   const fades = audienceOf(world, playing).map((player) => {
@@ -41,7 +23,7 @@ export function fade(world: World, playing: Playing, state: StepState, step: Fad
   state.letGo = (how) => {
     if (how === 'cut') for (const made of fades) made.cut ??= world.now
   }
-  return step.in + step.stay + step.out
+  return state.plan.length!
 }
 
 /** What the eyes of somebody on a path see from at a time. */
@@ -51,9 +33,9 @@ export function ownEyes(show: Show, path: readonly PathPart[], t: number): Pose 
 }
 
 export function camera(world: World, playing: Playing, state: StepState, step: CameraStep): number {
-  const { marks } = world.compiled.show.place
+  const { marks } = world.compiled
   const stops = step.marks.map(({ mark, travel, ease, stay }) => {
-    const at = marks.find((m) => m.id === mark)!
+    const at = marks.get(mark)!
     const seen = at.kind === 'camera' ? at : { ...at, pitch: 0, fov: OWN_FOV }
     return { pose: { mark, at: seen.at, yaw: seen.yaw, pitch: seen.pitch, fov: seen.fov }, travel, ease, stay }
   })
@@ -68,7 +50,7 @@ export function camera(world: World, playing: Playing, state: StepState, step: C
   state.letGo = (how) => {
     if (how === 'cut') for (const made of claims) made.cut ??= world.now
   }
-  return stops.reduce((sum, stop) => sum + stop.travel + stop.stay, 0) + back.seconds
+  return state.plan.length!
 }
 
 export function freeze(world: World, playing: Playing, state: StepState, step: FreezeStep): undefined {
@@ -82,7 +64,7 @@ export function freeze(world: World, playing: Playing, state: StepState, step: F
 }
 
 export function move(world: World, playing: Playing, _: StepState, step: MoveStep): undefined {
-  const mark = world.compiled.show.place.marks.find((m) => m.id === step.mark)!
+  const mark = world.compiled.marks.get(step.mark)!
   for (const player of audienceOf(world, playing))
     if (player.present) moveBody(world, player, mark.at, mark.yaw, step.quiet)
 }

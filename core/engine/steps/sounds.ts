@@ -1,13 +1,14 @@
+import { NO_ENTRY, type Entry } from '../agenda'
 import type { BedStep, Point, ScatterStep, SoundStep, Where } from '../../show/types'
 import { middleOfZone } from '../compile'
 import { propNow } from '../mobile'
 import { draw, drawWithin, type Stream } from '../luck'
 import type { Impact } from '../physics'
 import { drawFrom, type Drawn } from '../pools'
-import { streamOf } from '../playings'
-import { audienceOf } from '../audience'
+import { streamOf } from '../streams'
+import { heardBy } from '../audience'
 import { facingAt, positionAt } from '../walker'
-import { DEFAULT_REACH, nameOf, type Audible, type Playing, type StepState, type World } from '../world'
+import { DEFAULT_REACH, type Audible, type Playing, type StepState, type World } from '../world'
 import * as write from '../write'
 
 /** How long a sound lasts, trimmed and pitched (s). */
@@ -15,6 +16,8 @@ function lengthOf(world: World, sound: string, pitch: number): number {
   const { seconds, trim } = world.compiled.sounds.get(sound)!
   return (trim ? trim[1] - trim[0] : seconds) / 2 ** (pitch / 1200)
 }
+
+const AT_HEAD: Pick<Audible, 'place' | 'follows'> = { place: 'head' }
 
 /** Where a sound is. Around a body: uses draws `first` (direction) and `first + 1` (distance). */
 function placeOf(
@@ -24,21 +27,16 @@ function placeOf(
   stream: Stream,
   first: number,
 ): Pick<Audible, 'place' | 'follows'> {
-  const { place } = world.compiled.show
+  const { props, marks } = world.compiled
   switch (where.at) {
     case 'prop':
-      return {
-        place: propNow(
-          world,
-          place.props.find((p) => p.id === where.prop)!,
-        ).middle,
-      }
+      return { place: propNow(world, props.get(where.prop)!).middle }
     case 'mark':
-      return { place: place.marks.find((m) => m.id === where.mark)!.at }
+      return { place: marks.get(where.mark)!.at }
     case 'zone':
       return { place: playing.rule.zone ? middleOfZone(playing.rule.zone) : 'head' }
     case 'head':
-      return { place: 'head' }
+      return AT_HEAD
     case 'player':
     case 'around': {
       const body = playing.body ?? world.players[0] ?? world.walkers[0]
@@ -79,7 +77,7 @@ function sounds(
     step: plan.id,
     sound,
     bus,
-    heardBy: audienceOf(world, playing).map((player) => player.index),
+    heardBy: heardBy(world, playing),
     place: at.place,
     follows: at.follows,
     reach,
@@ -95,16 +93,17 @@ function sounds(
   return audible
 }
 
-const memoryName = (playing: Playing): string => `${playing.rule.name}|${nameOf(playing.body)}`
 const ownGain = (world: World, sound: string): number => world.compiled.sounds.get(sound)!.gain
 
 export function sound(world: World, playing: Playing, state: StepState, step: SoundStep): number | undefined {
   const stream = streamOf(world, playing, step.id)
   const drawn = step.pool
-    ? drawFrom(world, world.compiled.pools.get(step.pool)!, memoryName(playing), stream, 0)
+    ? drawFrom(world, world.compiled.pools.get(step.pool)!, playing.rule, playing.body, stream, 0)
     : { sound: step.sound!, gain: 0, pitch: 0 }
-  const gain = ownGain(world, drawn.sound) + drawn.gain + drawWithin(step.gain, stream, 3)
   const pitch = drawn.pitch + drawWithin(step.pitch, stream, 4)
+  const length = lengthOf(world, drawn.sound, pitch)
+  if (world.tally) return step.loop ? undefined : length
+  const gain = ownGain(world, drawn.sound) + drawn.gain + drawWithin(step.gain, stream, 3)
   const audible = sounds(world, playing, state, step.bus, {
     sound: drawn.sound,
     at: placeOf(world, playing, step.where, stream, 5),
@@ -115,7 +114,7 @@ export function sound(world: World, playing: Playing, state: StepState, step: So
     fadeIn: step.fadeIn,
     fadeOut: step.fadeOut,
   })
-  if (!step.loop) return lengthOf(world, drawn.sound, pitch)
+  if (!step.loop) return length
   if (step.hold !== 'keep') state.letGo = () => silence(world, audible)
 }
 
@@ -140,38 +139,54 @@ export function bed(world: World, playing: Playing, state: StepState, step: BedS
 /** How many draws of its stream each single sound of a scatter may use. */
 const DRAWS = 8
 
+/** A scatter that goes on: which of its single sounds comes next, and when those that were heard end. */
+interface Scattering {
+  playing: Playing
+  state: StepState
+  step: ScatterStep
+  stream: Stream
+  next: number
+  endings: number[]
+  entry: Entry
+}
+
 export function scatter(world: World, playing: Playing, state: StepState, step: ScatterStep): undefined {
   const stream = streamOf(world, playing, step.id)
+  const scattering: Scattering = { playing, state, step, stream, next: 0, endings: [], entry: NO_ENTRY }
+  awaitNext(world, scattering, step.first)
+  if (step.hold !== 'keep') state.letGo = () => world.agenda.drop(scattering.entry)
+}
+
+function awaitNext(world: World, scattering: Scattering, wait: readonly [number, number]): void {
+  const { stream, next } = scattering
+  scattering.entry = world.agenda.put(world.now + drawWithin(wait, stream, next * DRAWS), scatterOne, scattering)
+}
+
+function scatterOne(world: World, scattering: Scattering): void {
+  const { playing, state, step, stream, endings } = scattering
+  const first = scattering.next * DRAWS
   const pool = world.compiled.pools.get(step.pool)!
-  const endings: number[] = []
-  const one = (number: number) => {
-    const first = number * DRAWS
-    const drawn = drawFrom(world, pool, memoryName(playing), stream, first + 1)
-    const gain = ownGain(world, drawn.sound) + drawn.gain + drawWithin(step.gain, stream, first + 4)
-    const pitch = drawn.pitch + drawWithin(step.pitch, stream, first + 5)
-    const at = placeOf(world, playing, step.where, stream, first + 6)
-    const sounding = endings.filter((end) => end > world.now).length
-    if (sounding < step.most) {
-      endings.push(world.now + lengthOf(world, drawn.sound, pitch))
-      sounds(world, playing, state, step.bus, {
-        sound: drawn.sound,
-        at,
-        reach: DEFAULT_REACH,
-        gain,
-        pitch,
-        loop: false,
-        fadeIn: 0,
-        fadeOut: 0.05,
-      })
-    }
-    next(number + 1, step.every)
+  const drawn = drawFrom(world, pool, playing.rule, playing.body, stream, first + 1)
+  const gain = ownGain(world, drawn.sound) + drawn.gain + drawWithin(step.gain, stream, first + 4)
+  const pitch = drawn.pitch + drawWithin(step.pitch, stream, first + 5)
+  const at = placeOf(world, playing, step.where, stream, first + 6)
+  let sounding = 0
+  for (let i = 0; i < endings.length; i++) if (endings[i] > world.now) sounding++
+  if (sounding < step.most) {
+    endings.push(world.now + lengthOf(world, drawn.sound, pitch))
+    sounds(world, playing, state, step.bus, {
+      sound: drawn.sound,
+      at,
+      reach: DEFAULT_REACH,
+      gain,
+      pitch,
+      loop: false,
+      fadeIn: 0,
+      fadeOut: 0.05,
+    })
   }
-  let entry: ReturnType<World['agenda']['put']>
-  const next = (number: number, wait: readonly [number, number]) => {
-    entry = world.agenda.put(world.now + drawWithin(wait, stream, number * DRAWS), () => one(number))
-  }
-  next(0, step.first)
-  if (step.hold !== 'keep') state.letGo = () => void (entry.dropped = true)
+  scattering.next++
+  awaitNext(world, scattering, step.every)
 }
 
 /** How fast an impact sounds as loud as its file (m/s); slower ones fall off as speed does. */

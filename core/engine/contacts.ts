@@ -1,0 +1,194 @@
+import type { Point } from '../show/types'
+import { crossings, NEVER, type Bounds, type Intervals } from '../space'
+import { SAME_TIME } from './agenda'
+import type { Layout, ZoneGeometry } from './layout'
+import { legAt, type Contact, type Leg, type Route, type Touch } from './legs'
+import type { Walker } from './walker'
+
+/** A touch shorter than this is no presence, a gap shorter than this no leave (s). */
+export const SHORTEST = 1e-6
+
+const NONE: Contact = { enter: NEVER, stay: NEVER }
+const NOTHING: readonly Touch[] = []
+
+/** The zones whose rim a leg touches, in document order; kept for the next run over the same layout. */
+export function touchesOn(layout: Layout, walker: Walker, leg: Leg): readonly Touch[] {
+  const before = leg.touches
+  if (before?.layout === layout) return before.all
+  let all = NOTHING as Touch[]
+  const { bounds, geometries } = layout
+  measure(walker, leg)
+  const found = layout.near && candidates(layout.near)
+  const count = found ? found.length : geometries.length
+  const x0 = space[0]
+  const y0 = space[1]
+  const z0 = space[2]
+  const x1 = space[3]
+  const y1 = space[4]
+  const z1 = space[5]
+  for (let i = 0; i < count; i++) {
+    const zone = found ? found[i] : i
+    const at = 6 * zone
+    if (x0 > bounds[at + 3] || x1 < bounds[at] || z0 > bounds[at + 5] || z1 < bounds[at + 2]) continue
+    if (y0 > bounds[at + 4] || y1 < bounds[at + 1]) continue
+    const geometry = geometries[zone]
+    const contact = (before && knownContact(before, geometry)) ?? contactWith(walker, geometry, leg)
+    if (contact === NONE) continue
+    if (all === NOTHING) all = [{ zone, contact }]
+    else all.push({ zone, contact })
+  }
+  leg.touches = { layout, all }
+  return all
+}
+
+export function contactOn(layout: Layout, walker: Walker, zone: number, leg: Leg): Contact {
+  const touches = touchesOn(layout, walker, leg)
+  for (let i = 0; i < touches.length; i++) if (touches[i].zone === zone) return touches[i].contact
+  return NONE
+}
+
+/** What was worked out for an earlier layout, if the zone was there already as it is now. */
+function knownContact({ layout, all }: NonNullable<Leg['touches']>, geometry: ZoneGeometry): Contact | undefined {
+  const before = layout.places.get(geometry)
+  if (before === undefined) return undefined
+  return all.find((touch) => touch.zone === before)?.contact ?? NONE
+}
+
+/** The space that a body comes through on the leg measured last: x, y and z from, then to. */
+const space = new Float64Array(6)
+function measure(walker: Walker, { piece }: Leg): void {
+  const { from, velocity } = piece
+  const seconds = piece.seconds === Infinity ? 0 : piece.seconds
+  measureFrom(
+    walker,
+    from[0] + velocity[0] * seconds,
+    from[1] + velocity[1] * seconds,
+    from[2] + velocity[2] * seconds,
+    from,
+  )
+}
+function measureFrom({ cylinders }: Walker, x: number, y: number, z: number, from: Point): void {
+  const { radius, high } = cylinders.body
+  const tall = Math.max(high, cylinders.eyes.high)
+  space[0] = Math.min(from[0], x) - radius
+  space[1] = Math.min(from[1], y)
+  space[2] = Math.min(from[2], z) - radius
+  space[3] = Math.max(from[0], x) + radius
+  space[4] = Math.max(from[1], y) + tall
+  space[5] = Math.max(from[2], z) + radius
+}
+
+/** Whether a body may touch a zone, or its rim, where it stands: only then is it worth asking. */
+export function mayTouch({ bounds }: Layout, walker: Walker, zone: number, at: Point): boolean {
+  measureFrom(walker, at[0], at[1], at[2], at)
+  return meets(bounds, 6 * zone)
+}
+
+/** Whether a body may come near a thing of some bounds on a leg. */
+export function comesNear(walker: Walker, leg: Leg, bounds: Bounds): boolean {
+  measure(walker, leg)
+  return meets(bounds, 0)
+}
+
+const meets = (bounds: ArrayLike<number>, at: number): boolean =>
+  space[0] <= bounds[at + 3] &&
+  space[3] >= bounds[at] &&
+  space[2] <= bounds[at + 5] &&
+  space[5] >= bounds[at + 2] &&
+  space[1] <= bounds[at + 4] &&
+  space[4] >= bounds[at + 1]
+
+/** Zones that the leg measured last may touch in plan, in document order. */
+const candidates = (near: NonNullable<Layout['near']>): number[] =>
+  near.search(space[0] - SHORTEST, space[2] - SHORTEST, space[3] + SHORTEST, space[5] + SHORTEST).sort(inOrder)
+const inOrder = (a: number, b: number): number => a - b
+
+/** When the walker touches the zone on a leg, and when it touches the zone grown by its rim, in the leg's time. */
+function contactWith(walker: Walker, geometry: ZoneGeometry, leg: Leg): Contact {
+  const body = walker.cylinders[geometry.notices]
+  const stay = bridged(crossings(geometry.solid, geometry.rim, body, leg.piece))
+  if (stay.length === 0) return NONE
+  if (geometry.rim === 0) return { enter: stay, stay }
+  return { enter: bridged(crossings(geometry.solid, 0, body, leg.piece)), stay }
+}
+
+/** Spans with gaps too short for a leave made one. */
+function bridged(spans: Intervals): Intervals {
+  if (spans.length <= 2) return spans
+  const result = [spans[0], spans[1]]
+  for (let i = 2; i < spans.length; i += 2) {
+    if (spans[i] - result[result.length - 1] < SHORTEST) result[result.length - 1] = spans[i + 1]
+    else result.push(spans[i], spans[i + 1])
+  }
+  return result
+}
+
+/** When a body that is outside of a zone comes in on a leg, from a time of the leg on; Infinity if it doesn't. */
+export function enterOn(
+  layout: Layout,
+  walker: Walker,
+  zone: number,
+  { enter: spans }: Contact,
+  legs: readonly Leg[],
+  index: number,
+  from: number,
+): number {
+  for (let i = 0; i < spans.length; i += 2) {
+    if (spans[i] < from - SAME_TIME) continue
+    const here = spans[i + 1] - spans[i]
+    if (here >= SHORTEST || here + goesOn(layout, walker, zone, legs, index, spans[i + 1], 'enter') >= SHORTEST)
+      return spans[i]
+  }
+  return Infinity
+}
+
+/** When a body that is inside of a zone leaves it on a leg, from a time of the leg on; Infinity if it doesn't. */
+export function leaveOn(
+  layout: Layout,
+  walker: Walker,
+  zone: number,
+  { stay: spans }: Contact,
+  legs: readonly Leg[],
+  index: number,
+  from: number,
+): number {
+  for (let i = 0; i < spans.length; i += 2) {
+    if (spans[i] - SHORTEST > from) break
+    const to = spans[i + 1]
+    if (to < from - SAME_TIME) continue
+    if (to === Infinity || goesOn(layout, walker, zone, legs, index, to, 'stay') > 0) return Infinity
+    return Math.max(from, to)
+  }
+  return from
+}
+
+/** How long contact that ends at `to` on a leg goes on over its seam to the next one (s, a hair if it only touches). */
+function goesOn(
+  layout: Layout,
+  walker: Walker,
+  zone: number,
+  legs: readonly Leg[],
+  index: number,
+  to: number,
+  which: 'enter' | 'stay',
+): number {
+  const rest = legs[index].piece.seconds - to
+  const next = legs[index + 1]
+  if (rest >= SHORTEST || !next) return 0
+  const spans = contactOn(layout, walker, zone, next)[which]
+  if (spans.length === 0 || spans[0] + rest >= SHORTEST) return 0
+  return Number.MIN_VALUE + spans[1]
+}
+
+/** The own time at which a body, inside of a zone or not, leaves or enters it next on the legs it walks, from an own time on. */
+export function nextEdgeOn(layout: Layout, walker: Walker, zone: number, route: Route, own: number): number {
+  const { legs } = route
+  for (let i = legAt(route, own); i < legs.length; i++) {
+    const leg = legs[i]
+    const from = Math.max(0, own - leg.start)
+    const contact = contactOn(layout, walker, zone, leg)
+    const at = (walker.inside[zone] === 1 ? leaveOn : enterOn)(layout, walker, zone, contact, legs, i, from)
+    if (at !== Infinity) return leg.start + at
+  }
+  return Infinity
+}

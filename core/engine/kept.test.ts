@@ -1,0 +1,106 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import type { Shape, Show } from '../show'
+import { randomShow } from '../testing/random-show'
+import { Agenda } from './agenda'
+import { Gathered, takeOut } from './lists'
+import { eventsOf, run, RunError, type RunEvent } from '.'
+
+const played = (show: Show): RunEvent[] | string => {
+  try {
+    return eventsOf(run(show, show.walks, { seed: 3, length: 60, withoutFlights: true }))
+  } catch (error) {
+    if (error instanceof RunError) return error.message
+    throw error
+  }
+}
+
+const moved = (shape: Shape): Shape =>
+  shape.kind === 'prism'
+    ? { ...shape, outline: shape.outline.map(([x, z]) => [x + 0.7, z - 0.4]) }
+    : { ...shape, at: [shape.at[0] + 0.7, shape.at[1], shape.at[2] - 0.4] }
+
+/** What somebody does at the desk: everything else stays the same object. */
+const edits: { [name: string]: (show: Show) => Show } = {
+  'a zone moved': (show) => ({
+    ...show,
+    zones: show.zones.map((zone, i) => (i === 0 ? { ...zone, shape: moved(zone.shape) } : zone)),
+  }),
+  'a rim widened': (show) => ({
+    ...show,
+    zones: show.zones.map((zone, i) => (i === 0 ? { ...zone, rim: 0.9 } : zone)),
+  }),
+  'a zone taken away': (show) => ({
+    ...show,
+    zones: show.zones.filter(
+      (zone) =>
+        zone !== show.zones.at(-1) ||
+        show.cues.some((cue) => cue.steps.some((step) => step.kind === 'zone' && step.zone === zone.id)),
+    ),
+  }),
+  'zones in another order': (show) => ({ ...show, zones: [...show.zones].reverse() }),
+  'a cooldown tuned': (show) => ({
+    ...show,
+    zones: show.zones.map((zone) => ({
+      ...zone,
+      rules: zone.rules.map((rule) => ({ ...rule, cooldown: { seconds: 3, from: 'fire' as const } })),
+    })),
+  }),
+  'a walk slowed': (show) => ({
+    ...show,
+    walks: show.walks.map((walk) => ({ ...walk, points: walk.points.map((point) => ({ ...point, pace: 0.9 })) })),
+  }),
+}
+
+describe('what is kept from run to run', () => {
+  for (const [name, edit] of Object.entries(edits))
+    it(`never shows: after ${name} a run is that of the same show read afresh`, () => {
+      fc.assert(
+        fc.property(randomShow, (show) => {
+          played(show)
+          const edited = edit(show)
+          expect(played(edited)).toEqual(played(structuredClone(edited)))
+          expect(played(show)).toEqual(played(structuredClone(show)))
+        }),
+        { numRuns: 40 },
+      )
+    })
+})
+
+describe('an agenda', () => {
+  it('keeps its order however much is put on it, and starts anew when it is cleared', () => {
+    const agenda = new Agenda<number[]>()
+    const times = Array.from({ length: 3000 }, (_, i) => ((i * 7919) % 3000) + 0.5)
+    const tell = (said: number[], time: number) => void said.push(time)
+    for (let round = 0; round < 2; round++) {
+      const said: number[] = []
+      for (const time of times) agenda.put(time, tell, time)
+      agenda.drop(agenda.put(7.25, tell, 7.25))
+      while (agenda.next() < Infinity) agenda.flush(agenda.next(), said)
+      expect(said).toEqual([...times].sort((a, b) => a - b))
+      agenda.put(1, tell, 1)
+      agenda.clear()
+      expect(agenda.next()).toBe(Infinity)
+    }
+  })
+})
+
+describe('lists', () => {
+  it('gathered numbers come in order, few and many', () => {
+    fc.assert(
+      fc.property(fc.array(fc.integer({ min: -1e6, max: 1e6 }), { maxLength: 200 }), (numbers) => {
+        const gathered = new Gathered()
+        for (const number of numbers) gathered.add(number)
+        gathered.sort()
+        const sorted = Array.from({ length: gathered.count }, (_, i) => gathered.at(i))
+        expect(sorted).toEqual([...numbers].sort((a, b) => a - b))
+      }),
+    )
+  })
+  it('an item is taken out where it is, and the rest keeps its order', () => {
+    const list = ['a', 'b', 'c', 'b']
+    takeOut(list, 'b')
+    takeOut(list, 'x')
+    expect(list).toEqual(['a', 'c', 'b'])
+  })
+})

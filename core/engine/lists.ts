@@ -1,0 +1,43 @@
+/** Takes an item out of a list, if it is there. What stays keeps its order, and nothing is made. */
+export function takeOut<T>(list: T[], item: T): void {
+  const index = list.indexOf(item)
+  if (index < 0) return
+  for (let i = index + 1; i < list.length; i++) list[i - 1] = list[i]
+  list.pop()
+}
+
+/** Whole numbers gathered and put in order, over and over in the same place. */
+export class Gathered {
+  private items = new Int32Array(64)
+  count = 0
+
+  add(item: number): void {
+    if (this.count === this.items.length) {
+      const larger = new Int32Array(2 * this.count)
+      larger.set(this.items)
+      this.items = larger
+    }
+    this.items[this.count++] = item
+  }
+  at(index: number): number {
+    return this.items[index]
+  }
+  clear(): void {
+    this.count = 0
+  }
+  /** Puts them in order, the least first: few are, and most are so already. */
+  sort(): void {
+    const { items, count } = this
+    if (count > MANY) {
+      items.subarray(0, count).sort()
+      return
+    }
+    for (let i = 1; i < count; i++) {
+      const item = items[i]
+      let k = i
+      for (; k > 0 && items[k - 1] > item; k--) items[k] = items[k - 1]
+      items[k] = item
+    }
+  }
+}
+const MANY = 24
