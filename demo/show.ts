@@ -1,5 +1,6 @@
 import { readShow, type Show } from '../core/show'
-import { cues, pools } from './cues'
+import { cues } from './cues'
+import { pools } from './pools'
 import { place } from './place'
 import { walks } from './walks'
 import { kits, rules, zones } from './zones'
