@@ -12,6 +12,7 @@ import {
   type Operation,
   type Show,
 } from '../../core/show'
+import { useWindows } from '../show/windows'
 
 type SaveState = 'saved' | 'saving' | 'offline' | 'conflict'
 interface Done {
@@ -57,33 +58,14 @@ export const useShow = defineStore('show', () => {
     return keep(outbox(), pending)
   }
 
-  /** How many other windows have this show open. */
-  const others = ref(0)
-  let socket: WebSocket | undefined
-
-  /** Hears what other windows do; after a break it joins again and catches up. */
-  function listen(showId: string): void {
-    socket?.close()
-    const mine = new WebSocket(`${location.protocol === 'https:' ? 'wss' : 'ws'}://${location.host}/live`)
-    socket = mine
-    mine.onopen = () => {
-      mine.send(showId)
-      void catchUp()
-    }
-    mine.onmessage = ({ data }) => hear(JSON.parse(String(data)))
-    mine.onclose = () => {
-      if (socket === mine && id.value === showId) setTimeout(() => socket === mine && listen(showId), 1000)
-    }
-  }
-
-  function hear(
-    word: { kind: 'others'; count: number } | { kind: 'edit'; id: string; revision: number; patch: Operation[] },
-  ): void {
-    if (word.kind === 'others') others.value = word.count
-    else if (!confirmed || sending || pending.some((edit) => edit.id === word.id)) void catchUp()
-    else if (word.revision === confirmed.revision + 1) take(applyPatch(confirmed.show, word.patch), word.revision)
-    else if (word.revision > confirmed.revision) void catchUp()
-  }
+  const windows = useWindows({
+    joined: () => void catchUp(),
+    edited: ({ id: edit, revision: at, patch }) => {
+      if (!confirmed || sending || pending.some((own) => own.id === edit)) void catchUp()
+      else if (at === confirmed.revision + 1) take(applyPatch(confirmed.show, patch), at)
+      else if (at > confirmed.revision) void catchUp()
+    },
+  })
 
   /** Takes over what the server has now; one's own unsent edits stay on top. */
   function take(now: Show, at: number): void {
@@ -117,14 +99,7 @@ export const useShow = defineStore('show', () => {
     state.value = pending.length > 0 ? 'saving' : 'saved'
     savedAt.value = Date.now()
     void send()
-    listen(showId)
-  }
-
-  /** Stops listening: the show is closed. */
-  function close(): void {
-    socket?.close()
-    socket = undefined
-    others.value = 0
+    windows.join(showId)
   }
 
   /** The document seen: what the server has and, on top of it, what it hasn't yet. */
@@ -313,8 +288,8 @@ export const useShow = defineStore('show', () => {
     undoLabel,
     redoLabel,
     open,
-    close,
-    others,
+    close: windows.leave,
+    others: windows.others,
     edit,
     drag,
     drop,
