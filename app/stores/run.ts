@@ -54,7 +54,7 @@ export const useRun = defineStore('run', () => {
     if (!show) return
     const known = walks.value.filter((id) => show.walks.some((walk) => walk.id === id))
     walks.value = known.length > 0 ? known : usualWalks()
-    opened = worker.open(show)
+    opened = worker.open(show).then(() => void (opened = undefined))
     request()
   }
 
@@ -81,7 +81,8 @@ export const useRun = defineStore('run', () => {
     busy = true
     while (wanted) {
       wanted = false
-      await opened
+      // Without a wait the worker begins before the page draws what else an edit has changed.
+      if (opened) await opened
       const names = new Set(document.show?.walks.map((walk) => walk.id))
       const chosen = walks.value.filter((id) => names.has(id))
       if (chosen.length === 0) {

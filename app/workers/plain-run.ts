@@ -1,4 +1,5 @@
 import type { Run } from '../../core/engine'
+import type { Show } from '../../core/show'
 
 type Paths = Run['paths']
 
@@ -14,9 +15,11 @@ export const sameWays = (a: Paths, b: Paths): boolean =>
       }),
   )
 
-/** The same run without what only the engine needs, so that it can go from one thread to another; its flights stay behind. */
-export function plainRun(run: Run): Run {
-  return { ...run, paths: plainPaths(run.paths), flights: [] }
+/** The same run without what only the engine needs, so that it can go from one thread to another; only flights that carry a light go with it. */
+export function plainRun(show: Show, run: Run): Run {
+  const carries = (prop: string) =>
+    show.place.lights.some(({ tiedTo }) => tiedTo && 'prop' in tiedTo && tiedTo.prop === prop)
+  return { ...run, paths: plainPaths(run.paths), flights: run.flights.filter((flight) => carries(flight.prop)) }
 }
 
 function plainPaths(paths: Paths): Paths {

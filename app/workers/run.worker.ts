@@ -54,7 +54,7 @@ const worker = {
       // The log goes over to the page without being copied; nothing here reads it after this.
       const same = sent !== undefined && sameWays(sent, latest.paths)
       sent = latest.paths
-      const told = plainRun(same ? { ...latest, paths: [] } : latest)
+      const told = plainRun(drafted, same ? { ...latest, paths: [] } : latest)
       return transfer(
         { run: told, sameWays: same, score, took: performance.now() - before, partial },
         buffersOf(latest.log),

@@ -37,6 +37,8 @@ function stacked(dots: Dot[], own: boolean) {
     })
 }
 const drawn = computed(() => [...stacked(props.dots ?? [], false), ...stacked(props.own ?? [], true)])
+/** A dot is drawn again only when something of it has changed. */
+const lookOf = ({ dot, own, x, y }: (typeof drawn.value)[number]) => [own, x, y, dot.held, dot.walker, dot.t, dot.gap]
 const beyond = computed(() => (props.dots ?? []).filter((dot) => dot.gap > props.max).length)
 const number = (event: Event) => Number((event.target as HTMLInputElement).value)
 </script>
@@ -64,7 +66,7 @@ const number = (event: Event) => Number((event.target as HTMLInputElement).value
       />
     </div>
     <svg v-if="dots" :width="WIDTH" :height="HIGH" :viewBox="`0 0 ${WIDTH} ${HIGH}`" class="block max-w-full">
-      <template v-for="(mark, i) in drawn" :key="i">
+      <g v-for="(mark, i) in drawn" :key="i" v-memo="lookOf(mark)">
         <rect
           v-if="mark.own"
           :x="mark.x - 2.2"
@@ -95,7 +97,7 @@ const number = (event: Event) => Number((event.target as HTMLInputElement).value
             see this walker.
           </title>
         </circle>
-      </template>
+      </g>
       <text v-if="beyond > 0" :x="WIDTH - PAD" y="9" text-anchor="end" font-size="10" fill="#84908f">
         {{ beyond }} beyond
       </text>

@@ -1,8 +1,6 @@
 <script setup lang="ts">
-import { channelAt } from '~~/core/engine'
 import { floorAt } from '~~/core/space'
 import { freeId, type Shape, type Spot, type Walk } from '~~/core/show'
-import { usePlayhead } from '~/stores/playhead'
 import { useRun } from '~/stores/run'
 import { useSelection } from '~/stores/selection'
 import { useShow } from '~/stores/show'
@@ -14,7 +12,6 @@ import type { Tool } from './PlanTools.vue'
 
 const document = useShow()
 const runs = useRun()
-const playhead = usePlayhead()
 const selection = useSelection()
 const zones = useZoneEdits()
 const frame = ref<HTMLElement>()
@@ -199,11 +196,6 @@ const handles = computed(() =>
     : [],
 )
 const draft = computed(() => drawing.value && drawn(drawing.value.kind, drawing.value.a, drawing.value.b, 0))
-const lit = (light: string) => {
-  if (!runs.run || !document.show) return 0
-  const now = channelAt(document.show, runs.run, `light:${light}`, playhead.t, runs.player)
-  return (now.candela as number) * (now.on as number)
-}
 const square = computed(() => [0.5, 1, 2, 5, 10, 20].find((m) => m / pixel.value > 15) ?? 50)
 const footer = computed(() => {
   const at = hover.value ? ` · ${hover.value[0].toFixed(1)}, ${hover.value[1].toFixed(1)} m` : ''
@@ -258,7 +250,8 @@ const footer = computed(() => {
       </defs>
       <rect :x="box.x" :y="box.z" :width="box.w" :height="box.h" fill="url(#squares)" />
       <template v-if="document.show">
-        <PlanPlace :pixel="pixel" :lit="lit" />
+        <PlanPlace :pixel="pixel" />
+        <PlanLights :pixel="pixel" />
         <PlanWays :pixel="pixel" :free="tool === 'choose'" />
         <PlanZones :pixel="pixel" @take="takeZone" />
         <PlanWalks :pixel="pixel" @take-point="takePoint" @add-point="addPoint" />

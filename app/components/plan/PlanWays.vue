@@ -3,7 +3,6 @@ import { positionAt } from '~~/core/engine'
 import { useRun } from '~/stores/run'
 import { useSelection } from '~/stores/selection'
 import { useShow } from '~/stores/show'
-import { walkName } from '~/format/words'
 
 /** The ways of the walks, to take hold of: below the zones, so that a zone on the way can be taken too. */
 defineProps<{ pixel: number; free: boolean }>()
@@ -20,6 +19,9 @@ const ways = computed(() =>
     return { id: runs.ways!.walks[index]!, line }
   }),
 )
+/** Worked out apart: so that an edit of something else draws nothing here. */
+const walks = computed(() => document.show!.walks)
+const names = computed(() => new Map(walks.value.map(({ id, name }) => [id, name])))
 </script>
 
 <template>
@@ -36,7 +38,7 @@ const ways = computed(() =>
       @pointerdown.stop
       @click.stop="selection.choose('walk', way.id)"
     >
-      <title>{{ walkName(document.show!, way.id) }}</title>
+      <title>{{ names.get(way.id) }}</title>
     </path>
   </g>
 </template>

@@ -72,7 +72,12 @@ const named = computed(() => {
 
 <template>
   <g>
-    <g v-for="{ zone, path } in ordered" :key="zone.id" :opacity="zone.enabled ? 1 : 0.4">
+    <g
+      v-for="{ zone, path } in ordered"
+      :key="zone.id"
+      v-memo="[path, zone.name, zone.enabled, isChosen(zone.id), occupied.has(zone.id), pixel]"
+      :opacity="zone.enabled ? 1 : 0.4"
+    >
       <path
         :d="path"
         :data-plan-zone="zone.id"

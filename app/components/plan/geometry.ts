@@ -1,12 +1,29 @@
 import { outlineOf, solidOf, type Solid } from '~~/core/space'
-import type { Point, Shape, Show, Spot, Wall, Zone } from '~~/core/show'
+import type { Point, Prop, Shape, Show, Spot, Wall, Zone } from '~~/core/show'
 
-export const solidOfZone = (show: Show, zone: Zone): Solid =>
-  solidOf(zone.shape, zone.tiedTo && show.place.props.find((p) => p.id === zone.tiedTo!.prop))
+interface Drawn {
+  prop: Prop | undefined
+  solid: Solid
+  path: string
+}
+const drawn = new WeakMap<Shape, Drawn>()
+
+/** A zone as it is drawn; worked out once while its shape and the prop it is tied to stay the same. */
+function drawnZone(show: Show, { shape, tiedTo }: Zone): Drawn {
+  const prop = tiedTo && show.place.props.find((p) => p.id === tiedTo.prop)
+  let known = drawn.get(shape)
+  if (!known || known.prop !== prop) {
+    const solid = solidOf(shape, prop)
+    drawn.set(shape, (known = { prop, solid, path: pathOf(outlineOf(solid)) }))
+  }
+  return known
+}
+
+export const solidOfZone = (show: Show, zone: Zone): Solid => drawnZone(show, zone).solid
 
 export const pathOf = (outline: readonly Spot[]): string =>
   outline.length > 0 ? `M${outline.map(([x, z]) => `${x.toFixed(3)} ${z.toFixed(3)}`).join('L')}Z` : ''
-export const zonePath = (show: Show, zone: Zone): string => pathOf(outlineOf(solidOfZone(show, zone)))
+export const zonePath = (show: Show, zone: Zone): string => drawnZone(show, zone).path
 
 /** The outline of a solid grown by its rim: round corners, as somebody is let go. */
 export function rimPath(solid: Solid, rim: number): string {

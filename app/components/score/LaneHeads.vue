@@ -3,6 +3,7 @@ import type { Lane } from '~~/core/score'
 import { useRun } from '~/stores/run'
 import { useSelection } from '~/stores/selection'
 import { useShow } from '~/stores/show'
+import type { Sense } from '~/components/frame/SenseGlyph.vue'
 import { sensesOf } from '~/format/senses'
 import { unmetWords } from '~/format/words'
 import { LANE } from '~/score/layout'
@@ -13,7 +14,16 @@ const document = useShow()
 const runs = useRun()
 const selection = useSelection()
 const list = ref<HTMLElement>()
-const senses = computed(() => new Map(document.show!.zones.map((zone) => [zone.id, sensesOf(document.show!, zone)])))
+/** What each zone reaches; a list stays the same one while it says the same. */
+const senses = computed((before?: Map<string, Sense[]>) => {
+  const all = new Map<string, Sense[]>()
+  for (const zone of document.show!.zones) {
+    const now = sensesOf(document.show!, zone)
+    const was = before?.get(zone.id)
+    all.set(zone.id, was && was.join() === now.join() ? was : now)
+  }
+  return all
+})
 
 watch(
   () => props.scroll,
@@ -41,6 +51,7 @@ watch(
     <button
       v-for="lane in lanes"
       :key="lane.zone"
+      v-memo="[lane.met, lane.name, lane.unmet, selection.zone?.id === lane.zone, senses.get(lane.zone)]"
       class="flex w-full items-center gap-2 border-b border-[#1c272d] pr-2.5 pl-3 text-left"
       :class="[
         selection.zone?.id === lane.zone ? 'bg-ink-3' : 'hover:bg-ink-2',

@@ -40,10 +40,21 @@ function wordsOf(lane: Lane, mark: Lane['fired'][number] | Lane['held'][number])
   const playing = lane.playings.find((p) => p.playing === mark.playing)
   return `Fired: ${cueName(document.show!, mark.cue)}${playing ? `, for ${seconds(playing.to - playing.from)}` : ''}. ${at}`
 }
+/** The lanes as they can be reached: while a hand drags something the picture goes ahead, and the buttons follow when it rests. */
+const reached = shallowRef(props.lanes)
+let timer: ReturnType<typeof setTimeout> | undefined
+watch([() => props.lanes, () => document.dragging], () => {
+  clearTimeout(timer)
+  const follow = () => (reached.value = props.lanes)
+  if (document.dragging) timer = setTimeout(follow, 150)
+  else follow()
+})
+onUnmounted(() => clearTimeout(timer))
+
 const marks = computed((): Mark[] => {
   const found: Mark[] = []
   const { from, to, curves, ruler, lane: tall } = props.layout
-  props.lanes.forEach((lane, index) => {
+  reached.value.forEach((lane, index) => {
     const y = yOf(props.layout, index)
     if (y + tall < ruler || y > curves - 8) return
     for (const mark of [...lane.fired, ...lane.held]) {
@@ -76,7 +87,7 @@ const marks = computed((): Mark[] => {
 })
 /** Shows a firing with all that plays after it, or a held moment with its surroundings. */
 function zoomTo(mark: Mark) {
-  const playing = props.lanes.find((lane) => lane.zone === mark.zone)?.playings.find((p) => p.delayed === mark.t)
+  const playing = reached.value.find((lane) => lane.zone === mark.zone)?.playings.find((p) => p.delayed === mark.t)
   const to = Math.max(mark.t + 2, playing?.to ?? 0)
   view.show(mark.t - (to - mark.t) * 0.15 - 0.5, to + (to - mark.t) * 0.15)
 }
