@@ -1,5 +1,15 @@
 import type { Point, Prop } from '../show/types'
-import { crossings, gap, positionOn, solidOf, type Bounds, type Intervals, type Piece, type Solid } from '../space'
+import {
+  crossings,
+  gap,
+  positionOn,
+  solidOf,
+  type Bounds,
+  type Cylinder,
+  type Intervals,
+  type Piece,
+  type Solid,
+} from '../space'
 import { SAME_TIME } from './agenda'
 import { historyOf } from './channels'
 import type { CompiledZone } from './compile'
@@ -9,6 +19,7 @@ import { fastest } from './flung'
 import { extentOf, legAt, type Route } from './legs'
 import { frameAt, isStraight, movesUntil, type PropMotion } from './poses'
 import { ownTime, partNow, runTime, type Walker } from './walker'
+import { steepest } from './ramps'
 import type { Segment } from './tracks'
 import type { World } from './world'
 
@@ -72,14 +83,14 @@ interface Moving {
   prop: Prop
   motion: PropMotion
   still: Solid | undefined
-  /** No point of it goes faster than this (m/s), while the motion is as it is. */
-  speed: number | undefined
+  /** How fast it goes, while the motion is as it is. */
+  speeds: Speeds | undefined
 }
 
 export function createMobileFinder(world: World): MobileFinder | undefined {
   const moving = world.compiled.zones.flatMap((zone): Moving[] =>
     zone.mobile
-      ? [{ zone, prop: zone.mobile, motion: motionOf(world, zone.mobile.id), still: undefined, speed: undefined }]
+      ? [{ zone, prop: zone.mobile, motion: motionOf(world, zone.mobile.id), still: undefined, speeds: undefined }]
       : [],
   )
   if (moving.length === 0) return undefined
@@ -116,7 +127,7 @@ export function createMobileFinder(world: World): MobileFinder | undefined {
           for (const finder of world.finders) finder.change()
         }
         each.motion = motionOf(world, prop)
-        each.still = each.speed = undefined
+        each.still = each.speeds = undefined
         stale.fill(1, index * bodies.length, (index + 1) * bodies.length)
         anyStale = true
       })
@@ -231,17 +242,39 @@ function contact(moving: Moving, walker: Walker, body: Piece, t: number, until: 
     const velocity = body.velocity.map((v, i) => v - (then.at[i] - now.at[i]) / seconds) as Point
     return crossings(solidOf(shape, now), rim, cylinder, { ...body, velocity })
   }
-  const apart = (s: number) =>
-    gap(solidOf(shape, frameAt(prop, motion, t + s)), rim, cylinder, positionOn({ ...body, seconds: 1 }, s))
-  return bracketed(
-    apart,
-    body.seconds,
-    Math.max(0.01, Math.hypot(...body.velocity) + (moving.speed ??= speedOf(motion, zone))),
+  moving.speeds ??= speedsOf(motion, zone)
+  const walks = Math.hypot(...body.velocity)
+  return bracketed(apartIn(moving, cylinder, body, t, rim), body.seconds, (s) =>
+    Math.max(0.01, walks + fastestFrom(moving, t + s)),
   )
 }
 
-/** No point of the zone goes faster than this, as its prop moves now (m/s). */
-function speedOf({ slide, turn, about, flights }: PropMotion, zone: CompiledZone): number {
+/** How far a body and a zone are apart in a window, in its own time: seen from the prop, so that the zone stands and only the body moves. */
+function apartIn({ zone, prop, motion }: Moving, body: Cylinder, { from, velocity }: Piece, t: number, rim: number) {
+  const standing = solidOf(zone.zone.shape)
+  const at: Point = [0, 0, 0]
+  return (s: number): number => {
+    const frame = frameAt(prop, motion, t + s)
+    const a = (frame.yaw * Math.PI) / 180
+    const sin = Math.sin(a)
+    const cos = Math.cos(a)
+    const x = from[0] + velocity[0] * s - frame.at[0]
+    const z = from[2] + velocity[2] * s - frame.at[2]
+    at[0] = x * cos - z * sin
+    at[1] = from[1] + velocity[1] * s - frame.at[1]
+    at[2] = x * sin + z * cos
+    return gap(standing, rim, body, at)
+  }
+}
+
+/** How fast any point of a zone goes at the most while its prop moves as it does now, on the mean over its slide and its turn (m/s). */
+interface Speeds {
+  slide: number
+  turn: number
+  flight: number
+}
+
+function speedsOf({ slide, turn, about, flights }: PropMotion, zone: CompiledZone): Speeds {
   const sliding = slide?.at(-1)
   const turning = turn?.at(-1)
   const way = sliding ? Math.hypot(...(sliding.to as number[]).map((v, i) => v - (sliding.from as number[])[i])) : 0
@@ -249,17 +282,30 @@ function speedOf({ slide, turn, about, flights }: PropMotion, zone: CompiledZone
   const [x0, , z0, x1, , z1] = solidOf(zone.zone.shape).bounds
   const [ax, az] = about.at(-1)?.about ?? [0, 0]
   const arm = Math.max(...[x0, x1].flatMap((x) => [z0, z1].map((z) => Math.hypot(x - ax, z - az))))
-  // An ease is at most twice as fast as its mean.
-  const slideSpeed = sliding && sliding.seconds > 0 ? (2 * way) / sliding.seconds : 0
-  const turnSpeed = turning && turning.seconds > 0 ? (2 * angle * arm) / turning.seconds : 0
-  return slideSpeed + turnSpeed + fastest(flights)
+  return {
+    slide: sliding && sliding.seconds > 0 ? way / sliding.seconds : 0,
+    turn: turning && turning.seconds > 0 ? (angle * arm) / turning.seconds : 0,
+    flight: fastest(flights),
+  }
+}
+
+/** The fastest that any point of a moving zone goes from a time on (m/s). */
+function fastestFrom({ motion: { slide, turn }, speeds }: Moving, t: number): number {
+  const { slide: sliding, turn: turning, flight } = speeds!
+  return sliding * steepestIn(slide, t) + turning * steepestIn(turn, t) + flight
+}
+
+/** How steep the last ramp of a history gets from a time on. */
+function steepestIn(segments: readonly Segment[] | undefined, t: number): number {
+  const last = segments?.[segments.length - 1]
+  return last && last.seconds > 0 ? steepest(last.ease, (t - last.t) / last.seconds) : 0
 }
 
 /**
  * The spans in which two things touch, from how far they are apart: goes forward as far as nothing can have happened at their
  * speed against each other, or a hair where they are near the edge of contact, and brackets each change.
  */
-function bracketed(apart: (s: number) => number, seconds: number, speed: number): number[] {
+function bracketed(apart: (s: number) => number, seconds: number, speedFrom: (s: number) => number): number[] {
   const spans: number[] = []
   const edge = (a: number, b: number, before: boolean): number => {
     while (b - a > BRACKET) {
@@ -273,7 +319,7 @@ function bracketed(apart: (s: number) => number, seconds: number, speed: number)
   let was = far <= 0
   if (was) spans.push(0)
   for (let s = 0; s < seconds;) {
-    const next = Math.min(seconds, s + Math.max(STEP, Math.abs(far)) / speed)
+    const next = Math.min(seconds, s + Math.max(STEP, Math.abs(far)) / speedFrom(s))
     far = apart(next)
     if (far <= 0 !== was) {
       spans.push(edge(s, next, was))

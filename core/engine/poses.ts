@@ -39,8 +39,12 @@ export function frameAt(prop: Prop, { slide, turn, about, flights }: PropMotion,
     return { at: [x, y - prop.size[1] / 2, z], yaw }
   }
   const [sx, sy, sz] = slide ? (valueAt(slide, false, t) as Point) : [0, 0, 0]
-  const [ax, az] = about.findLast((entry) => entry.t <= t)?.about ?? [0, 0]
-  const [dx, dz] = fromFrame(-ax, -az, { at: [ax, 0, az], yaw: degrees })
+  let dx = 0
+  let dz = 0
+  if (degrees !== 0) {
+    const [ax, az] = about.findLast((entry) => entry.t <= t)?.about ?? [0, 0]
+    ;[dx, dz] = fromFrame(-ax, -az, { at: [ax, 0, az], yaw: degrees })
+  }
   const [x, z] = fromFrame(sx + dx, sz + dz, prop)
   return { at: [x, prop.at[1] + sy, z], yaw }
 }
@@ -55,10 +59,15 @@ export function movesUntil({ slide, turn, flights }: PropMotion, t: number): num
   return Math.max(t, flight ? stepEnd(flight, t) : end(slide), end(turn))
 }
 
+/** Whether a prop turns from a time on. */
+function isTurning({ turn }: Pick<PropMotion, 'turn'>, t: number): boolean {
+  const last = turn?.[turn.length - 1]
+  return last !== undefined && last.t + last.seconds > t && last.from !== last.to
+}
+
 /** Whether a motion is a straight line at constant speed from a time on: no turn, no ease. */
 export function isStraight({ slide, turn, flights }: PropMotion, t: number): boolean {
-  const turning = turn?.[turn.length - 1]
-  if (turning && turning.t + turning.seconds > t && turning.from !== turning.to) return false
+  if (isTurning({ turn }, t)) return false
   if (flightBy(flights, t)) return true
   const sliding = slide?.[slide.length - 1]
   return !sliding || sliding.t + sliding.seconds <= t || sliding.ease === 'linear'

@@ -19,6 +19,21 @@ export function eased(ease: Ease, u: number): number {
   }
 }
 
+/** How steep a ramp is at the most from the share u of its time on. */
+export function steepest(ease: Ease, u: number): number {
+  if (u >= 1) return 0
+  switch (ease) {
+    case 'linear':
+      return 1
+    case 'in':
+      return 2
+    case 'out':
+      return 2 * (1 - Math.max(0, u))
+    case 'inout':
+      return u <= 0.5 ? 1.5 : 6 * u * (1 - u)
+  }
+}
+
 /** A light's share of one 8-bit sRGB component, linear (IEC 61966-2-1). */
 const toLinear = (c: number): number => (c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4)
 const fromLinear = (c: number): number => (c <= 0.0031308 ? c * 12.92 : 1.055 * c ** (1 / 2.4) - 0.055)
