@@ -42,7 +42,7 @@ export function leave(world: World, zone: CompiledZone, walkers: readonly Walker
 
 /** What comes next for that body and zone must be looked up again. */
 function toggled(world: World, walker: Walker, zone: CompiledZone): void {
-  world.changed = true
+  if (zone.hears.look) world.changed = true
   if (world.roams[zone.index] === 1) world.mobile!.toggled(walker, zone)
   else world.finders[walker.index].toggled(zone, world.now)
 }

@@ -27,8 +27,8 @@ export interface CompiledZone {
   /** The prop it is tied to, if a cue slides, turns or flings that. */
   mobile: Prop | undefined
   rules: RuleInstance[]
-  /** Those of its rules that wait for an enter, a leave, a stay. */
-  hears: { enter: RuleInstance[]; leave: RuleInstance[]; dwell: RuleInstance[] }
+  /** Those of its rules that wait for an enter, a leave, a stay, and whether any waits for a look. */
+  hears: { enter: RuleInstance[]; leave: RuleInstance[]; dwell: RuleInstance[]; look: boolean }
 }
 export interface CompiledCue {
   index: number
@@ -58,6 +58,12 @@ export interface CompiledStep {
   channel: ClaimedChannel | undefined
   aims: Aim[]
 }
+export type CompiledSound = Sound & { index: number }
+export interface CompiledPool extends Pool {
+  index: number
+  /** Its sounds, in its order. */
+  entries: CompiledSound[]
+}
 /** A show with names resolved to indices, ready to be run many times. */
 export interface Compiled {
   show: Show
@@ -66,8 +72,8 @@ export interface Compiled {
   rules: RuleInstance[]
   signals: Map<string, { index: number; rules: RuleInstance[] }>
   clocks: RuleInstance[]
-  sounds: Map<string, Sound & { index: number }>
-  pools: Map<string, Pool & { index: number }>
+  sounds: Map<string, CompiledSound>
+  pools: Map<string, CompiledPool>
   buses: Map<string, number>
   flags: Map<string, number>
   props: Map<string, Prop>
@@ -121,6 +127,7 @@ export function compile(show: Show): Compiled {
   })
   show.rules.forEach((rule) => instance(rule, undefined, rule.id))
   const signals = signalsOf(show, rules)
+  const sounds = new Map(show.sounds.map((sound, index): [string, CompiledSound] => [sound.id, { ...sound, index }]))
   const buses = [...BUSES, ...show.buses.map((bus) => bus.id).filter((id) => !BUSES.includes(id as never))]
   return {
     show,
@@ -129,8 +136,13 @@ export function compile(show: Show): Compiled {
     rules,
     signals,
     clocks: rules.filter((rule) => rule.at === 'clock'),
-    sounds: new Map(show.sounds.map((sound, index) => [sound.id, { ...sound, index }])),
-    pools: new Map(show.pools.map((pool, index) => [pool.id, { ...pool, index }])),
+    sounds,
+    pools: new Map(
+      show.pools.map((pool, index) => [
+        pool.id,
+        { ...pool, index, entries: pool.sounds.map(({ sound }) => sounds.get(sound)!) },
+      ]),
+    ),
     buses: new Map(buses.map((id, index) => [id, index])),
     flags: new Map(show.flags.map((flag, index) => [flag.id, index])),
     props: new Map(show.place.props.map((prop) => [prop.id, prop])),
@@ -163,6 +175,7 @@ const heardBy = (rules: readonly RuleInstance[]): CompiledZone['hears'] => ({
   enter: rules.filter((rule) => rule.at === 'enter'),
   leave: rules.filter((rule) => rule.at === 'leave'),
   dwell: rules.filter((rule) => rule.at === 'dwell'),
+  look: rules.some((rule) => rule.at === 'look'),
 })
 
 function compiledCues(show: Show, channels: Map<string, ClaimedChannel>): Map<string, CompiledCue> {

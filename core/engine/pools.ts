@@ -1,5 +1,5 @@
 import type { Pool } from '../show/types'
-import type { Compiled, RuleInstance } from './compile'
+import type { Compiled, CompiledPool, CompiledSound, RuleInstance } from './compile'
 import { placeOf } from './gates'
 import { takeOut } from './lists'
 import { draw, drawWithin, type Stream } from './luck'
@@ -7,7 +7,7 @@ import type { Body, World } from './world'
 
 /** A single sound as drawn: gain in dB, pitch in cents. */
 export interface Drawn {
-  sound: string
+  sound: CompiledSound
   gain: number
   pitch: number
 }
@@ -24,7 +24,7 @@ export interface PoolMemory {
  */
 export function drawFrom(
   world: World,
-  pool: Pool & { index: number },
+  pool: CompiledPool,
   rule: RuleInstance,
   body: Body,
   stream: Stream,
@@ -35,7 +35,7 @@ export function drawFrom(
   memory.last.push(index)
   if (memory.last.length > pool.avoid) memory.last.shift()
   return {
-    sound: pool.sounds[index].sound,
+    sound: pool.entries[index],
     gain: drawWithin(pool.gain, stream, first + 1),
     pitch: drawWithin(pool.pitch, stream, first + 2),
   }

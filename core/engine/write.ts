@@ -1,5 +1,5 @@
 import type { Lock, Point } from '../show/types'
-import type { Compiled, CompiledZone, RuleInstance } from './compile'
+import type { Compiled, CompiledSound, CompiledZone, RuleInstance } from './compile'
 import type { EndReason, Gate } from './events'
 import type { DrawnFling } from './flights'
 import type { Impact } from './physics'
@@ -119,12 +119,19 @@ export const thrown = (
 export const stepEnd = (world: World, playing: Playing, state: StepState): void =>
   put(world, KIND.stepEnd, -1, state.plan.index, playing.number, -1)
 
-export function sound(world: World, playing: Playing, step: number, audible: Audible, length: number): void {
+export function sound(
+  world: World,
+  playing: Playing,
+  step: number,
+  sound: CompiledSound,
+  audible: Audible,
+  length: number,
+): void {
   const { compiled, log } = world
   const at = room(world, 9)
   const to = log.numbers
   const { place } = audible
-  to[at] = compiled.sounds.get(audible.sound)!.index
+  to[at] = sound.index
   to[at + 1] = compiled.buses.get(audible.bus)!
   if (place === 'head') to[at + 2] = 1
   else {

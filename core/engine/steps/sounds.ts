@@ -1,6 +1,6 @@
 import { NO_ENTRY, type Entry } from '../agenda'
 import type { BedStep, Point, ScatterStep, SoundStep, Where } from '../../show/types'
-import { middleOfZone } from '../compile'
+import { middleOfZone, type CompiledSound } from '../compile'
 import { propNow } from '../mobile'
 import { draw, drawWithin, type Stream } from '../luck'
 import type { Impact } from '../physics'
@@ -12,9 +12,9 @@ import { DEFAULT_REACH, type Audible, type Playing, type StepState, type World }
 import * as write from '../write'
 
 /** How long a sound lasts, trimmed and pitched (s). */
-function lengthOf(world: World, sound: string, pitch: number): number {
-  const { seconds, trim } = world.compiled.sounds.get(sound)!
-  return (trim ? trim[1] - trim[0] : seconds) / 2 ** (pitch / 1200)
+function lengthOf({ seconds, trim }: CompiledSound, pitch: number): number {
+  const whole = trim ? trim[1] - trim[0] : seconds
+  return pitch === 0 ? whole : whole / 2 ** (pitch / 1200)
 }
 
 const AT_HEAD: Pick<Audible, 'place' | 'follows'> = { place: 'head' }
@@ -53,7 +53,7 @@ function placeOf(
 
 /** What differs from one kind of sounding step to another. */
 interface Voice {
-  sound: string
+  sound: CompiledSound
   at: Pick<Audible, 'place' | 'follows'>
   reach: Audible['reach']
   gain: number
@@ -70,12 +70,12 @@ function sounds(
   bus: string,
   { sound, at, reach, gain, pitch, loop, fadeIn, fadeOut }: Voice,
 ): Audible {
-  const length = lengthOf(world, sound, pitch)
+  const length = lengthOf(sound, pitch)
   const audible: Audible = {
     t: world.now,
     playing: playing.number,
     step: plan.id,
-    sound,
+    sound: sound.id,
     bus,
     heardBy: heardBy(world, playing),
     place: at.place,
@@ -89,21 +89,19 @@ function sounds(
     fadeOut,
   }
   world.audible.push(audible)
-  write.sound(world, playing, plan.index, audible, length)
+  write.sound(world, playing, plan.index, sound, audible, length)
   return audible
 }
-
-const ownGain = (world: World, sound: string): number => world.compiled.sounds.get(sound)!.gain
 
 export function sound(world: World, playing: Playing, state: StepState, step: SoundStep): number | undefined {
   const stream = streamOf(world, playing, step.id)
   const drawn = step.pool
     ? drawFrom(world, world.compiled.pools.get(step.pool)!, playing.rule, playing.body, stream, 0)
-    : { sound: step.sound!, gain: 0, pitch: 0 }
+    : { sound: world.compiled.sounds.get(step.sound!)!, gain: 0, pitch: 0 }
   const pitch = drawn.pitch + drawWithin(step.pitch, stream, 4)
-  const length = lengthOf(world, drawn.sound, pitch)
+  const length = lengthOf(drawn.sound, pitch)
   if (world.tally) return step.loop ? undefined : length
-  const gain = ownGain(world, drawn.sound) + drawn.gain + drawWithin(step.gain, stream, 3)
+  const gain = drawn.sound.gain + drawn.gain + drawWithin(step.gain, stream, 3)
   const audible = sounds(world, playing, state, step.bus, {
     sound: drawn.sound,
     at: placeOf(world, playing, step.where, stream, 5),
@@ -123,11 +121,12 @@ function silence(world: World, audible: Audible): void {
 }
 
 export function bed(world: World, playing: Playing, state: StepState, step: BedStep): undefined {
+  const sounding = world.compiled.sounds.get(step.sound)!
   const audible = sounds(world, playing, state, step.bus, {
-    sound: step.sound,
+    sound: sounding,
     at: placeOf(world, playing, step.where, streamOf(world, playing, step.id), 0),
     reach: DEFAULT_REACH,
-    gain: ownGain(world, step.sound) + step.gain,
+    gain: sounding.gain + step.gain,
     pitch: 0,
     loop: true,
     fadeIn: step.fadeIn,
@@ -167,13 +166,13 @@ function scatterOne(world: World, scattering: Scattering): void {
   const first = scattering.next * DRAWS
   const pool = world.compiled.pools.get(step.pool)!
   const drawn = drawFrom(world, pool, playing.rule, playing.body, stream, first + 1)
-  const gain = ownGain(world, drawn.sound) + drawn.gain + drawWithin(step.gain, stream, first + 4)
+  const gain = drawn.sound.gain + drawn.gain + drawWithin(step.gain, stream, first + 4)
   const pitch = drawn.pitch + drawWithin(step.pitch, stream, first + 5)
   const at = placeOf(world, playing, step.where, stream, first + 6)
   let sounding = 0
   for (let i = 0; i < endings.length; i++) if (endings[i] > world.now) sounding++
   if (sounding < step.most) {
-    endings.push(world.now + lengthOf(world, drawn.sound, pitch))
+    endings.push(world.now + lengthOf(drawn.sound, pitch))
     sounds(world, playing, state, step.bus, {
       sound: drawn.sound,
       at,
@@ -200,7 +199,7 @@ export function soundsOfImpact(world: World, playing: Playing, state: StepState,
     sound: drawn.sound,
     at: { place: impact.at },
     reach: DEFAULT_REACH,
-    gain: ownGain(world, drawn.sound) + drawn.gain + level,
+    gain: drawn.sound.gain + drawn.gain + level,
     pitch: drawn.pitch,
     loop: false,
     fadeIn: 0,
