@@ -1,7 +1,7 @@
 import type { FlingStep, Place, Point, Prop } from '../show/types'
 import { standing, yawOf } from '../space'
 import { leave } from './bodies'
-import { propNow } from './mobile'
+import { propNow } from './motion'
 import { draw, drawWithin, type Stream } from './luck'
 import { disarray, obstaclesNow } from './obstacles'
 import { fly, STEPS_A_SECOND, type Flight } from './physics'

@@ -1,7 +1,7 @@
 import earcut from 'earcut'
 import type { Floor, Point, Prop, Wall } from '../show/types'
 import { floorHeight } from '../space'
-import { isFlung, propHistory, propNow } from './mobile'
+import { isFlung, propHistory, propNow } from './motion'
 import { slab, type Obstacle } from './physics'
 import { valueAt } from './tracks'
 import type { World } from './world'

@@ -1,7 +1,7 @@
 import { NO_ENTRY, type Entry } from '../agenda'
 import type { BedStep, Point, ScatterStep, SoundStep, Where } from '../../show/types'
 import { middleOfZone, type CompiledSound } from '../compile'
-import { propNow } from '../mobile'
+import { propNow } from '../motion'
 import { draw, drawWithin, type Stream } from '../luck'
 import type { Impact } from '../physics'
 import { drawFrom, type Drawn } from '../pools'

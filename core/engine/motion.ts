@@ -1,0 +1,41 @@
+import type { Point, Prop } from '../show/types'
+import { solidOf, type Solid } from '../space'
+import { historyOf } from './channels'
+import type { CompiledZone } from './compile'
+import { frameAt, type PropMotion } from './poses'
+import type { Segment } from './tracks'
+import type { World } from './world'
+
+/** The history of a field of a prop; undefined if no cue has touched it. */
+export const propHistory = (world: World, prop: string, field: string): Segment[] | undefined =>
+  historyOf(world.tracks, world.walkers.length, world.compiled.propChannels.get(prop), field)
+
+const NEVER_TURNED: PropMotion['about'] = []
+const NEVER_FLUNG: PropMotion['flights'] = []
+
+/** Whether a prop has been flung. */
+export function isFlung(world: World, prop: string): boolean {
+  for (const flight of world.flights) if (flight.prop === prop) return true
+  return false
+}
+
+export function motionOf(world: World, prop: string): PropMotion {
+  return {
+    slide: propHistory(world, prop, 'slide'),
+    turn: propHistory(world, prop, 'turn'),
+    about: world.abouts[prop] ?? NEVER_TURNED,
+    flights: isFlung(world, prop) ? world.flights.filter((flight) => flight.prop === prop) : NEVER_FLUNG,
+  }
+}
+
+/** Where a prop's middle is now, and how it is turned: as it was put, moved and flung. */
+export function propNow(world: World, prop: Prop): { middle: Point; yaw: number } {
+  const { at, yaw } = frameAt(prop, motionOf(world, prop.id), world.now)
+  return { middle: [at[0], at[1] + prop.size[1] / 2, at[2]], yaw }
+}
+
+/** A zone's solid where it stands at a time. */
+export function solidAt(world: World, zone: CompiledZone, t: number): Solid {
+  if (world.roams[zone.index] === 0) return zone.geometry.solid
+  return solidOf(zone.zone.shape, frameAt(zone.mobile!, motionOf(world, zone.mobile!.id), t))
+}
