@@ -27,18 +27,23 @@ const xOf = (gap: number) => PAD + (Math.min(gap, props.max) / props.max) * (WID
 
 function stacked(dots: Dot[], own: boolean) {
   const rows = new Map<number, number>()
+  /** Several bodies of a walker can meet the moment at one time. */
+  const same = new Map<string, number>()
   return dots
     .filter((dot) => dot.gap <= props.max)
     .map((dot) => {
       const bin = Math.round(xOf(dot.gap) / 4.2)
       const row = rows.get(bin) ?? 0
       rows.set(bin, row + 1)
-      return { dot, own, x: bin * 4.2, y: HIGH - 5 - Math.min(row, 8) * 4.4 }
+      const name = `${own}${dot.walker}|${dot.t}`
+      const nth = same.get(name) ?? 0
+      same.set(name, nth + 1)
+      return { key: `${name}|${nth}`, dot, own, x: bin * 4.2, y: HIGH - 5 - Math.min(row, 8) * 4.4 }
     })
 }
 const drawn = computed(() => [...stacked(props.dots ?? [], false), ...stacked(props.own ?? [], true)])
 /** A dot is drawn again only when something of it has changed. */
-const lookOf = ({ dot, own, x, y }: (typeof drawn.value)[number]) => [own, x, y, dot.held, dot.walker, dot.t, dot.gap]
+const lookOf = ({ dot, x, y }: (typeof drawn.value)[number]) => [x, y, dot.held, dot.gap]
 const beyond = computed(() => (props.dots ?? []).filter((dot) => dot.gap > props.max).length)
 const number = (event: Event) => Number((event.target as HTMLInputElement).value)
 </script>
@@ -66,7 +71,7 @@ const number = (event: Event) => Number((event.target as HTMLInputElement).value
       />
     </div>
     <svg v-if="dots" :width="WIDTH" :height="HIGH" :viewBox="`0 0 ${WIDTH} ${HIGH}`" class="block max-w-full">
-      <g v-for="(mark, i) in drawn" :key="i" v-memo="lookOf(mark)">
+      <g v-for="mark in drawn" :key="mark.key" v-memo="lookOf(mark)">
         <rect
           v-if="mark.own"
           :x="mark.x - 2.2"
