@@ -42,7 +42,7 @@ export class Agenda<W> {
 
   /** The time of the earliest entry, Infinity if there is none. */
   next(): number {
-    while (this.size > 0 && this.dropped[this.heap[0]] === 1) this.pop()
+    while (this.size > 0 && this.dropped[this.heap[0]] === 1) this.forget(this.pop())
     return this.size > 0 ? this.times[this.heap[0]] : Infinity
   }
 
@@ -57,9 +57,15 @@ export class Agenda<W> {
     for (let i = 0; i < due.count; i++) {
       const entry = due.at(i)
       if (this.dropped[entry] === 0) this.acts[entry](world, this.subjects[entry] as never)
+      this.forget(entry)
     }
     due.clear()
     this.dueUntil = -Infinity
+  }
+
+  /** What has been done is held no longer: a live run can go on for hours. */
+  private forget(entry: Entry): void {
+    this.subjects[entry] = undefined
   }
 
   /** Leaves an agenda with nothing on it. */

@@ -109,7 +109,7 @@ export function createClockwork(world: World): Clockwork {
   }
 
   /** What belonged to the time that was now has happened: whether the run ends with it. */
-  function look(length: number | undefined): void {
+  function askForEnd(length: number | undefined): void {
     happened = false
     if (latest === Infinity && allEnded(walkers)) latest = world.now + AFTERWARDS
     if (length !== undefined || latest === Infinity || !isQuiet(world)) return
@@ -121,7 +121,7 @@ export function createClockwork(world: World): Clockwork {
     advance(until, length) {
       while (!over) {
         const time = next()
-        if (happened && time > world.now + SAME_TIME) look(length)
+        if (happened && time > world.now + SAME_TIME) askForEnd(length)
         if (over || time === Infinity || time > (length === undefined ? latest : length + SAME_TIME)) return false
         if (time > until) return true
         live(time)
