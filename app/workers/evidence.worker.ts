@@ -26,7 +26,7 @@ const worker = {
     const mine = ++newest
     for (const patch of done) show = applyPatch(show, patch)
     const studied = show
-    await prepare(studied)
+    await prepare(studied, { tally: true })
     const evidence: Evidence = new Map()
     let since = performance.now()
     try {

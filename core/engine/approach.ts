@@ -77,7 +77,8 @@ function speedsOf({ slide, turn, about, flights }: PropMotion, zone: CompiledZon
   const way = sliding ? Math.hypot(...(sliding.to as number[]).map((v, i) => v - (sliding.from as number[])[i])) : 0
   const angle = turning ? (Math.abs((turning.to as number) - (turning.from as number)) * Math.PI) / 180 : 0
   const [x0, , z0, x1, , z1] = solidOf(zone.zone.shape).bounds
-  const [ax, az] = about.at(-1)?.about ?? [0, 0]
+  // What has been flung turns about its middle.
+  const [ax, az] = (flights.length > 0 ? undefined : about.at(-1)?.about) ?? [0, 0]
   const arm = Math.max(...[x0, x1].flatMap((x) => [z0, z1].map((z) => Math.hypot(x - ax, z - az))))
   return {
     slide: sliding && sliding.seconds > 0 ? way / sliding.seconds : 0,

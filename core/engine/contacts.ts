@@ -20,17 +20,9 @@ export function touchesOn(layout: Layout, walker: Walker, leg: Leg): readonly To
   measure(walker, leg)
   const found = layout.near && candidates(layout.near)
   const count = found ? found.length : geometries.length
-  const x0 = space[0]
-  const y0 = space[1]
-  const z0 = space[2]
-  const x1 = space[3]
-  const y1 = space[4]
-  const z1 = space[5]
   for (let i = 0; i < count; i++) {
     const zone = found ? found[i] : i
-    const at = 6 * zone
-    if (x0 > bounds[at + 3] || x1 < bounds[at] || z0 > bounds[at + 5] || z1 < bounds[at + 2]) continue
-    if (y0 > bounds[at + 4] || y1 < bounds[at + 1]) continue
+    if (!meets(bounds, 6 * zone)) continue
     const geometry = geometries[zone]
     const contact = (before && knownContact(before, geometry)) ?? contactWith(walker, geometry, leg)
     if (contact === NONE) continue
@@ -41,7 +33,7 @@ export function touchesOn(layout: Layout, walker: Walker, leg: Leg): readonly To
   return all
 }
 
-export function contactOn(layout: Layout, walker: Walker, zone: number, leg: Leg): Contact {
+function contactOn(layout: Layout, walker: Walker, zone: number, leg: Leg): Contact {
   const touches = touchesOn(layout, walker, leg)
   for (let i = 0; i < touches.length; i++) if (touches[i].zone === zone) return touches[i].contact
   return NONE
@@ -123,55 +115,47 @@ function bridged(spans: Intervals): Intervals {
   return result
 }
 
-/** When a body that is outside of a zone comes in on a leg, from a time of the leg on; Infinity if it doesn't. */
-export function enterOn(
-  layout: Layout,
-  walker: Walker,
+/** What a body walks, among zones that lie so. */
+export interface Way {
+  layout: Layout
+  walker: Walker
+  legs: readonly Leg[]
+}
+
+/** When a body that is inside of a zone or outside leaves or enters it on a leg, from a time of the leg on; Infinity if it doesn't. */
+export function edgeOn(
+  way: Way,
   zone: number,
-  { enter: spans }: Contact,
-  legs: readonly Leg[],
+  inside: boolean,
+  { enter, stay }: Contact,
   index: number,
   from: number,
 ): number {
+  return inside ? leaveOn(way, zone, stay, index, from) : enterOn(way, zone, enter, index, from)
+}
+
+function enterOn(way: Way, zone: number, spans: Intervals, index: number, from: number): number {
   for (let i = 0; i < spans.length; i += 2) {
     if (spans[i] < from - SAME_TIME) continue
     const here = spans[i + 1] - spans[i]
-    if (here >= SHORTEST || here + goesOn(layout, walker, zone, legs, index, spans[i + 1], 'enter') >= SHORTEST)
-      return spans[i]
+    if (here >= SHORTEST || here + goesOn(way, zone, index, spans[i + 1], 'enter') >= SHORTEST) return spans[i]
   }
   return Infinity
 }
 
-/** When a body that is inside of a zone leaves it on a leg, from a time of the leg on; Infinity if it doesn't. */
-export function leaveOn(
-  layout: Layout,
-  walker: Walker,
-  zone: number,
-  { stay: spans }: Contact,
-  legs: readonly Leg[],
-  index: number,
-  from: number,
-): number {
+function leaveOn(way: Way, zone: number, spans: Intervals, index: number, from: number): number {
   for (let i = 0; i < spans.length; i += 2) {
     if (spans[i] - SHORTEST > from) break
     const to = spans[i + 1]
     if (to < from - SAME_TIME) continue
-    if (to === Infinity || goesOn(layout, walker, zone, legs, index, to, 'stay') > 0) return Infinity
+    if (to === Infinity || goesOn(way, zone, index, to, 'stay') > 0) return Infinity
     return Math.max(from, to)
   }
   return from
 }
 
 /** How long contact that ends at `to` on a leg goes on over its seam to the next one (s, a hair if it only touches). */
-function goesOn(
-  layout: Layout,
-  walker: Walker,
-  zone: number,
-  legs: readonly Leg[],
-  index: number,
-  to: number,
-  which: 'enter' | 'stay',
-): number {
+function goesOn({ layout, walker, legs }: Way, zone: number, index: number, to: number, which: keyof Contact): number {
   const rest = legs[index].piece.seconds - to
   const next = legs[index + 1]
   if (rest >= SHORTEST || !next) return 0
@@ -183,11 +167,12 @@ function goesOn(
 /** The own time at which a body, inside of a zone or not, leaves or enters it next on the legs it walks, from an own time on. */
 export function nextEdgeOn(layout: Layout, walker: Walker, zone: number, route: Route, own: number): number {
   const { legs } = route
+  const way = { layout, walker, legs }
+  const inside = walker.inside[zone] === 1
   for (let i = legAt(route, own); i < legs.length; i++) {
     const leg = legs[i]
-    const from = Math.max(0, own - leg.start)
     const contact = contactOn(layout, walker, zone, leg)
-    const at = (walker.inside[zone] === 1 ? leaveOn : enterOn)(layout, walker, zone, contact, legs, i, from)
+    const at = edgeOn(way, zone, inside, contact, i, Math.max(0, own - leg.start))
     if (at !== Infinity) return leg.start + at
   }
   return Infinity

@@ -1,6 +1,7 @@
 import { SAME_TIME } from './agenda'
-import type { Compiled, CompiledZone } from './compile'
+import type { CompiledZone } from './compile'
 import { nextEdgeOn, touchesOn } from './contacts'
+import type { Layout } from './layout'
 import { legAt } from './legs'
 import { Gathered } from './lists'
 import { edgesOf, type RouteEdges } from './route-edges'
@@ -48,7 +49,7 @@ export class Edges {
  */
 export class EdgeFinder {
   private readonly zones: CompiledZone[]
-  private readonly compiled: Compiled
+  private readonly layout: Layout
   private readonly walker: Walker
   private readonly enabled: Uint8Array
   private readonly roams: Uint8Array
@@ -66,7 +67,7 @@ export class EdgeFinder {
   constructor(world: World, walker: Walker) {
     const { compiled, enabled, roams } = world
     this.world = world
-    this.compiled = compiled
+    this.layout = compiled.layout
     this.zones = compiled.zones
     this.walker = walker
     this.enabled = enabled
@@ -127,7 +128,7 @@ export class EdgeFinder {
     const own = Math.max(0, ownTime(partNow(walker), t))
     if (walker.fed) this.lookAhead(own)
     else {
-      this.edges = edgesOf(this.compiled.layout, walker, route, this.world.tally)
+      this.edges = edgesOf(this.layout, walker, route, this.world.tally)
       this.compare(this.edges, own)
     }
   }
@@ -135,10 +136,9 @@ export class EdgeFinder {
   /** Looks up the zones of a way that is not told to its end, and those that it is inside of. */
   private lookAhead(own: number): void {
     const { walker } = this
-    const { layout } = this.compiled
     const { route } = partNow(walker)
     for (let i = legAt(route, own); i < route.legs.length; i++)
-      for (const { zone } of touchesOn(layout, walker, route.legs[i]))
+      for (const { zone } of touchesOn(this.layout, walker, route.legs[i]))
         if (this.isLoose[zone] === 0) this.lookUp(zone, own)
     let inside = walker.insideOf
     for (const zone of this.loose) inside -= walker.inside[zone]
@@ -164,9 +164,8 @@ export class EdgeFinder {
     const i = this.isLoose[zone] === 1 ? this.loose.indexOf(zone) : this.loose.length
     this.isLoose[zone] = 1
     this.loose[i] = zone
-    const { layout } = this.compiled
     this.looseOwn[i] =
-      this.enabled[zone] === 1 ? nextEdgeOn(layout, this.walker, zone, partNow(this.walker).route, own) : Infinity
+      this.enabled[zone] === 1 ? nextEdgeOn(this.layout, this.walker, zone, partNow(this.walker).route, own) : Infinity
   }
 
   /** Whether an edge of the route happens: the zone is on, and the body on the other side of it. */

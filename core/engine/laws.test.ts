@@ -73,6 +73,9 @@ describe('laws that hold for any show', () => {
     holding((show, _, result) => {
       const tally = run(show, show.walks, { seed: 5, length: LENGTH, withoutFlights: true, tally: true })
       expect(decided(tally)).toEqual(decided(result))
+      expect(eventsOf(tally).filter(({ kind }) => kind === 'step' || kind === 'stepEnd' || kind === 'sound')).toEqual(
+        [],
+      )
     })
   })
 

@@ -74,7 +74,7 @@ function closeStep(world: World, state: StepState, how: 'own' | 'cut'): void {
   state.phase = 'over'
   if (phase === 'waiting' || (phase === 'on' && state.plan.hold !== 'cue')) playing.open--
   if (phase !== 'on') return
-  if (!world.tally) write.stepEnd(world, playing, state)
+  write.stepEnd(world, playing, state)
   giveBack(world, state)
   state.letGo?.(how)
 }

@@ -1,5 +1,5 @@
 import type { Pool } from '../show/types'
-import type { Compiled, CompiledPool, CompiledSound, RuleInstance } from './compile'
+import type { CompiledPool, CompiledSound, RuleInstance } from './compile'
 import { placeOf } from './gates'
 import { takeOut } from './lists'
 import { draw, drawWithin, type Stream } from './luck'
@@ -30,7 +30,7 @@ export function drawFrom(
   stream: Stream,
   first: number,
 ): Drawn {
-  const memory = memoryFor(world, world.compiled, pool.index, placeOf(world, rule, body))
+  const memory = memoryOf(world, pool, placeOf(world, rule, body))
   const index = pick(pool, memory, stream, first)
   memory.last.push(index)
   if (memory.last.length > pool.avoid) memory.last.shift()
@@ -41,8 +41,8 @@ export function drawFrom(
   }
 }
 
-function memoryFor(world: World, { pools }: Compiled, pool: number, place: number): PoolMemory {
-  const key = place * pools.size + pool
+function memoryOf(world: World, pool: CompiledPool, place: number): PoolMemory {
+  const key = place * world.compiled.pools.size + pool.index
   let memory = world.pools.get(key)
   if (!memory) world.pools.set(key, (memory = { bag: [], last: [], next: 0 }))
   return memory

@@ -1,4 +1,4 @@
-import { enterOn, leaveOn, SHORTEST, touchesOn } from './contacts'
+import { edgeOn, SHORTEST, touchesOn } from './contacts'
 import type { Layout } from './layout'
 import type { Route } from './legs'
 import type { Walker } from './walker'
@@ -21,6 +21,7 @@ export function edgesOf(layout: Layout, walker: Walker, route: Route, oneOfMany:
 }
 
 function followed(layout: Layout, walker: Walker, { legs }: Route): RouteEdges {
+  const way = { layout, walker, legs }
   const inside = new Uint8Array(layout.geometries.length)
   const found: { own: number; zone: number; leave: number }[] = []
   for (let index = 0; index < legs.length; index++) {
@@ -30,7 +31,7 @@ function followed(layout: Layout, walker: Walker, { legs }: Route): RouteEdges {
       const { zone, contact } = touches[i]
       for (let from = 0; ;) {
         const leave = inside[zone]
-        const at = (leave === 1 ? leaveOn : enterOn)(layout, walker, zone, contact, legs, index, from)
+        const at = edgeOn(way, zone, leave === 1, contact, index, from)
         if (at === Infinity) break
         found.push({ own: leg.start + at, zone, leave })
         inside[zone] = 1 - leave

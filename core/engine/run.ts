@@ -55,9 +55,9 @@ export function compiledOf(show: Show): Compiled {
   return compiled
 }
 
-/** Loads what a show needs before it is run: the physics, if it has a fling. */
-export async function prepare(show: Show): Promise<void> {
-  if (flungProps(show).length > 0) await loadPhysics()
+/** Loads what a show needs before it is run: the physics, if it has a fling; for a tally only if that can set something off. */
+export async function prepare(show: Show, { tally = false } = {}): Promise<void> {
+  if (flungProps(show).length > 0 && (!tally || compiledOf(show).flightsMatter)) await loadPhysics()
 }
 /** Whether a show can be run now, without preparing it first. */
 export const isPrepared = (show: Show): boolean => hasPhysics() || flungProps(show).length === 0

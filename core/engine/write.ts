@@ -57,8 +57,12 @@ function grow({ log }: World, events: number, numbers: number): void {
   Object.assign(log, larger)
 }
 
+/** What a tally does not log. */
+const isOfSteps = (kind: number): boolean => kind === KIND.step || kind === KIND.stepEnd || kind === KIND.sound
+
 function put(world: World, kind: number, body: number, what: number, playing: number, value: number): void {
   const { log, now } = world
+  if (world.tally && isOfSteps(kind)) return
   const i = log.count
   if (i === log.t.length) grow(world, i * 2, log.numbers.length)
   log.t[i] = now

@@ -3,25 +3,49 @@ import type { Spot } from '../show/types'
 /** A span of time during which something holds, or undefined if it never does. */
 export type Span = [from: number, to: number] | undefined
 
-/** When |p + v·t| ≤ r: the chord of a line through a circle about the origin. */
-export function inCircle(px: number, pz: number, vx: number, vz: number, r: number): Span {
+/** The span that was found last, where one is asked for without making one. */
+const found = new Float64Array(2)
+function find(from: number, to: number): true {
+  found[0] = from
+  found[1] = to
+  return true
+}
+const asSpan = (is: boolean): Span => (is ? [found[0], found[1]] : undefined)
+
+function crossesCircle(px: number, pz: number, vx: number, vz: number, r: number): boolean {
   const a = vx * vx + vz * vz
   const c = px * px + pz * pz - r * r
-  if (a === 0) return c <= 0 ? [-Infinity, Infinity] : undefined
+  if (a === 0) return c <= 0 && find(-Infinity, Infinity)
   const b = px * vx + pz * vz
   const d = b * b - a * c
-  if (d < 0) return undefined
+  if (d < 0) return false
   const root = Math.sqrt(d)
-  return [(-b - root) / a, (-b + root) / a]
+  return find((-b - root) / a, (-b + root) / a)
 }
 
-/** When low ≤ p + v·t ≤ high. */
-export function inSlab(p: number, v: number, low: number, high: number): Span {
-  if (v === 0) return p >= low && p <= high ? [-Infinity, Infinity] : undefined
+function crossesSlab(p: number, v: number, low: number, high: number): boolean {
+  if (v === 0) return p >= low && p <= high && find(-Infinity, Infinity)
   const a = (low - p) / v
   const b = (high - p) / v
-  return a <= b ? [a, b] : [b, a]
+  return a <= b ? find(a, b) : find(b, a)
 }
+
+/** When a moving point lies in a rectangle of half sizes w, d about the origin. */
+function crossesRectangle(px: number, pz: number, vx: number, vz: number, w: number, d: number): boolean {
+  if (!crossesSlab(px, vx, -w, w)) return false
+  const from = found[0]
+  const to = found[1]
+  if (!crossesSlab(pz, vz, -d, d)) return false
+  find(Math.max(from, found[0]), Math.min(to, found[1]))
+  return found[0] <= found[1]
+}
+
+/** When |p + v·t| ≤ r: the chord of a line through a circle about the origin. */
+export const inCircle = (px: number, pz: number, vx: number, vz: number, r: number): Span =>
+  asSpan(crossesCircle(px, pz, vx, vz, r))
+
+/** When low ≤ p + v·t ≤ high. */
+export const inSlab = (p: number, v: number, low: number, high: number): Span => asSpan(crossesSlab(p, v, low, high))
 
 export function overlap(a: Span, b: Span): Span {
   if (!a || !b) return undefined
@@ -37,59 +61,20 @@ export function hull(a: Span, b: Span): Span {
   return [Math.min(a[0], b[0]), Math.max(a[1], b[1])]
 }
 
-/** The span that was found last, where one is asked for without making one. */
-const found = new Float64Array(2)
-
-/** When a moving point lies in a rectangle of half sizes w, d about the origin: in `found`, if it ever does. */
-function crosses(px: number, pz: number, vx: number, vz: number, w: number, d: number): boolean {
-  let from = -Infinity
-  let to = Infinity
-  if (vx !== 0) {
-    const a = (-w - px) / vx
-    const b = (w - px) / vx
-    from = a <= b ? a : b
-    to = a <= b ? b : a
-  } else if (!(px >= -w && px <= w)) return false
-  if (vz !== 0) {
-    const a = (-d - pz) / vz
-    const b = (d - pz) / vz
-    from = Math.max(from, a <= b ? a : b)
-    to = Math.min(to, a <= b ? b : a)
-  } else if (!(pz >= -d && pz <= d)) return false
-  found[0] = from
-  found[1] = to
-  return from <= to
-}
-
 /** When a moving point lies within r of a rectangle of half sizes hw, hd about the origin (its corners rounded by r). */
 export function inRoundedBox(px: number, pz: number, vx: number, vz: number, hw: number, hd: number, r: number): Span {
   let from = Infinity
   let to = -Infinity
-  if (crosses(px, pz, vx, vz, hw + r, hd)) {
-    from = found[0]
-    to = found[1]
+  const widen = (is: boolean): void => {
+    if (!is) return
+    from = Math.min(from, found[0])
+    to = Math.max(to, found[1])
   }
+  widen(crossesRectangle(px, pz, vx, vz, hw + r, hd))
   if (r > 0) {
-    if (crosses(px, pz, vx, vz, hw, hd + r)) {
-      from = Math.min(from, found[0])
-      to = Math.max(to, found[1])
-    }
-    const a = vx * vx + vz * vz
-    for (let corner = 0; corner < 4; corner++) {
-      const x = px - (corner < 2 ? -hw : hw)
-      const z = pz - (corner % 2 === 0 ? -hd : hd)
-      const c = x * x + z * z - r * r
-      if (a === 0) {
-        if (c <= 0) return [-Infinity, Infinity]
-        continue
-      }
-      const b = x * vx + z * vz
-      const d = b * b - a * c
-      if (d < 0) continue
-      const root = Math.sqrt(d)
-      from = Math.min(from, (-b - root) / a)
-      to = Math.max(to, (-b + root) / a)
-    }
+    widen(crossesRectangle(px, pz, vx, vz, hw, hd + r))
+    for (let corner = 0; corner < 4; corner++)
+      widen(crossesCircle(px - (corner < 2 ? -hw : hw), pz - (corner % 2 === 0 ? -hd : hd), vx, vz, r))
   }
   return from <= to ? [from, to] : undefined
 }

@@ -48,6 +48,6 @@ const DRAWS_FIRST = new Set<StepKind>(['fling', 'burst'])
 export function begin(world: World, playing: Playing, state: StepState): number | undefined {
   const { step, decides, length } = state.plan
   if (world.tally && !decides) return length
-  if (!world.tally && !DRAWS_FIRST.has(step.kind)) write.step(world, playing, state)
+  if (!DRAWS_FIRST.has(step.kind)) write.step(world, playing, state)
   return (effects[step.kind] as Effect<Step>)(world, playing, state, step)
 }
