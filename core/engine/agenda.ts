@@ -70,7 +70,7 @@ export class Agenda<W> {
 
   /** Leaves an agenda with nothing on it. */
   clear(): void {
-    this.acts.length = this.subjects.length = 0
+    this.subjects.fill(undefined, 0, this.count)
     this.due.clear()
     this.count = this.size = 0
     this.dueUntil = -Infinity

@@ -1,7 +1,7 @@
 import type { Lock, Point } from '../show/types'
 import { touches } from '../space'
 import { NO_ENTRY, SAME_TIME } from './agenda'
-import type { CompiledZone } from './compile'
+import type { CompiledZone, RuleInstance } from './compile'
 import { mayTouch } from './contacts'
 import { takeOut } from './lists'
 import { solidAt } from './motion'
@@ -25,7 +25,7 @@ export function enter(world: World, zone: CompiledZone, walkers: readonly Walker
     releaseOf(world, zone, walker, true)
     awaitDwell(world, walker, zone)
   }
-  if (!quiet) hearEdge(world, zone, walkers, 'enter')
+  if (!quiet) hearEdge(world, zone.hears.enter, walkers)
 }
 
 export function leave(world: World, zone: CompiledZone, walkers: readonly Walker[]): void {
@@ -37,7 +37,7 @@ export function leave(world: World, zone: CompiledZone, walkers: readonly Walker
     write.leave(world, walker, zone)
     releaseOf(world, zone, walker, false)
   }
-  hearEdge(world, zone, walkers, 'leave')
+  hearEdge(world, zone.hears.leave, walkers)
 }
 
 /** What comes next for that body and zone must be looked up again. */
@@ -47,8 +47,8 @@ function toggled(world: World, walker: Walker, zone: CompiledZone): void {
   else world.finders[walker.index].toggled(zone, world.now)
 }
 
-function hearEdge(world: World, zone: CompiledZone, walkers: readonly Walker[], at: 'enter' | 'leave'): void {
-  for (const rule of zone.hears[at]) for (const walker of walkers) hear(world, rule, walker)
+function hearEdge(world: World, rules: readonly RuleInstance[], walkers: readonly Walker[]): void {
+  for (const rule of rules) for (const walker of walkers) hear(world, rule, walker)
 }
 
 /** A leave releases what the zone's rules play for that body; what a leave rule plays is released by entering again. */

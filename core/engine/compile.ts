@@ -1,13 +1,13 @@
 import { BUSES } from '../show/table'
 import type { Agenda } from './agenda'
-import type { Cue, Hold, Mark, Pool, Prop, Rule, Show, Sound, Step, Zone } from '../show/types'
-import { middleOf } from '../space'
-import { channelOf, claimedBy, claimedChannels, type ClaimedChannel } from './channels'
+import type { Mark, Prop, Rule, Show, Zone } from '../show/types'
+import { channelOf, claimedChannels, type ClaimedChannel } from './channels'
+import { compiledCues, type CompiledCue } from './cues'
 import { flungProps } from './flung'
 import { geometryOf, layoutOf, type Layout, type ZoneGeometry } from './layout'
-import { stepLegend, type Columns, type Legend } from './log'
-import { aimsOf, type Aim } from './steps/aims'
+import { stepLegend, type Legend } from './log'
 import type { World } from './world'
+import type { Draft } from './write'
 
 /** A rule as one zone has it: a kit's rule becomes one for each of its zones. */
 export interface RuleInstance {
@@ -30,51 +30,18 @@ export interface CompiledZone {
   /** Those of its rules that wait for an enter, a leave, a stay, and whether any waits for a look. */
   hears: { enter: RuleInstance[]; leave: RuleInstance[]; dwell: RuleInstance[]; look: boolean }
 }
-export interface CompiledCue {
-  index: number
-  cue: Cue
-  /** Without the muted ones. */
-  steps: CompiledStep[]
-}
-/** A step with what every kind of step has, worked out once. */
-export interface CompiledStep {
-  /** Its place in the legend of the log. */
-  index: number
-  step: Step
-  id: string
-  at: number
-  jitter: number
-  /** What its jitter draws as. */
-  jitterName: string
-  /** What holds it: seconds, the cue, release, for good; undefined for steps with a length of their own or none. */
-  hold: Hold | undefined
-  /** It takes time, and so has an end that is logged. */
-  lasts: boolean
-  /** How long it lasts by itself, where that is known beforehand (s). */
-  length: number | undefined
-  /** What it does can decide when rules fire, and not only its end. */
-  decides: boolean
-  /** The channel it claims, and what fields of it. */
-  channel: ClaimedChannel | undefined
-  aims: Aim[]
-}
-export type CompiledSound = Sound & { index: number }
-export interface CompiledPool extends Pool {
-  index: number
-  /** Its sounds, in its order. */
-  entries: CompiledSound[]
-}
 /** A show with names resolved to indices, ready to be run many times. */
 export interface Compiled {
   show: Show
   zones: CompiledZone[]
   zoneIndex: Map<string, CompiledZone>
+  /** Zone by zone, whether it is on from the start. */
+  enabled: Uint8Array
   rules: RuleInstance[]
   signals: Map<string, { index: number; rules: RuleInstance[] }>
   clocks: RuleInstance[]
-  sounds: Map<string, CompiledSound>
-  pools: Map<string, CompiledPool>
-  buses: Map<string, number>
+  /** The rules that wait for a look. */
+  looks: RuleInstance[]
   flags: Map<string, number>
   props: Map<string, Prop>
   marks: Map<string, Mark>
@@ -82,7 +49,7 @@ export interface Compiled {
   propChannels: Map<string, ClaimedChannel>
   legend: Legend
   /** What an earlier run has left for the next one to write into. */
-  spare: { columns: Columns; agenda: Agenda<World> } | undefined
+  spare: { log: Draft; agenda: Agenda<World> } | undefined
   /** How the zones lie. */
   layout: Layout
   /** Props that some cue flings. */
@@ -98,7 +65,8 @@ export function compile(show: Show): Compiled {
     show,
     show.cues.flatMap((cue) => cue.steps.filter((step) => !step.muted)),
   )
-  const cues = compiledCues(show, channels)
+  const buses = [...BUSES, ...show.buses.map((bus) => bus.id).filter((id) => !BUSES.includes(id as never))]
+  const cues = compiledCues(show, channels, buses)
   const rules: RuleInstance[] = []
   const instance = (rule: Rule, zone: CompiledZone | undefined, name: string): RuleInstance | undefined => {
     if (!rule.enabled) return undefined
@@ -127,23 +95,15 @@ export function compile(show: Show): Compiled {
   })
   show.rules.forEach((rule) => instance(rule, undefined, rule.id))
   const signals = signalsOf(show, rules)
-  const sounds = new Map(show.sounds.map((sound, index): [string, CompiledSound] => [sound.id, { ...sound, index }]))
-  const buses = [...BUSES, ...show.buses.map((bus) => bus.id).filter((id) => !BUSES.includes(id as never))]
   return {
     show,
     zones,
     zoneIndex: new Map(zones.map((z) => [z.zone.id, z])),
+    enabled: Uint8Array.from(zones, ({ zone }) => (zone.enabled ? 1 : 0)),
     rules,
     signals,
     clocks: rules.filter((rule) => rule.at === 'clock'),
-    sounds,
-    pools: new Map(
-      show.pools.map((pool, index) => [
-        pool.id,
-        { ...pool, index, entries: pool.sounds.map(({ sound }) => sounds.get(sound)!) },
-      ]),
-    ),
-    buses: new Map(buses.map((id, index) => [id, index])),
+    looks: rules.filter((rule) => rule.at === 'look'),
     flags: new Map(show.flags.map((flag, index) => [flag.id, index])),
     props: new Map(show.place.props.map((prop) => [prop.id, prop])),
     marks: new Map(show.place.marks.map((mark) => [mark.id, mark])),
@@ -178,36 +138,6 @@ const heardBy = (rules: readonly RuleInstance[]): CompiledZone['hears'] => ({
   look: rules.some((rule) => rule.at === 'look'),
 })
 
-function compiledCues(show: Show, channels: Map<string, ClaimedChannel>): Map<string, CompiledCue> {
-  let next = 0
-  const compiled = (step: Step, cue: Cue): CompiledStep => {
-    const hold = holdOf(step)
-    const lasts = hold === undefined ? OWN_LENGTH.has(step.kind) : hold !== 'keep'
-    const claimed = claimedBy(step)
-    const channel = claimed === undefined ? undefined : channels.get(claimed)
-    return {
-      index: next++,
-      step,
-      id: step.id,
-      at: step.at,
-      jitter: step.jitter,
-      jitterName: `${step.id}/jitter`,
-      hold,
-      lasts,
-      length: ownLength(step),
-      decides: DECIDING.has(step.kind) || sharesPool(step, cue),
-      channel,
-      aims: channel ? aimsOf(step, channel) : [],
-    }
-  }
-  return new Map(
-    show.cues.map((cue, index): [string, CompiledCue] => [
-      cue.id,
-      { index, cue, steps: cue.steps.filter((step) => !step.muted).map((step) => compiled(step, cue)) },
-    ]),
-  )
-}
-
 const propChannelsOf = (show: Show, channels: Map<string, ClaimedChannel>): Map<string, ClaimedChannel> =>
   new Map(
     show.place.props.flatMap(({ id }) => {
@@ -215,27 +145,6 @@ const propChannelsOf = (show: Show, channels: Map<string, ClaimedChannel>): Map<
       return channel ? [[id, channel] as const] : []
     }),
   )
-
-/** Kinds that last as long as they say themselves. */
-const OWN_LENGTH = new Set<Step['kind']>(['sound', 'camera', 'fade'])
-
-function ownLength(step: Step): number | undefined {
-  if (step.kind === 'fade') return step.in + step.stay + step.out
-  if (step.kind !== 'camera') return undefined
-  return step.marks.reduce((sum, { travel, stay }) => sum + travel + stay, 0) + (step.back?.seconds ?? 0)
-}
-
-/** Kinds of which more than the end can decide when rules fire; of a sound its length does, which is drawn. */
-const DECIDING = new Set<Step['kind']>(['sound', 'freeze', 'move', 'prop', 'fling', 'signal', 'flag', 'zone', 'stop'])
-
-/** A scatter that draws from the pool of a sound decides which of it comes next. */
-const sharesPool = (step: Step, cue: Cue): boolean =>
-  step.kind === 'scatter' && cue.steps.some((other) => other.kind === 'sound' && other.pool === step.pool)
-
-function holdOf(step: Step): Hold | undefined {
-  if (step.kind === 'sound') return step.loop ? step.hold : undefined
-  return 'hold' in step ? step.hold : undefined
-}
 
 /** The same rule with every field there, so that all rules are alike to the machine. */
 function uniform(rule: Rule): Rule {
@@ -250,8 +159,6 @@ function signalsOf(show: Show, rules: readonly RuleInstance[]): Compiled['signal
   const listening = (name: string) => rules.filter(({ rule: { on } }) => on.at === 'signal' && on.name === name)
   return new Map([...new Set([...sent, ...awaited])].map((name, index) => [name, { index, rules: listening(name) }]))
 }
-
-export const middleOfZone = (zone: CompiledZone): [number, number, number] => middleOf(zone.geometry.solid)
 
 /** The props that a cue slides, turns or flings, by their ids. */
 function movedProps(show: Show): Map<string, Prop> {

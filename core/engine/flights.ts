@@ -9,7 +9,7 @@ import { streamOf } from './streams'
 import type { Leg, Route } from './legs'
 import { drawFrom } from './pools'
 import { resting, type Walker } from './walker'
-import { keep } from './tracks'
+import { AT_ONCE, keep } from './tracks'
 import { touch, trackOf } from './channels'
 import { soundsOfImpact } from './steps/sounds'
 import type { Playing, StepState, World } from './world'
@@ -93,32 +93,44 @@ export function fling(world: World, playing: Playing, state: StepState, step: Fl
   world.mobile?.moved(prop.id)
   const body = world.bodies.find((b) => b.walk.id === prop.id && b.kind === 'prop')!
   takeOff(world, body, flight)
-  const number = ++body.flight
-  flight.impacts.forEach((impact, index) => {
-    const hits = () => {
-      if (body.flight !== number) return
-      write.impact(world, body, impact)
-      if (!step.impact) return
-      const stream = streamOf(world, playing, step.id)
-      const pool = world.compiled.pools.get(step.impact)!
-      const sound = drawFrom(world, pool, playing.rule, body, stream, 8 + index * 4)
-      soundsOfImpact(world, playing, state, sound, impact)
-    }
-    world.agenda.put(world.now + impact.time, hits, undefined)
-  })
-  const lands = () => {
-    if (body.flight === number) land(world, body)
-  }
-  world.agenda.put(world.now + (flight.positions.length - 1) / STEPS_A_SECOND, lands, undefined)
-  if (step.vanishAfter !== undefined) {
-    const vanishes = () => {
-      const channel = state.plan.channel!
-      const shown = trackOf(touch(world.tracks, world.walkers.length, channel), channel.fields.indexOf('shown'))
-      keep(shown, world.now, false, { seconds: 0, ease: 'linear' })
-      if (body.flight === number) land(world, body)
-    }
-    world.agenda.put(world.now + step.vanishAfter, vanishes, undefined)
-  }
+  const flying: Flying = { playing, state, step, body, number: ++body.flight, flight, impacts: 0 }
+  for (const impact of flight.impacts) world.agenda.put(world.now + impact.time, hits, flying)
+  world.agenda.put(world.now + (flight.positions.length - 1) / STEPS_A_SECOND, lands, flying)
+  if (step.vanishAfter !== undefined) world.agenda.put(world.now + step.vanishAfter, vanishes, flying)
+}
+
+/** A prop on its way, by which of its flights this is; how often it has hit something. */
+interface Flying {
+  playing: Playing
+  state: StepState
+  step: FlingStep
+  body: Walker
+  number: number
+  flight: Flight
+  impacts: number
+}
+
+function hits(world: World, flying: Flying): void {
+  const { playing, state, step, body, number, flight } = flying
+  if (body.flight !== number) return
+  const index = flying.impacts++
+  const impact = flight.impacts[index]
+  write.impact(world, body, impact)
+  const { pool } = state.plan
+  if (!pool) return
+  const stream = streamOf(world, playing, step.id)
+  soundsOfImpact(world, playing, state, drawFrom(world, pool, playing.rule, body, stream, 8 + index * 4), impact)
+}
+
+function lands(world: World, { body, number }: Flying): void {
+  if (body.flight === number) land(world, body)
+}
+
+function vanishes(world: World, flying: Flying): void {
+  const channel = flying.state.plan.channel!
+  const shown = trackOf(touch(world.tracks, world.walkers.length, channel), channel.fields.indexOf('shown'))
+  keep(shown, world.now, false, AT_ONCE)
+  lands(world, flying)
 }
 
 function takeOff(world: World, body: Walker, flight: Flight): void {

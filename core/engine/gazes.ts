@@ -15,6 +15,11 @@ interface Watched {
   stretch: number
 }
 
+/** Somebody has looked for as long as a rule wants, if it is still the same stretch of looking. */
+function looked(world: World, { walker, look, stretch }: { walker: Walker; look: Watched; stretch: number }): void {
+  if (look.seeing && look.stretch === stretch) hear(world, look.rule, walker)
+}
+
 /** Follows, for one walker, the looks that the zones it is inside of wait for. */
 export interface Gazes {
   /** Begins and breaks what is due at a time; gives the time of the run at which a look begins or breaks next. */
@@ -49,20 +54,14 @@ const seam = (legs: readonly Leg[], index: number): number => legs[index + 1]?.s
 
 /** The look rules of a show that can be met by looking, watched for one walker. */
 export function createGazes(world: World, walker: Walker): Gazes | undefined {
-  const { show } = world.compiled
-  const watched: Watched[] = []
-  for (const rule of world.compiled.rules) {
-    const on = rule.rule.on
-    if (on.at !== 'look') continue
-    const aim = aimOf(show, on)
-    watched.push({
-      rule,
-      aim,
-      seeing: false,
-      stretch: 0,
-    })
-  }
-  if (watched.length === 0) return undefined
+  const { show, looks: rules } = world.compiled
+  if (rules.length === 0) return undefined
+  const watched = rules.map((rule): Watched => ({
+    rule,
+    aim: aimOf(show, rule.rule.on as LookMoment),
+    seeing: false,
+    stretch: 0,
+  }))
   const { walls } = show.place
 
   /** Whether a look is on from an own time on, and when that may change: on its leg, or with the next one. */
@@ -91,12 +90,8 @@ export function createGazes(world: World, walker: Walker): Gazes | undefined {
   }
 
   function begin(look: Watched): void {
-    const stretch = ++look.stretch
-    const on = look.rule.rule.on as { seconds: number }
-    const looked = () => {
-      if (look.seeing && look.stretch === stretch) hear(world, look.rule, walker)
-    }
-    world.agenda.put(world.now + on.seconds, looked, undefined)
+    const { seconds } = look.rule.rule.on as { seconds: number }
+    world.agenda.put(world.now + seconds, looked, { walker, look, stretch: ++look.stretch })
   }
 
   return {

@@ -73,7 +73,9 @@ export function createRun(show: Show, seed: number, who: readonly Participant[] 
 
   function fresh(): RunEvent[] {
     const events: RunEvent[] = []
-    for (; given < world.log.count; given++) events.push(eventAt(world.log, given))
+    if (given === world.log.count) return events
+    const log = world.log.soFar()
+    for (; given < log.count; given++) events.push(eventAt(log, given))
     return events
   }
 

@@ -71,8 +71,15 @@ export function columnsFor(events: number, numbers: number): Columns {
   }
 }
 
-/** Copies what `from` holds of so many events and numbers. */
-export function copyInto(to: Columns, from: Columns, events: number, numbers: number): void {
+/** A copy of columns with so many events and numbers of theirs, with room for as many or more. */
+export function copyOf(
+  from: Columns,
+  events: number,
+  numbers: number,
+  room = events,
+  roomForNumbers = numbers,
+): Columns {
+  const to = columnsFor(room, roomForNumbers)
   to.t.set(from.t.subarray(0, events))
   to.numbers.set(from.numbers.subarray(0, numbers))
   to.what.set(from.what.subarray(0, events))
@@ -80,6 +87,7 @@ export function copyInto(to: Columns, from: Columns, events: number, numbers: nu
   to.value.set(from.value.subarray(0, events))
   to.body.set(from.body.subarray(0, events))
   to.kind.set(from.kind.subarray(0, events))
+  return to
 }
 
 /**

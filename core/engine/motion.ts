@@ -23,7 +23,7 @@ export function motionOf(world: World, prop: string): PropMotion {
   return {
     slide: propHistory(world, prop, 'slide'),
     turn: propHistory(world, prop, 'turn'),
-    about: world.abouts[prop] ?? NEVER_TURNED,
+    about: world.abouts.get(prop) ?? NEVER_TURNED,
     flights: isFlung(world, prop) ? world.flights.filter((flight) => flight.prop === prop) : NEVER_FLUNG,
   }
 }

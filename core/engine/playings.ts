@@ -5,7 +5,6 @@ import { draw } from './luck'
 import { memoryOf } from './gates'
 import { takeOut } from './lists'
 import { begin } from './steps'
-import { giveBack } from './steps/claims'
 import { streamOf } from './streams'
 import { NOTHING_ON, type Body, type Playing, type StepState, type World } from './world'
 import * as write from './write'
@@ -28,7 +27,7 @@ export function fire(world: World, rule: RuleInstance, body: Body, ordinal: numb
     lastByRelease: false,
   }
   for (let i = 0; i < plans.length; i++)
-    steps[i] = { playing, plan: plans[i], phase: 'waiting', entry: NO_ENTRY, taken: undefined, letGo: undefined }
+    steps[i] = { playing, plan: plans[i], phase: 'waiting', entry: NO_ENTRY, took: undefined, letGo: undefined }
   memory.fired++
   memory.firedAt = world.now
   memory.latest = playing
@@ -75,8 +74,7 @@ function closeStep(world: World, state: StepState, how: 'own' | 'cut'): void {
   if (phase === 'waiting' || (phase === 'on' && state.plan.hold !== 'cue')) playing.open--
   if (phase !== 'on') return
   write.stepEnd(world, playing, state)
-  giveBack(world, state)
-  state.letGo?.(how)
+  if (state.letGo) state.letGo(world, state.took as never, how, state)
 }
 
 function endByItself(world: World, state: StepState): void {

@@ -1,5 +1,6 @@
 import type { Pool } from '../show/types'
-import type { CompiledPool, CompiledSound, RuleInstance } from './compile'
+import type { RuleInstance } from './compile'
+import type { CompiledPool, CompiledSound } from './cues'
 import { placeOf } from './gates'
 import { takeOut } from './lists'
 import { draw, drawWithin, type Stream } from './luck'
@@ -42,7 +43,7 @@ export function drawFrom(
 }
 
 function memoryOf(world: World, pool: CompiledPool, place: number): PoolMemory {
-  const key = place * world.compiled.pools.size + pool.index
+  const key = place * world.compiled.show.pools.length + pool.index
   let memory = world.pools.get(key)
   if (!memory) world.pools.set(key, (memory = { bag: [], last: [], next: 0 }))
   return memory

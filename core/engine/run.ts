@@ -13,7 +13,7 @@ import type { Value } from './ramps'
 import { ownEyes } from './steps/player'
 import { createPropBody, createWalker, facingAt, positionAt, type PathPart, type Walker } from './walker'
 import type { Audible, World } from './world'
-import { columnsOf, draftFor, logOfDraft } from './write'
+import { Draft } from './write'
 
 export interface RunOptions {
   seed: number
@@ -88,7 +88,7 @@ export function run(show: Show, walks: readonly Walk[], options: RunOptions): Ru
   clockwork.finish(options.length)
   const result = runOf(world)
   world.agenda.clear()
-  world.compiled.spare = { columns: columnsOf(world.log), agenda: world.agenda }
+  world.compiled.spare = { log: world.log, agenda: world.agenda }
   return result
 }
 
@@ -128,14 +128,14 @@ export function runOf(world: World): Run {
     length: world.now,
     walks: world.walkers.map((walker) => walker.walk.id),
     players: world.walkers.map((walker) => walker.player),
-    log: logOfDraft(world.log),
+    log: world.log.log(),
     paths: world.walkers.map((walker) => walker.path),
     channels: {
       fields: fieldsOf(world.tracks),
       fades: world.fades,
       cameras: world.cameras,
       locks: world.locks,
-      abouts: world.abouts,
+      abouts: Object.fromEntries(world.abouts),
     },
     audible: world.audible,
     flights: world.flights,
@@ -150,7 +150,8 @@ export function createWorld(compiled: Compiled, walkers: Walker[], seed: number)
   const bodies = [...walkers, ...props]
   const { spare } = compiled
   compiled.spare = undefined
-  const log = draftFor(compiled, bodies, walkers.length, spare?.columns)
+  const log = spare?.log ?? new Draft(compiled.legend)
+  log.begin(bodies, walkers.length)
   return {
     compiled,
     seed,
@@ -158,13 +159,13 @@ export function createWorld(compiled: Compiled, walkers: Walker[], seed: number)
     agenda: spare?.agenda ?? new Agenda(),
     log,
     goesRound(atOnce) {
-      throw new RunError(loopIn(show, logOfDraft(log), atOnce))
+      throw new RunError(loopIn(show, log.log(), atOnce))
     },
     walkers,
     bodies,
     players: walkers.filter((walker) => walker.player),
     everyone: undefined,
-    enabled: Uint8Array.from(compiled.zones, ({ zone }) => (zone.enabled ? 1 : 0)),
+    enabled: compiled.enabled.slice(),
     flags: new Map(show.flags.map((flag) => [flag.id, flag.start])),
     memories: [],
     ruleKeys: [],
@@ -177,7 +178,7 @@ export function createWorld(compiled: Compiled, walkers: Walker[], seed: number)
     fades: walkers.map(() => []),
     cameras: walkers.map(() => []),
     locks: walkers.map(() => []),
-    abouts: {},
+    abouts: new Map(),
     audible: [],
     flies: true,
     tally: false,

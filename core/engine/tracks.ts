@@ -1,4 +1,5 @@
 import type { Ease, Ramp } from '../show/types'
+import { takeOut } from './lists'
 import { distance, eased, mix, type Value } from './ramps'
 
 /** One stretch of a field's history: a ramp that begins at `t` (seconds 0: a jump), and holds its end after it. */
@@ -9,13 +10,23 @@ export interface Segment {
   to: Value
   ease: Ease
 }
-/** How a claim or a release moves a field. */
-export interface Motion extends Ramp {
+/** How a claim or a release moves a field: in a time, or at a rate. */
+export interface Motion {
+  seconds: number
+  rate: number | undefined
+  ease: Ease
   /** The way for which `seconds` is meant: a part of it takes proportionally less. */
-  fullWay?: number
-  /** Time worked out for the whole step by its leading number, where the ramp has a rate. */
-  shared?: number
+  fullWay: number | undefined
 }
+export const motionBy = ({ seconds = 0, rate, ease }: Ramp, fullWay?: number): Motion => ({
+  seconds,
+  rate,
+  ease,
+  fullWay,
+})
+export const AT_ONCE = motionBy({ seconds: 0, ease: 'linear' })
+/** The same motion in a time that was worked out for the whole step by its leading number. */
+export const inTime = (seconds: number, { ease }: Motion): Motion => motionBy({ seconds, ease })
 export interface Claim {
   target: Value
   motion: Motion
@@ -59,11 +70,10 @@ export function valueAt(segments: readonly Segment[], colour: boolean, t: number
 
 /** How long a motion takes from one value to another (s). */
 export function secondsFor(motion: Motion, from: Value, to: Value): number {
-  if (motion.shared !== undefined) return motion.shared
-  if (motion.rate !== undefined) return distance(from, to) / motion.rate
-  const seconds = motion.seconds ?? 0
-  if (motion.fullWay === undefined) return seconds
-  return motion.fullWay > 0 ? (seconds * distance(from, to)) / motion.fullWay : 0
+  const { seconds, rate, fullWay } = motion
+  if (rate !== undefined) return distance(from, to) / rate
+  if (fullWay === undefined) return seconds
+  return fullWay > 0 ? (seconds * distance(from, to)) / fullWay : 0
 }
 
 function go(track: Track, t: number, to: Value, motion: Motion): void {
@@ -81,10 +91,9 @@ export function take(track: Track, t: number, claim: Claim): void {
 
 /** Ends a claim: the field goes, by the claim's release, to what rules now. */
 export function give(track: Track, t: number, claim: Claim): void {
-  const index = track.claims.indexOf(claim)
-  if (index < 0) return
+  if (!track.claims.includes(claim)) return
   const ruled = ruling(track) === claim
-  track.claims.splice(index, 1)
+  takeOut(track.claims, claim)
   if (!ruled) return
   const below = ruling(track)
   if (below?.drifts) go(track, t, below.target, below.motion)

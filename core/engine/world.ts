@@ -2,12 +2,12 @@ import type { Point, Reach, SoundStep } from '../show/types'
 import type { Agenda, Entry } from './agenda'
 import type { CameraClaim } from './camera'
 import type { ChannelHistory, Tracks } from './channels'
-import type { Compiled, CompiledStep, RuleInstance } from './compile'
+import type { Compiled, RuleInstance } from './compile'
+import type { CompiledStep } from './cues'
 import type { EdgeFinder } from './edges'
 import type { FlightRecord } from './flung'
 import type { MobileFinder } from './mobile'
 import type { FadeClaim } from './picture'
-import type { Taken } from './tracks'
 import type { PoolMemory } from './pools'
 import type { Walker } from './walker'
 import type { Draft } from './write'
@@ -34,10 +34,17 @@ export interface StepState {
   plan: CompiledStep
   phase: 'waiting' | 'on' | 'over'
   entry: Entry
-  /** What it has claimed of each channel. */
-  taken: Taken[][] | undefined
-  /** Gives back what else the step took. */
-  letGo: ((how: 'own' | 'cut') => void) | undefined
+  /** What the step has taken for as long as it lasts, and what gives that back. */
+  took: unknown
+  letGo: LetGo<never> | undefined
+}
+/** Gives back what a step took: it ends by itself, or is cut. */
+export type LetGo<T> = (world: World, took: T, how: 'own' | 'cut', state: StepState) => void
+
+/** A step takes something for as long as it lasts. (No closure: runs make thousands of these.) */
+export function takes<T>(state: StepState, took: T, letGo: LetGo<T>): void {
+  state.took = took
+  state.letGo = letGo
 }
 /** One firing of a cue. */
 export interface Playing {
@@ -110,7 +117,8 @@ export interface World {
   fades: FadeClaim[][]
   cameras: CameraClaim[][]
   locks: ChannelHistory['locks']
-  abouts: ChannelHistory['abouts']
+  /** As in the channels' history, by prop. */
+  abouts: Map<string, ChannelHistory['abouts'][string]>
   audible: Audible[]
   flies: boolean
   /** Only what decides when rules fire is of interest. */

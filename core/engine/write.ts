@@ -1,61 +1,59 @@
 import type { Lock, Point } from '../show/types'
-import type { Compiled, CompiledSound, CompiledZone, RuleInstance } from './compile'
+import type { CompiledZone, RuleInstance } from './compile'
+import type { CompiledSound, CompiledStep } from './cues'
 import type { EndReason, Gate } from './events'
 import type { DrawnFling } from './flights'
 import type { Impact } from './physics'
-import { columnsFor, copyInto, GATES, KIND, LOCKS, REASONS, type Columns, type Log } from './log'
+import { columnsFor, copyOf, GATES, KIND, LOCKS, REASONS, type Columns, type Legend, type Log } from './log'
 import type { Walker } from './walker'
 import type { Audible, Body, Playing, StepState, World } from './world'
 
-/** A log that is being written: its columns grow, and nothing is made for an event but its numbers. */
-export type Draft = Log & { used: number; atOnce: number }
+/** A log that is being written, run after run: its columns grow, and nothing is made for an event but its numbers. */
+export class Draft {
+  count = 0
+  /** How many of `numbers` are used. */
+  used = 0
+  /** How many events the time that was last has had. */
+  atOnce = 0
+  columns = columnsFor(512, 1024)
+  bodies: string[] = []
+  walkers = 0
+  readonly legend: Legend
 
-const MOST_AT_ONCE = 10_000
-const MOST_IN_ALL = 1_000_000
+  constructor(legend: Legend) {
+    this.legend = legend
+  }
 
-/** A log to write into; in columns that an earlier run has left, if there are any. */
-export function draftFor(
-  compiled: Compiled,
-  bodies: readonly Walker[],
-  walkers: number,
-  columns = columnsFor(512, 1024),
-): Draft {
-  return {
-    ...columns,
-    count: 0,
-    used: 0,
-    atOnce: 0,
-    bodies: bodies.map((body) => body.walk.id),
-    walkers,
-    legend: compiled.legend,
+  /** Begins anew: the log of some bodies, of which so many walk. */
+  begin(bodies: readonly Walker[], walkers: number): void {
+    this.count = this.used = this.atOnce = 0
+    this.bodies = bodies.map((body) => body.walk.id)
+    this.walkers = walkers
+  }
+
+  /** What has been written, in columns of just its length. */
+  log(): Log {
+    return this.over(copyOf(this.columns, this.count, this.used))
+  }
+
+  /** What has been written so far, in columns that are written on. */
+  soFar(): Log {
+    return this.over(this.columns)
+  }
+
+  private over({ t, numbers, what, playing, value, body, kind }: Columns): Log {
+    const { count, bodies, walkers, legend } = this
+    return { t, numbers, what, playing, value, body, kind, count, bodies, walkers, legend }
+  }
+
+  /** Makes the columns larger: for so many events, or numbers. */
+  grow(events: number, numbers: number): void {
+    this.columns = copyOf(this.columns, this.count, this.used, events, numbers)
   }
 }
 
-/** What has been written, in columns of just its length. */
-export function logOfDraft(draft: Draft): Log {
-  const { count, used, bodies, walkers, legend } = draft
-  const columns = columnsFor(count, used)
-  copyInto(columns, draft, count, used)
-  return { ...columns, count, bodies, walkers, legend }
-}
-
-/** The columns of a log that has been taken. */
-export const columnsOf = ({ t, numbers, what, playing, value, body, kind }: Draft): Columns => ({
-  t,
-  numbers,
-  what,
-  playing,
-  value,
-  body,
-  kind,
-})
-
-/** Makes the columns larger: for twice as many events, or numbers. */
-function grow({ log }: World, events: number, numbers: number): void {
-  const larger = columnsFor(events, numbers)
-  copyInto(larger, log, log.count, log.used)
-  Object.assign(log, larger)
-}
+const MOST_AT_ONCE = 10_000
+const MOST_IN_ALL = 1_000_000
 
 /** What a tally does not log. */
 const isOfSteps = (kind: number): boolean => kind === KIND.step || kind === KIND.stepEnd || kind === KIND.sound
@@ -64,29 +62,29 @@ function put(world: World, kind: number, body: number, what: number, playing: nu
   const { log, now } = world
   if (world.tally && isOfSteps(kind)) return
   const i = log.count
-  if (i === log.t.length) grow(world, i * 2, log.numbers.length)
-  log.t[i] = now
-  log.kind[i] = kind
-  log.body[i] = body
-  log.what[i] = what
-  log.playing[i] = playing
-  log.value[i] = value
+  if (i === log.columns.t.length) log.grow(i * 2, log.columns.numbers.length)
+  const { columns } = log
+  columns.t[i] = now
+  columns.kind[i] = kind
+  columns.body[i] = body
+  columns.what[i] = what
+  columns.playing[i] = playing
+  columns.value[i] = value
   log.count = i + 1
-  log.atOnce = i > 0 && log.t[i - 1] === now ? log.atOnce + 1 : 1
+  log.atOnce = i > 0 && columns.t[i - 1] === now ? log.atOnce + 1 : 1
   if (log.atOnce > MOST_AT_ONCE || log.count > MOST_IN_ALL) world.goesRound(log.atOnce > MOST_AT_ONCE)
 }
 
 /** Makes room for numbers of an event; gives where they begin. */
-function room(world: World, size: number): number {
-  const { log } = world
-  while (log.used + size > log.numbers.length) grow(world, log.t.length, log.numbers.length * 2)
+function room({ log }: World, size: number): number {
+  while (log.used + size > log.columns.numbers.length) log.grow(log.columns.t.length, log.columns.numbers.length * 2)
   log.used += size
   return log.used - size
 }
 
 function numbers(world: World, ...values: number[]): number {
   const at = room(world, values.length)
-  world.log.numbers.set(values, at)
+  world.log.columns.numbers.set(values, at)
   return at
 }
 
@@ -126,17 +124,17 @@ export const stepEnd = (world: World, playing: Playing, state: StepState): void 
 export function sound(
   world: World,
   playing: Playing,
-  step: number,
+  plan: CompiledStep,
   sound: CompiledSound,
   audible: Audible,
   length: number,
 ): void {
-  const { compiled, log } = world
+  const { log } = world
   const at = room(world, 9)
-  const to = log.numbers
+  const to = log.columns.numbers
   const { place } = audible
   to[at] = sound.index
-  to[at + 1] = compiled.buses.get(audible.bus)!
+  to[at + 1] = plan.bus
   if (place === 'head') to[at + 2] = 1
   else {
     to[at + 2] = 0
@@ -147,7 +145,7 @@ export function sound(
   to[at + 6] = audible.gain
   to[at + 7] = audible.pitch
   to[at + 8] = length
-  put(world, KIND.sound, -1, step, playing.number, at)
+  put(world, KIND.sound, -1, plan.index, playing.number, at)
 }
 
 export const press = (world: World, walker: Walker, taken: readonly RuleInstance[]): void =>

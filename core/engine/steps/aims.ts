@@ -1,7 +1,7 @@
 import type { Ramp, Step } from '../../show/types'
 import { atmosphereFields, type ClaimedChannel } from '../channels'
 import type { Value } from '../ramps'
-import type { Motion } from '../tracks'
+import { AT_ONCE, motionBy, type Motion } from '../tracks'
 
 /** A field of a channel that a step gives: its value, or what it adds to the base. */
 export interface Aim {
@@ -14,8 +14,6 @@ export interface Aim {
   /** It goes on at its own rate when it rules again. */
   drifts: boolean
 }
-
-const AT_ONCE: Motion = { seconds: 0, ease: 'linear' }
 
 interface Given {
   [field: string]: { value: Value; fullWay?: number } | undefined
@@ -33,7 +31,7 @@ export function aimsOf(step: Step, channel: ClaimedChannel): Aim[] {
   })
   if (step.kind === 'prompt') return [aim('shown', true, AT_ONCE, AT_ONCE)]
   if (step.kind === 'drift') {
-    const rate = (by: number): Motion => ({ rate: by, ease: 'linear' })
+    const rate = (by: number): Motion => motionBy({ rate: by, ease: 'linear' })
     const release = step.fall === undefined ? AT_ONCE : rate(step.fall)
     return [aim('light' in step.target ? 'candela' : 'gain', step.to, rate(step.rate), release, false, true)]
   }
@@ -43,8 +41,8 @@ export function aimsOf(step: Step, channel: ClaimedChannel): Aim[] {
   return Object.entries(givenBy(step)).flatMap(([field, given]) => {
     if (!given) return []
     const { value, fullWay } = given
-    const motion = { ...ramp, fullWay: hold === 'keep' ? undefined : fullWay }
-    return [aim(field, value, motion, { ...(release ?? ramp), fullWay }, fullWay !== undefined)]
+    const motion = motionBy(ramp, hold === 'keep' ? undefined : fullWay)
+    return [aim(field, value, motion, motionBy(release ?? ramp, fullWay), fullWay !== undefined)]
   })
 }
 

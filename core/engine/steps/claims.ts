@@ -2,8 +2,8 @@ import type { PropStep } from '../../show/types'
 import { audienceOf } from '../audience'
 import { touch, trackOf, type Touched } from '../channels'
 import { distance, type Value } from '../ramps'
-import { give, keep, take, valueAt, type Claim, type Taken } from '../tracks'
-import type { Playing, StepState, World } from '../world'
+import { give, inTime, keep, take, valueAt, type Claim, type Taken } from '../tracks'
+import { takes, type Playing, type StepState, type World } from '../world'
 import type { Aim } from './aims'
 
 const targetOf = (aim: Aim, base: Value): Value => {
@@ -17,14 +17,16 @@ const targetOf = (aim: Aim, base: Value): Value => {
 export function claim(world: World, playing: Playing, state: StepState): undefined {
   const channel = state.plan.channel!
   const { tracks, walkers } = world
-  if (channel.once) claimFields(world, state, touch(tracks, walkers.length, channel))
+  const taken: Taken[][] = []
+  if (channel.once) claimFields(world, state, touch(tracks, walkers.length, channel), taken)
   else
     for (const { index } of audienceOf(world, playing))
-      claimFields(world, state, touch(tracks, walkers.length, channel, index))
+      claimFields(world, state, touch(tracks, walkers.length, channel, index), taken)
+  if (state.plan.hold !== 'keep') takes(state, taken, giveBack)
 }
 
 /** Claims fields of a channel as a step with ramp, release and hold says. */
-function claimFields(world: World, state: StepState, channel: Touched): void {
+function claimFields(world: World, state: StepState, channel: Touched, into: Taken[][]): void {
   const { now } = world
   const { aims, hold } = state.plan
   const shared = aims.length > 1 ? sharedSeconds(now, channel, aims) : undefined
@@ -33,7 +35,7 @@ function claimFields(world: World, state: StepState, channel: Touched): void {
     const aim = aims[i]
     const track = trackOf(channel, aim.field)
     const target = targetOf(aim, track.base)
-    const motion = shared === undefined ? aim.motion : { ...aim.motion, shared }
+    const motion = shared === undefined ? aim.motion : inTime(shared, aim.motion)
     if (hold === 'keep') {
       keep(track, now, target, motion)
       continue
@@ -42,9 +44,7 @@ function claimFields(world: World, state: StepState, channel: Touched): void {
     take(track, now, claim)
     taken[i] = { track, claim }
   }
-  if (taken.length === 0) return
-  if (state.taken === undefined) state.taken = [taken]
-  else state.taken.push(taken)
+  if (taken.length > 0) into.push(taken)
 }
 
 /** How long a ramp with a rate takes: as its leading number needs, which is the one named first. */
@@ -57,8 +57,7 @@ function sharedSeconds(now: number, channel: Touched, aims: readonly Aim[]): num
 }
 
 /** Gives back what a step has claimed. */
-export function giveBack(world: World, { taken, plan }: StepState): void {
-  if (!taken) return
+function giveBack(world: World, taken: readonly Taken[][], _: 'own' | 'cut', { plan }: StepState): void {
   for (const together of taken) giveTogether(world.now, together)
   if (plan.step.kind === 'prop') world.mobile?.moved(plan.step.prop)
 }
@@ -72,13 +71,16 @@ function giveTogether(now: number, taken: readonly Taken[]): void {
     const { track, claim } = leading
     const below = track.claims.filter((c) => c !== claim).at(-1)?.target ?? track.base
     const shared = distance(valueAt(track.segments, track.colour, now), below) / rate!
-    for (const t of taken) t.claim.release = { ...t.claim.release, shared }
+    for (const { claim } of taken) claim.release = inTime(shared, claim.release)
   }
   for (const { track, claim } of taken) give(track, now, claim)
 }
 
 export function prop(world: World, playing: Playing, state: StepState, step: PropStep): undefined {
-  if (step.turn) (world.abouts[step.prop] ??= []).push({ t: world.now, about: step.turn.about })
+  if (step.turn) {
+    const turned = world.abouts.get(step.prop) ?? []
+    world.abouts.set(step.prop, [...turned, { t: world.now, about: step.turn.about }])
+  }
   claim(world, playing, state)
   world.mobile?.moved(step.prop)
 }

@@ -10,7 +10,7 @@ import * as write from '../write'
 
 /**
  * What a step does when it begins. Gives its own length in seconds, if it has one that isn't its hold;
- * what it took is kept in `state.taken` or given back by `state.letGo`.
+ * what it takes for as long as it lasts it notes by `takes`.
  */
 export type Effect<S extends Step> = (world: World, playing: Playing, state: StepState, step: S) => number | undefined
 
@@ -41,13 +41,12 @@ const effects: { [K in StepKind]: Effect<Extract<Step, { kind: K }>> } = {
   stop,
 }
 
-/** Steps that draw before they are logged, and log what they drew themselves. */
-const DRAWS_FIRST = new Set<StepKind>(['fling', 'burst'])
+export const effectOf = (kind: StepKind): Effect<Step> => effects[kind] as Effect<Step>
 
 /** Begins a step: it is logged, then it does what it does. For a tally, what decides nothing has only its length. */
 export function begin(world: World, playing: Playing, state: StepState): number | undefined {
-  const { step, decides, length } = state.plan
-  if (world.tally && !decides) return length
-  if (!DRAWS_FIRST.has(step.kind)) write.step(world, playing, state)
-  return (effects[step.kind] as Effect<Step>)(world, playing, state, step)
+  const { plan } = state
+  if (world.tally && !plan.decides) return plan.length
+  if (!plan.drawsFirst) write.step(world, playing, state)
+  return plan.begin(world, playing, state, plan.step)
 }

@@ -14,11 +14,12 @@ export function burst(world: World, playing: Playing, state: StepState, step: Bu
 
 export function signal(world: World, playing: Playing, _: StepState, step: SignalStep): undefined {
   world.signalsUnderWay++
-  const arrives = () => {
-    world.signalsUnderWay--
-    sendSignal(world, step.name, playing)
-  }
-  world.agenda.put(world.now + step.delay, arrives, undefined)
+  world.agenda.put(world.now + step.delay, arrives, { name: step.name, playing })
+}
+
+function arrives(world: World, { name, playing }: { name: string; playing: Playing }): void {
+  world.signalsUnderWay--
+  sendSignal(world, name, playing)
 }
 
 export function flag(world: World, _: Playing, __: StepState, step: FlagStep): undefined {

@@ -3,8 +3,13 @@ import { audienceOf } from '../audience'
 import { cameraAt, OWN_FOV, type CameraClaim, type Pose } from '../camera'
 import { lock, move as moveBody, unlock } from '../bodies'
 import { opacityAt, type FadeClaim } from '../picture'
-import { facingAt, positionAt, type PathPart } from '../walker'
-import type { Playing, StepState, World } from '../world'
+import { facingAt, positionAt, type PathPart, type Walker } from '../walker'
+import { takes, type Playing, type StepState, type World } from '../world'
+
+/** What shows over the picture, or instead of it, ends early if its step is cut. */
+function cutShort(world: World, shown: readonly { cut?: number }[], how: 'own' | 'cut'): void {
+  if (how === 'cut') for (const made of shown) made.cut ??= world.now
+}
 
 export function fade(world: World, playing: Playing, state: StepState, step: FadeStep): number {
   const fades = audienceOf(world, playing).map((player) => {
@@ -20,9 +25,7 @@ export function fade(world: World, playing: Playing, state: StepState, step: Fad
     all.push(made)
     return made
   })
-  state.letGo = (how) => {
-    if (how === 'cut') for (const made of fades) made.cut ??= world.now
-  }
+  takes(state, fades, cutShort)
   return state.plan.length!
 }
 
@@ -47,9 +50,7 @@ export function camera(world: World, playing: Playing, state: StepState, step: C
     all.push(made)
     return made
   })
-  state.letGo = (how) => {
-    if (how === 'cut') for (const made of claims) made.cut ??= world.now
-  }
+  takes(state, claims, cutShort)
   return state.plan.length!
 }
 
@@ -58,9 +59,11 @@ export function freeze(world: World, playing: Playing, state: StepState, step: F
   const players = audienceOf(world, playing)
   for (const player of players) lock(world, player, locks)
   if (step.hold === 'keep') return
-  state.letGo = () => {
-    for (const player of players) unlock(world, player, locks)
-  }
+  takes(state, { players, locks }, unfreeze)
+}
+
+function unfreeze(world: World, { players, locks }: { players: readonly Walker[]; locks: readonly Lock[] }): void {
+  for (const player of players) unlock(world, player, locks)
 }
 
 export function move(world: World, playing: Playing, _: StepState, step: MoveStep): undefined {

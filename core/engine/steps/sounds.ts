@@ -1,6 +1,7 @@
 import { NO_ENTRY, type Entry } from '../agenda'
 import type { BedStep, Point, ScatterStep, SoundStep, Where } from '../../show/types'
-import { middleOfZone, type CompiledSound } from '../compile'
+import { middleOf } from '../../space'
+import type { CompiledSound } from '../cues'
 import { propNow } from '../motion'
 import { draw, drawWithin, type Stream } from '../luck'
 import type { Impact } from '../physics'
@@ -8,14 +9,12 @@ import { drawFrom, type Drawn } from '../pools'
 import { streamOf } from '../streams'
 import { heardBy } from '../audience'
 import { facingAt, positionAt } from '../walker'
-import { DEFAULT_REACH, type Audible, type Playing, type StepState, type World } from '../world'
+import { DEFAULT_REACH, takes, type Audible, type Playing, type StepState, type World } from '../world'
 import * as write from '../write'
 
 /** How long a sound lasts, trimmed and pitched (s). */
-function lengthOf({ seconds, trim }: CompiledSound, pitch: number): number {
-  const whole = trim ? trim[1] - trim[0] : seconds
-  return pitch === 0 ? whole : whole / 2 ** (pitch / 1200)
-}
+const lengthOf = ({ seconds }: CompiledSound, pitch: number): number =>
+  pitch === 0 ? seconds : seconds / 2 ** (pitch / 1200)
 
 const AT_HEAD: Pick<Audible, 'place' | 'follows'> = { place: 'head' }
 
@@ -34,7 +33,7 @@ function placeOf(
     case 'mark':
       return { place: marks.get(where.mark)!.at }
     case 'zone':
-      return { place: playing.rule.zone ? middleOfZone(playing.rule.zone) : 'head' }
+      return { place: playing.rule.zone ? middleOf(playing.rule.zone.geometry.solid) : 'head' }
     case 'head':
       return AT_HEAD
     case 'player':
@@ -89,15 +88,16 @@ function sounds(
     fadeOut,
   }
   world.audible.push(audible)
-  write.sound(world, playing, plan.index, sound, audible, length)
+  write.sound(world, playing, plan, sound, audible, length)
   return audible
 }
 
 export function sound(world: World, playing: Playing, state: StepState, step: SoundStep): number | undefined {
   const stream = streamOf(world, playing, step.id)
-  const drawn = step.pool
-    ? drawFrom(world, world.compiled.pools.get(step.pool)!, playing.rule, playing.body, stream, 0)
-    : { sound: world.compiled.sounds.get(step.sound!)!, gain: 0, pitch: 0 }
+  const { plan } = state
+  const drawn = plan.pool
+    ? drawFrom(world, plan.pool, playing.rule, playing.body, stream, 0)
+    : { sound: plan.sound!, gain: 0, pitch: 0 }
   const pitch = drawn.pitch + drawWithin(step.pitch, stream, 4)
   const length = lengthOf(drawn.sound, pitch)
   if (world.tally) return step.loop ? undefined : length
@@ -113,7 +113,7 @@ export function sound(world: World, playing: Playing, state: StepState, step: So
     fadeOut: step.fadeOut,
   })
   if (!step.loop) return length
-  if (step.hold !== 'keep') state.letGo = () => silence(world, audible)
+  if (step.hold !== 'keep') takes(state, audible, silence)
 }
 
 function silence(world: World, audible: Audible): void {
@@ -121,7 +121,7 @@ function silence(world: World, audible: Audible): void {
 }
 
 export function bed(world: World, playing: Playing, state: StepState, step: BedStep): undefined {
-  const sounding = world.compiled.sounds.get(step.sound)!
+  const sounding = state.plan.sound!
   const audible = sounds(world, playing, state, step.bus, {
     sound: sounding,
     at: placeOf(world, playing, step.where, streamOf(world, playing, step.id), 0),
@@ -132,7 +132,7 @@ export function bed(world: World, playing: Playing, state: StepState, step: BedS
     fadeIn: step.fadeIn,
     fadeOut: step.fadeOut,
   })
-  if (step.hold !== 'keep') state.letGo = () => silence(world, audible)
+  if (step.hold !== 'keep') takes(state, audible, silence)
 }
 
 /** How many draws of its stream each single sound of a scatter may use. */
@@ -153,7 +153,11 @@ export function scatter(world: World, playing: Playing, state: StepState, step: 
   const stream = streamOf(world, playing, step.id)
   const scattering: Scattering = { playing, state, step, stream, next: 0, endings: [], entry: NO_ENTRY }
   awaitNext(world, scattering, step.first)
-  if (step.hold !== 'keep') state.letGo = () => world.agenda.drop(scattering.entry)
+  if (step.hold !== 'keep') takes(state, scattering, endScatter)
+}
+
+function endScatter(world: World, { entry }: Scattering): void {
+  world.agenda.drop(entry)
 }
 
 function awaitNext(world: World, scattering: Scattering, wait: readonly [number, number]): void {
@@ -164,8 +168,7 @@ function awaitNext(world: World, scattering: Scattering, wait: readonly [number,
 function scatterOne(world: World, scattering: Scattering): void {
   const { playing, state, step, stream, endings } = scattering
   const first = scattering.next * DRAWS
-  const pool = world.compiled.pools.get(step.pool)!
-  const drawn = drawFrom(world, pool, playing.rule, playing.body, stream, first + 1)
+  const drawn = drawFrom(world, state.plan.pool!, playing.rule, playing.body, stream, first + 1)
   const gain = drawn.sound.gain + drawn.gain + drawWithin(step.gain, stream, first + 4)
   const pitch = drawn.pitch + drawWithin(step.pitch, stream, first + 5)
   const at = placeOf(world, playing, step.where, stream, first + 6)
