@@ -214,11 +214,16 @@ export function channelAt(
   if (channel === 'camera') return cameraAt(history.cameras[player] ?? [], t, eyes) as never
   const base = baseFields(show, channel)
   if (!base) throw new Error(`The show has no channel "${channel}"`)
-  const told = history.fields[existsOnce(channel) ? channel : perPlayer(channel, player)]
-  const fields: { [field: string]: Value } = {}
-  for (const name in base) {
-    const field = told?.[name]
-    fields[name] = field ? valueAt(field.segments, field.colour, t) : base[name]
-  }
+  return fieldsAt(base, history.fields[existsOnce(channel) ? channel : perPlayer(channel, player)], t)
+}
+
+/** Fields at a time: those that some cue has touched as their history says, the others as they are before any has. */
+export function fieldsAt(
+  base: { [field: string]: Value },
+  told: ChannelHistory['fields'][string] | undefined,
+  t: number,
+): { [field: string]: Value } {
+  const fields = { ...base }
+  for (const name in told) fields[name] = valueAt(told[name].segments, told[name].colour, t)
   return fields
 }

@@ -7,9 +7,10 @@ import type { Walker } from './walker'
 export interface RouteEdges {
   layout: Layout
   /** In the route's own time. */
-  own: Float64Array
-  zone: Int32Array
-  leave: Uint8Array
+  own: number[]
+  zone: number[]
+  /** 1 for a leave. */
+  leave: number[]
 }
 
 /** The edges of a route. What else was found on the way is kept for when a zone is changed, unless there are many such walkers. */
@@ -23,7 +24,7 @@ export function edgesOf(layout: Layout, walker: Walker, route: Route, oneOfMany:
 function followed(layout: Layout, walker: Walker, { legs }: Route): RouteEdges {
   const way = { layout, walker, legs }
   const inside = new Uint8Array(layout.geometries.length)
-  const found: { own: number; zone: number; leave: number }[] = []
+  const edges: RouteEdges = { layout, own: [], zone: [], leave: [] }
   for (let index = 0; index < legs.length; index++) {
     const leg = legs[index]
     const touches = touchesOn(layout, walker, leg)
@@ -33,24 +34,27 @@ function followed(layout: Layout, walker: Walker, { legs }: Route): RouteEdges {
         const leave = inside[zone]
         const at = edgeOn(way, zone, leave === 1, contact, index, from)
         if (at === Infinity) break
-        found.push({ own: leg.start + at, zone, leave })
+        insert(edges, leg.start + at, zone, leave)
         inside[zone] = 1 - leave
         // Who has left is away for a while: rounding must not let the same contact begin again.
         from = leave === 1 ? at + SHORTEST / 2 : at
       }
     }
   }
-  found.sort((a, b) => a.own - b.own)
-  const edges: RouteEdges = {
-    layout,
-    own: new Float64Array(found.length),
-    zone: new Int32Array(found.length),
-    leave: new Uint8Array(found.length),
-  }
-  for (let i = 0; i < found.length; i++) {
-    edges.own[i] = found[i].own
-    edges.zone[i] = found[i].zone
-    edges.leave[i] = found[i].leave
-  }
   return edges
+}
+
+/** Puts an edge in its place by time, behind those of the same time: nearly always at the end. */
+function insert({ own, zone, leave }: RouteEdges, at: number, ofZone: number, isLeave: number): void {
+  let i = own.push(at) - 1
+  zone.push(ofZone)
+  leave.push(isLeave)
+  for (; i > 0 && own[i - 1] > at; i--) {
+    own[i] = own[i - 1]
+    zone[i] = zone[i - 1]
+    leave[i] = leave[i - 1]
+  }
+  own[i] = at
+  zone[i] = ofZone
+  leave[i] = isLeave
 }

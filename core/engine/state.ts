@@ -1,4 +1,5 @@
 import { BUSES } from '../show/table'
+import { baseFields, fieldsAt, perPlayer } from './channels'
 import type { Point, Show } from '../show/types'
 import type { Value } from './ramps'
 import { countUntil, flagIn, KIND } from './log'
@@ -54,18 +55,18 @@ export function stateAt(show: Show, run: Run, t: number): RunState {
         break
     }
   }
-  const { shared, own } = channelsOf(show)
-  const values = (names: readonly string[], player: number) => {
-    const fields: RunState['channels'] = {}
-    for (const name of names) fields[name] = channelAt(show, run, name, t, player)
-    return fields
-  }
+  const { once, own } = channelsOf(show)
+  const channels: RunState['channels'] = {}
+  for (const { name, base } of once) channels[name] = fieldsAt(base, run.channels.fields[name], t)
   const sounding: RunState['sounding'] = []
   for (const { sound, step, playing: by, t: from, until, fadeOut } of run.audible)
     if (from <= t && until + fadeOut > t) sounding.push({ sound, step, playing: by, from, until })
   const players: RunState['players'] = {}
   run.walks.forEach((id, index) => {
-    if (run.players[index]) players[id] = values(own, index)
+    if (!run.players[index]) return
+    const its: RunState['channels'] = (players[id] = {})
+    for (const name of WORKED_OUT) its[name] = channelAt(show, run, name, t, index)
+    for (const { name, base } of own) its[name] = fieldsAt(base, run.channels.fields[perPlayer(name, index)], t)
   })
   return {
     t,
@@ -80,28 +81,33 @@ export function stateAt(show: Show, run: Run, t: number): RunState {
     sounding,
     flags,
     zones,
-    channels: values(shared, 0),
+    channels,
     players,
   }
 }
 
-const known = new WeakMap<Show, { shared: string[]; own: string[] }>()
-/** The names of a show's channels: those that exist once, and those that each player has. */
-function channelsOf(show: Show): { shared: string[]; own: string[] } {
-  let names = known.get(show)
-  if (!names) {
+/** Channels of a player that are more than fields with a history each. */
+const WORKED_OUT = ['controls', 'picture', 'camera']
+
+/** A channel, and its fields before any cue has touched them. */
+interface Named {
+  name: string
+  base: { [field: string]: Value }
+}
+const known = new WeakMap<Show, { once: Named[]; own: Named[] }>()
+/** A show's channels: those that exist once, and those that each player has. */
+function channelsOf(show: Show): { once: Named[]; own: Named[] } {
+  let channels = known.get(show)
+  if (!channels) {
+    const named = (name: string): Named => ({ name, base: baseFields(show, name)! })
     const prompts = show.cues.flatMap((cue) =>
       cue.steps.flatMap((step) => (step.kind === 'prompt' ? [`prompt:${step.id}`] : [])),
     )
-    const buses = [...new Set([...BUSES, ...show.buses.map((bus) => bus.id)])]
-    names = {
-      shared: [
-        ...show.place.lights.map((light) => `light:${light.id}`),
-        ...show.place.props.map((prop) => `prop:${prop.id}`),
-      ],
-      own: ['controls', 'picture', 'camera', 'atmosphere', ...prompts, ...buses.map((id) => `bus:${id}`)],
-    }
-    known.set(show, names)
+    const buses = [...new Set([...BUSES, ...show.buses.map((bus) => bus.id)])].map((id) => `bus:${id}`)
+    const lights = show.place.lights.map((light) => `light:${light.id}`)
+    const props = show.place.props.map((prop) => `prop:${prop.id}`)
+    channels = { once: [...lights, ...props].map(named), own: ['atmosphere', ...prompts, ...buses].map(named) }
+    known.set(show, channels)
   }
-  return names
+  return channels
 }

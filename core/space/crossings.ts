@@ -71,7 +71,8 @@ function contact(solid: Solid, rim: number, body: Cylinder, piece: Piece): Inter
 }
 
 function inPlan(solid: Exclude<Solid, { kind: 'sphere' }>, r: number, { from, velocity, seconds }: Piece): Intervals {
-  const [vx, , vz] = velocity
+  const vx = velocity[0]
+  const vz = velocity[2]
   if (solid.kind === 'prism') return inPolygon(solid.outline, r, from[0], from[2], vx, vz, seconds)
   const px = from[0] - solid.x
   const pz = from[2] - solid.z
@@ -95,8 +96,10 @@ function inPolygon(
   const spans: number[][] = []
   const cuts = [0, seconds]
   for (let i = 0, j = outline.length - 1; i < outline.length; j = i++) {
-    const [ax, az] = outline[j]
-    const [bx, bz] = outline[i]
+    const ax = outline[j][0]
+    const az = outline[j][1]
+    const bx = outline[i][0]
+    const bz = outline[i][1]
     const near = inCapsule(px, pz, vx, vz, outline[j], outline[i], r)
     if (near) spans.push(near)
     const across = vx * (bz - az) - vz * (bx - ax)
@@ -122,7 +125,9 @@ function inSphere(solid: Solid & { kind: 'sphere' }, rim: number, body: Cylinder
   const pz = from[2] - solid.z
   const low = from[1] + body.low - solid.y
   const height = body.high - body.low
-  const [vx, vy, vz] = velocity
+  const vx = velocity[0]
+  const vy = velocity[1]
+  const vz = velocity[2]
   if (vy === 0) {
     const v = low > 0 ? low : low + height < 0 ? low + height : 0
     return Math.abs(v) <= R ? inCircle(px, pz, vx, vz, body.radius + Math.sqrt(R * R - v * v)) : undefined
@@ -134,7 +139,9 @@ function inSphere(solid: Solid & { kind: 'sphere' }, rim: number, body: Cylinder
     return d < 0 ? undefined : [(-b - Math.sqrt(d)) / a, (-b + Math.sqrt(d)) / a]
   }
   const over = (t: number) => {
-    const d = Math.max(0, Math.hypot(px + vx * t, pz + vz * t) - body.radius)
+    const x = px + vx * t
+    const z = pz + vz * t
+    const d = Math.max(0, Math.sqrt(x * x + z * z) - body.radius)
     const y = low + vy * t
     const v = y > 0 ? y : y + height < 0 ? y + height : 0
     return d * d + v * v - R * R
@@ -170,10 +177,10 @@ function belowZero(f: (t: number) => number, from: number, to: number): Span {
 
 /** Whether a body whose feet are at a point touches a solid grown by `rim`. */
 export function touches(solid: Solid, rim: number, body: Cylinder, at: readonly [number, number, number]): boolean {
-  const [x, y, z] = at
+  const y = at[1]
   if (solid.kind === 'sphere') return distanceToMiddle(solid, body, at) <= solid.radius + rim + TOUCH_SLACK
   if (y + body.low > solid.high + rim + HEIGHT_SLACK || y + body.high < solid.low - rim - HEIGHT_SLACK) return false
-  return signedInPlan(solid, x, z) <= body.radius + rim + TOUCH_SLACK
+  return signedInPlan(solid, at[0], at[2]) <= body.radius + rim + TOUCH_SLACK
 }
 
 /** From the middle of a sphere to the nearest point of a body. */

@@ -1,4 +1,4 @@
-import type { Point, Spot, Wall } from '../show/types'
+import type { Point, Wall } from '../show/types'
 import { positionOn, type Piece } from './piece'
 import { product, roots, sum } from './roots'
 import { blocked } from './sight'
@@ -83,35 +83,64 @@ function turns(piece: Piece, facing: Facing, { target, within }: Aim, end: numbe
   return [...roots(sum(product(dot, dot), lengths, -cos2), 0, end), ...roots(dot, 0, end)]
 }
 
+/** What a wall covers in plan and up: its line, the ends of it and of its openings on that line, and the heights at which it and they begin and end. */
+interface Cover {
+  x: number
+  z: number
+  dx: number
+  dz: number
+  /** x and z of each. */
+  ends: number[]
+  heights: number[]
+}
+
+function coverOf({ from, to, y, height, openings }: Wall): Cover {
+  const length = Math.hypot(to[0] - from[0], to[1] - from[1]) || 1
+  const dx = (to[0] - from[0]) / length
+  const dz = (to[1] - from[1]) / length
+  const along = [0, length, ...openings.flatMap((o) => [o.at, o.at + o.width])]
+  return {
+    x: from[0],
+    z: from[1],
+    dx,
+    dz,
+    ends: along.flatMap((d) => [from[0] + dx * d, from[1] + dz * d]),
+    heights: [y, y + height, ...openings.flatMap((o) => [y + o.sill, y + o.sill + o.height])],
+  }
+}
+
+const known = new WeakMap<readonly Wall[], Cover[]>()
+function coversOf(walls: readonly Wall[]): Cover[] {
+  let all = known.get(walls)
+  if (!all) known.set(walls, (all = walls.map(coverOf)))
+  return all
+}
+
 /** Times at which a wall's end, or the edge of an opening, comes into line with eyes and target, or the eyes cross its line or its height. */
-function covers(piece: Piece, { target, eye }: Aim, walls: readonly Wall[], end: number): number[] {
+function covers({ from, velocity }: Piece, { target, eye }: Aim, walls: readonly Wall[], end: number): number[] {
   const found: number[] = []
   const solve = (constant: number, slope: number) => {
     if (slope === 0) return
     const t = -constant / slope
     if (t > 0 && t < end) found.push(t)
   }
-  const [px, py, pz] = piece.from
-  const [vx, vy, vz] = piece.velocity
-  for (const wall of walls) {
-    const length = Math.hypot(wall.to[0] - wall.from[0], wall.to[1] - wall.from[1]) || 1
-    const dx = (wall.to[0] - wall.from[0]) / length
-    const dz = (wall.to[1] - wall.from[1]) / length
-    const spot = (d: number): Spot => [wall.from[0] + dx * d, wall.from[1] + dz * d]
-    const edges = [0, length, ...wall.openings.flatMap((o) => [o.at, o.at + o.width])].map(spot)
-    for (const [ex, ez] of edges) {
-      const lx = ex - target[0]
-      const lz = ez - target[2]
-      solve(lx * (pz - target[2]) - lz * (px - target[0]), lx * vz - lz * vx)
+  const px = from[0]
+  const pz = from[2]
+  const vx = velocity[0]
+  const vy = velocity[1]
+  const vz = velocity[2]
+  const tx = target[0]
+  const tz = target[2]
+  const all = coversOf(walls)
+  for (let w = 0; w < all.length; w++) {
+    const { x, z, dx, dz, ends, heights } = all[w]
+    for (let i = 0; i < ends.length; i += 2) {
+      const lx = ends[i] - tx
+      const lz = ends[i + 1] - tz
+      solve(lx * (pz - tz) - lz * (px - tx), lx * vz - lz * vx)
     }
-    solve((px - wall.from[0]) * dz - (pz - wall.from[1]) * dx, vx * dz - vz * dx)
-    if (vy !== 0)
-      for (const height of [
-        wall.y,
-        wall.y + wall.height,
-        ...wall.openings.flatMap((o) => [wall.y + o.sill, wall.y + o.sill + o.height]),
-      ])
-        solve(py + eye - height, vy)
+    solve((px - x) * dz - (pz - z) * dx, vx * dz - vz * dx)
+    if (vy !== 0) for (let i = 0; i < heights.length; i++) solve(from[1] + eye - heights[i], vy)
   }
   return found
 }

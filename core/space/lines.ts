@@ -63,19 +63,24 @@ export function hull(a: Span, b: Span): Span {
 
 /** When a moving point lies within r of a rectangle of half sizes hw, hd about the origin (its corners rounded by r). */
 export function inRoundedBox(px: number, pz: number, vx: number, vz: number, hw: number, hd: number, r: number): Span {
-  let from = Infinity
-  let to = -Infinity
+  if (r === 0) return asSpan(crossesRectangle(px, pz, vx, vz, hw, hd))
+  if (!crossesRectangle(px, pz, vx, vz, hw + r, hd + r)) return undefined
+  let from = found[0]
+  let to = found[1]
+  const throughSide = (t: number): boolean => Math.abs(px + vx * t) <= hw || Math.abs(pz + vz * t) <= hd
+  // Most ways go in and out through a side, and no corner matters.
+  if (throughSide(from) && throughSide(to)) return [from, to]
+  from = Infinity
+  to = -Infinity
   const widen = (is: boolean): void => {
     if (!is) return
     from = Math.min(from, found[0])
     to = Math.max(to, found[1])
   }
   widen(crossesRectangle(px, pz, vx, vz, hw + r, hd))
-  if (r > 0) {
-    widen(crossesRectangle(px, pz, vx, vz, hw, hd + r))
-    for (let corner = 0; corner < 4; corner++)
-      widen(crossesCircle(px - (corner < 2 ? -hw : hw), pz - (corner % 2 === 0 ? -hd : hd), vx, vz, r))
-  }
+  widen(crossesRectangle(px, pz, vx, vz, hw, hd + r))
+  for (let corner = 0; corner < 4; corner++)
+    widen(crossesCircle(px - (corner < 2 ? -hw : hw), pz - (corner % 2 === 0 ? -hd : hd), vx, vz, r))
   return from <= to ? [from, to] : undefined
 }
 
@@ -99,8 +104,10 @@ export function inCapsule(px: number, pz: number, vx: number, vz: number, a: Spo
 export function insidePolygon(x: number, z: number, outline: readonly Spot[]): boolean {
   let inside = false
   for (let i = 0, j = outline.length - 1; i < outline.length; j = i++) {
-    const [xi, zi] = outline[i]
-    const [xj, zj] = outline[j]
+    const xi = outline[i][0]
+    const zi = outline[i][1]
+    const xj = outline[j][0]
+    const zj = outline[j][1]
     if (zi > z !== zj > z && x < ((xj - xi) * (z - zi)) / (zj - zi) + xi) inside = !inside
   }
   return inside

@@ -36,10 +36,16 @@ export function roots(coefficients: readonly number[], from: number, to: number)
 
 /** The product of two polynomials. */
 export function product(a: readonly number[], b: readonly number[]): number[] {
-  const result: number[] = Array.from({ length: a.length + b.length - 1 }, () => 0)
-  a.forEach((x, i) => b.forEach((y, j) => (result[i + j] += x * y)))
+  const result: number[] = []
+  for (let i = 0; i < a.length + b.length - 1; i++) result.push(0)
+  for (let i = 0; i < a.length; i++) for (let j = 0; j < b.length; j++) result[i + j] += a[i] * b[j]
   return result
 }
 
-export const sum = (a: readonly number[], b: readonly number[], factor = 1): number[] =>
-  Array.from({ length: Math.max(a.length, b.length) }, (_, i) => (a[i] ?? 0) + factor * (b[i] ?? 0))
+/** The sum of a polynomial and a multiple of another. */
+export function sum(a: readonly number[], b: readonly number[], factor = 1): number[] {
+  const result: number[] = []
+  for (let i = 0; i < Math.max(a.length, b.length); i++)
+    result.push((i < a.length ? a[i] : 0) + factor * (i < b.length ? b[i] : 0))
+  return result
+}

@@ -1,5 +1,5 @@
 import { draw, within } from '../engine/luck'
-import type { Point, Show, Walk, WalkPoint } from '../show/types'
+import type { Floor, Point, Show, Walk, WalkPoint } from '../show/types'
 import { insidePolygon } from '../space'
 
 /** How walkers vary from the walk they follow. */
@@ -35,9 +35,11 @@ export function vary(show: Show, walk: Walk, seed: number): Walk {
 }
 
 function beside(show: Show, at: Point, [dx, dz]: readonly [number, number]): Point {
-  const floors = show.place.floors.filter((floor) => !floor.slopeTo)
-  const on = (x: number, z: number) =>
-    floors.find((floor) => Math.abs(floor.y - at[1]) < 0.3 && insidePolygon(x, z, floor.outline))
+  const on = (x: number, z: number): Floor | undefined => {
+    for (const floor of show.place.floors)
+      if (!floor.slopeTo && Math.abs(floor.y - at[1]) < 0.3 && insidePolygon(x, z, floor.outline)) return floor
+    return undefined
+  }
   const floor = on(at[0], at[2])
   if (!floor) return at
   for (let share = 1; share > 0.1; share /= 2) {
