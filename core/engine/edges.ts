@@ -128,7 +128,7 @@ export class EdgeFinder {
     const own = Math.max(0, ownTime(partNow(walker), t))
     if (walker.fed) this.lookAhead(own)
     else {
-      this.edges = edgesOf(this.layout, walker, route, this.world.tally)
+      this.edges = edgesOf(this.layout, walker, route)
       this.compare(this.edges, own)
     }
   }

@@ -110,6 +110,20 @@ export function routeOver(show: Show, stops: readonly Stop[], first: number, fac
   return { legs, reaches, first, end: Math.max(end, time) }
 }
 
+/** A route that ends in the same legs as another touches the same there: nobody needs to work that out again. */
+export function shareTouches({ legs }: Route, { legs: others }: Route): void {
+  for (let back = 1; back <= Math.min(legs.length, others.length); back++) {
+    const leg = legs[legs.length - back]
+    const other = others[others.length - back]
+    if (!isSamePiece(leg.piece, other.piece)) return
+    leg.piece = other.piece
+    leg.touches = other.touches
+  }
+}
+
+const isSamePiece = (a: Piece, b: Piece): boolean =>
+  a.from === b.from && a.seconds === b.seconds && a.velocity.every((v, i) => v === b.velocity[i])
+
 interface Known {
   player: Player
   place: Show['place']

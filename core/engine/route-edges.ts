@@ -13,12 +13,10 @@ export interface RouteEdges {
   leave: number[]
 }
 
-/** The edges of a route. What else was found on the way is kept for when a zone is changed, unless there are many such walkers. */
-export function edgesOf(layout: Layout, walker: Walker, route: Route, oneOfMany: boolean): RouteEdges {
-  if (route.edges?.layout === layout) return route.edges
-  const edges = followed(layout, walker, route)
-  if (oneOfMany) for (const leg of route.legs) leg.touches = undefined
-  return (route.edges = edges)
+/** The edges of a route. What else was found on the way stays with its legs for when a zone is changed. */
+export function edgesOf(layout: Layout, walker: Walker, route: Route): RouteEdges {
+  if (route.edges?.layout !== layout) route.edges = followed(layout, walker, route)
+  return route.edges
 }
 
 function followed(layout: Layout, walker: Walker, { legs }: Route): RouteEdges {

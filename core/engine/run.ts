@@ -88,8 +88,14 @@ export function run(show: Show, walks: readonly Walk[], options: RunOptions): Ru
   clockwork.finish(options.length)
   const result = runOf(world)
   world.agenda.clear()
+  if (options.tally) forgetTouches(world)
   world.compiled.spare = { log: world.log, agenda: world.agenda }
   return result
+}
+
+/** One walker of many keeps the edges of its routes only, not what its legs touch. */
+function forgetTouches({ walkers }: World): void {
+  for (const { path } of walkers) for (const { route } of path) for (const leg of route.legs) leg.touches = undefined
 }
 
 /**

@@ -2,7 +2,7 @@ import type { BodyKind, Lock, Point, Prop, Show, Walk } from '../show/types'
 import { positionOn, standing, yawOf, type Cylinder, type Facing } from '../space'
 import { SAME_TIME, type Entry } from './agenda'
 import type { World } from './world'
-import { cachedRoute, legAt, routeOf, routeOver, type Leg, type Route } from './legs'
+import { cachedRoute, legAt, routeOf, routeOver, shareTouches, type Leg, type Route } from './legs'
 
 /** From a time on a body follows a route from its own time `own`, or stands still on it. */
 export interface PathPart {
@@ -185,11 +185,13 @@ export function reroute(
   const ended = walker.ended
   const name = `${at}|${yaw}|${next}|${arrive}|${ended}`
   const route = cachedRoute(show, walker.walk, name, () => {
-    if (arrive >= 0)
-      return {
-        ...routeOver(show, [{ ...points[arrive], at, faces: yaw }, ...points.slice(arrive + 1)], arrive, yaw),
-        faces: yaw,
-      }
+    const over = (stops: Parameters<typeof routeOver>[1], first: number): Route => {
+      const made = routeOver(show, stops, first, yaw)
+      shareTouches(made, part.route)
+      made.faces = yaw
+      return made
+    }
+    if (arrive >= 0) return over([{ ...points[arrive], at, faces: yaw }, ...points.slice(arrive + 1)], arrive)
     const here = {
       at,
       pace: points[next - 1].pace,
@@ -199,7 +201,7 @@ export function reroute(
       look: 'ahead' as const,
       faces: yaw,
     }
-    return { ...routeOver(show, ended ? [here] : [here, ...points.slice(next)], next - 1, yaw), faces: yaw }
+    return over(ended ? [here] : [here, ...points.slice(next)], next - 1)
   })
   walker.path.push({ t, own: 0, moving, route, held })
   return !walker.ended
