@@ -79,7 +79,7 @@ function speedsOf({ slide, turn, about, flights }: PropMotion, zone: CompiledZon
   const [x0, , z0, x1, , z1] = solidOf(zone.zone.shape).bounds
   // What has been flung turns about its middle.
   const [ax, az] = (flights.length > 0 ? undefined : about.at(-1)?.about) ?? [0, 0]
-  const arm = Math.max(...[x0, x1].flatMap((x) => [z0, z1].map((z) => Math.hypot(x - ax, z - az))))
+  const arm = Math.hypot(Math.max(Math.abs(x0 - ax), Math.abs(x1 - ax)), Math.max(Math.abs(z0 - az), Math.abs(z1 - az)))
   return {
     slide: sliding && sliding.seconds > 0 ? way / sliding.seconds : 0,
     turn: turning && turning.seconds > 0 ? (angle * arm) / turning.seconds : 0,

@@ -60,12 +60,11 @@ const asIntervals = (span: Span): Intervals => span ?? NEVER
 
 function contact(solid: Solid, rim: number, body: Cylinder, piece: Piece): Intervals {
   if (solid.kind === 'sphere') return asIntervals(inSphere(solid, rim, body, piece))
-  const heights = inSlab(
-    piece.from[1],
-    piece.velocity[1],
-    solid.low - rim - HEIGHT_SLACK - body.high,
-    solid.high + rim + HEIGHT_SLACK - body.low,
-  )
+  const low = solid.low - rim - HEIGHT_SLACK - body.high
+  const high = solid.high + rim + HEIGHT_SLACK - body.low
+  const y = piece.from[1]
+  if (piece.velocity[1] === 0) return y < low || y > high ? NEVER : inPlan(solid, body.radius + rim, piece)
+  const heights = inSlab(y, piece.velocity[1], low, high)
   if (!heights) return NEVER
   return both(heights, inPlan(solid, body.radius + rim, piece))
 }
