@@ -27,6 +27,9 @@ export const useRun = defineStore('run', () => {
   /** Counts the runs that were drawn, so that others can wait for the next. */
   const version = ref(0)
 
+  /** Which run the score shows, and since when (ms of the page's clock). */
+  const drawn = { version: 0, at: 0 }
+
   const worker = wrap<RunWorker>(new Worker(new URL('../workers/run.worker.ts', import.meta.url), { type: 'module' }))
   let done: Operation[][] = []
   let draft: Operation[] | undefined
@@ -168,5 +171,5 @@ export const useRun = defineStore('run', () => {
   )
   watch([walks, seed, walker], request)
 
-  return { walks, seed, walker, run, events, ways, score, ghost, problem, took, loudness, lux, version, player }
+  return { walks, seed, walker, run, events, ways, score, ghost, problem, took, loudness, lux, version, drawn, player }
 })

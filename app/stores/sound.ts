@@ -59,6 +59,6 @@ export const useSound = defineStore('sound', () => {
       offset,
     })),
   })
-  Object.assign(window, { esvik: { sounding, version: () => runs.version } })
+  Object.assign(window, { esvik: { sounding, drawn: () => runs.drawn } })
   return { level, mute }
 })

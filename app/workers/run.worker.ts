@@ -32,6 +32,28 @@ let latest: Run | undefined
 /** The paths that the page has. */
 let sent: Run['paths'] | undefined
 const envelopes = new Map<string, Float32Array>()
+let walkedLast: string[] = []
+
+/** So often a show is run to no avail while nothing is asked: then what a run goes through is compiled before a hand drags a dial. */
+const PRACTICE = 40
+let practised = 0
+let practising = false
+
+async function practise(): Promise<void> {
+  if (practising) return
+  practising = true
+  for (; practised < PRACTICE && latest; practised++) {
+    try {
+      scoreOf(drafted, run(drafted, walksOf(drafted, walkedLast), { seed: practised, withoutFlights: true }))
+    } catch (error) {
+      // A loop that only this luck runs into is nothing to show.
+      if (!(error instanceof RunError)) throw error
+    }
+    // What is asked meanwhile comes first.
+    await new Promise((done) => setTimeout(done, 4))
+  }
+  practising = false
+}
 
 const worker = {
   open(document: Show): void {
@@ -46,6 +68,7 @@ const worker = {
     const before = performance.now()
     try {
       const followed = walksOf(drafted, walks)
+      walkedLast = walks
       latest =
         varied === undefined
           ? run(drafted, followed, { seed, withoutFlights: partial })
@@ -74,10 +97,12 @@ const worker = {
   /** Loudness every 0.1 s (LUFS) and light every 0.25 s (lux) of the latest run, for one of its players. */
   curves(player: number): { loudness: Float32Array; lux: Float32Array } | undefined {
     if (!latest) return undefined
-    return {
+    const curves = {
       loudness: loudnessOf(drafted, latest, player, envelopes),
       lux: luxOver(drafted, latest, player, LUX_EVERY),
     }
+    void practise()
+    return curves
   },
 }
 export type RunWorker = typeof worker

@@ -39,7 +39,9 @@ const LONGEST = 12
 const GRAVITY = 9.81
 /** Slower touches than this are rolling, not impacts (m/s). */
 const SOFTEST = 0.25
+/** Slower than this it lies still (m/s, radians a second). */
 const STILL = 0.04
+const STILL_SPIN = 0.2
 
 let rapier: Rapier | undefined
 
@@ -131,6 +133,14 @@ function advance(world: PhysicsWorld, events: InstanceType<Rapier['EventQueue']>
   )
 }
 
+type Velocity = ReturnType<ReturnType<PhysicsWorld['createRigidBody']>['linvel']>
+
+function isStill({ x, y, z }: Velocity, body: ReturnType<PhysicsWorld['createRigidBody']>): boolean {
+  if (Math.hypot(x, y, z) >= STILL) return false
+  const spin = body.angvel()
+  return Math.hypot(spin.x, spin.y, spin.z) < STILL_SPIN
+}
+
 function record(R: Rapier, world: PhysicsWorld, body: ReturnType<PhysicsWorld['createRigidBody']>): Flight {
   const events = new R.EventQueue(true)
   const at = (): Point => {
@@ -140,17 +150,18 @@ function record(R: Rapier, world: PhysicsWorld, body: ReturnType<PhysicsWorld['c
   const positions = [at()]
   const impacts: Impact[] = []
   let still = 0
+  let before = body.linvel()
   for (let step = 1; step <= LONGEST * STEPS_A_SECOND && still < STEPS_A_SECOND / 4; step++) {
-    const before = body.linvel()
     advance(world, events)
     const after = body.linvel()
     let touched = false
     events.drainCollisionEvents((_a, _b, started) => void (touched ||= started))
-    const speed = Math.hypot(after.x - before.x, after.y - before.y + GRAVITY / STEPS_A_SECOND, after.z - before.z)
-    if (touched && speed > SOFTEST) impacts.push({ time: step / STEPS_A_SECOND, at: at(), speed })
-    positions.push(at())
-    const spin = body.angvel()
-    still = Math.hypot(after.x, after.y, after.z) < STILL && Math.hypot(spin.x, spin.y, spin.z) < 0.2 ? still + 1 : 0
+    const changed = Math.hypot(after.x - before.x, after.y - before.y + GRAVITY / STEPS_A_SECOND, after.z - before.z)
+    const now = at()
+    if (touched && changed > SOFTEST) impacts.push({ time: step / STEPS_A_SECOND, at: now, speed: changed })
+    positions.push(now)
+    still = isStill(after, body) ? still + 1 : 0
+    before = after
   }
   events.free()
   return { positions, impacts }

@@ -20,10 +20,23 @@ export function crossings(solid: Solid, rim: number, body: Cylinder, piece: Piec
   if (piece.seconds === 0) return touches(solid, rim, body, piece.from) ? [0, 0] : NEVER
   if (piece.seconds === Infinity) return touches(solid, rim, body, piece.from) ? [0, Infinity] : NEVER
   if (!nearBounds(solid, rim, body, piece)) return NEVER
+  if (standsIn(solid, body, piece, 0) && standsIn(solid, body, piece, piece.seconds)) return [0, piece.seconds]
   const exact = clip(contact(solid, rim, body, piece), piece.seconds)
   if (exact.length > 0) return exact
   const along = clip(contact(solid, rim + TOUCH_SLACK, body, piece), piece.seconds)
   return along.length > 0 && isAlongEdge(along[1] - along[0], piece) ? along : NEVER
+}
+
+/** Whether a body stands in a solid that has no hollows, its middle too: who does at both ends of a piece does all along. */
+function standsIn(solid: Solid, body: Cylinder, { from, velocity }: Piece, t: number): boolean {
+  if (solid.kind === 'sphere' || solid.kind === 'prism') return false
+  const y = from[1] + velocity[1] * t
+  if (y + body.low > solid.high || y + body.high < solid.low) return false
+  const px = from[0] + velocity[0] * t - solid.x
+  const pz = from[2] + velocity[2] * t - solid.z
+  if (solid.kind === 'cylinder') return px * px + pz * pz <= solid.radius * solid.radius
+  const { sin, cos, hw, hd } = solid
+  return Math.abs(px * cos - pz * sin) <= hw && Math.abs(px * sin + pz * cos) <= hd
 }
 
 /** Whether contact that is there by rounding alone is a way along an edge, and not a tip that is brushed. */

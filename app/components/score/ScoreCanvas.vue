@@ -57,7 +57,15 @@ function draw() {
     luxEvery: 0.25,
     fades: fades.value,
   })
+  runs.drawn.version = runs.version
+  runs.drawn.at = performance.now()
 }
+// What a hand waits for is drawn at once, everything else with the next frame.
+watch(
+  () => runs.version,
+  () => void (runs.ghost && draw()),
+  { flush: 'post' },
+)
 watch(
   [
     layout,
