@@ -121,15 +121,18 @@ export function move(world: World, walker: Walker, at: Point, yaw: number, quiet
 
 /** Puts on the agenda what a walker intends: reaching its points, its presses and its end. */
 export function intend(world: World, walker: Walker): void {
+  const { reaches } = partNow(walker).route
+  for (let point = 0; point < reaches.length; point++)
+    if (reaches[point].pressAt !== undefined || point === reaches.length - 1)
+      intent(world, walker, reaches[point].time, arrive, point)
+}
+
+/** A walker reaches a point of its route: it means to press there, or has come to its end. */
+function arrive(world: World, walker: Walker, point: number): void {
   const { reaches, end } = partNow(walker).route
-  reaches.forEach(({ time, pressAt }, index) => {
-    const last = index === reaches.length - 1
-    if (pressAt === undefined && !last) return
-    intent(world, walker, time, () => {
-      if (pressAt !== undefined) intent(world, walker, pressAt, press)
-      if (last) intent(world, walker, end, finishWalk)
-    })
-  })
+  const { pressAt } = reaches[point]
+  if (pressAt !== undefined) intent(world, walker, pressAt, press)
+  if (point === reaches.length - 1) intent(world, walker, end, finishWalk)
 }
 
 export function finishWalk(world: World, walker: Walker): void {
@@ -170,8 +173,8 @@ function checkLockedIn(world: World): void {
   world.lockedIn = on.length > 0 && on.every((walker) => world.now - walker.lockedSince >= LOCKED_IN - SAME_TIME)
 }
 
-function intent(world: World, walker: Walker, own: number, act: Intent['act']): void {
-  const made: Intent = { walker, own, act, entry: NO_ENTRY }
+function intent(world: World, walker: Walker, own: number, act: Intent['act'], point = -1): void {
+  const made: Intent = { walker, own, act, point, entry: NO_ENTRY }
   schedule(world, made)
   walker.intents.push(made)
 }
@@ -184,7 +187,7 @@ function schedule(world: World, made: Intent): void {
 
 function carryOut(world: World, made: Intent): void {
   takeOut(made.walker.intents, made)
-  made.act(world, made.walker)
+  made.act(world, made.walker, made.point)
 }
 
 function dropIntents(world: World, walker: Walker): void {

@@ -163,6 +163,55 @@ describe('what is tied to a prop that is flung', () => {
     expect(of(played(there), 'leave').filter((e) => e.player === 'w')).toEqual([])
     expect(of(played(there), 'enter').filter((e) => e.player === 'w')).toHaveLength(1)
   })
+  it('turns about its middle while it flies, and sweeps over somebody once', () => {
+    // Thrown straight up; the zone hangs 2 m out at +X and is swept to −Z by 90° of a turn by 360° in 0.1 s.
+    const swept = {
+      ...tied,
+      cues: [
+        {
+          ...tied.cues[0],
+          steps: [
+            { ...tied.cues[0].steps[0], pitch: 90, speed: [0.1, 0.1] },
+            ...show({
+              place: { props: tied.place.props },
+              cues: [
+                {
+                  id: 'c',
+                  name: 'C',
+                  steps: [
+                    {
+                      id: 'turn',
+                      kind: 'prop',
+                      prop: 'crate',
+                      turn: { by: 360, about: [2, 0] },
+                      ramp: { seconds: 0.1 },
+                      hold: 'keep',
+                    },
+                  ],
+                },
+              ],
+            }).cues[0].steps,
+          ],
+        },
+        tied.cues[1],
+      ],
+      zones: [
+        {
+          ...tied.zones[0],
+          shape: { kind: 'cylinder' as const, at: [2, -10, 0] as [number, number, number], radius: 0.5, height: 20 },
+        },
+      ],
+      walks: [
+        { ...tied.walks[0], points: [{ ...tied.walks[0].points[0], at: [0, 0, 3] as [number, number, number] }] },
+      ],
+    } as ReturnType<typeof show>
+    const edges = eventsOf(played(swept)).filter((e) => (e.kind === 'enter' || e.kind === 'leave') && e.player === 'w')
+    // Feet 2 m off the axis are touched within 2·asin(0.5 / 4) of the zone's middle.
+    const half = (2 * Math.asin(0.5 / 4) * 180) / Math.PI
+    expect(edges.map((e) => e.kind)).toEqual(['enter', 'leave'])
+    expect(edges[0].t).toBeCloseTo(1 + (90 - half) / 3600, 5)
+    expect(edges[1].t).toBeCloseTo(1 + (90 + half) / 3600, 5)
+  })
   it('a sound at it comes from where it flies', () => {
     const cues = [{ ...tied.cues[0], steps: [...tied.cues[0].steps, { ...whistle, at: 0.25 }] }, tied.cues[1]]
     const result = played({ ...tied, cues })

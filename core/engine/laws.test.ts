@@ -3,7 +3,7 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { randomShow } from '../testing/random-show'
 import { stepKinds, type Show } from '../show'
 import { loadPhysics } from './physics'
-import { baseFields, channelAt, eventsOf, GATES, run, RunError, type Log, type RunEvent, type Run } from '.'
+import { baseFields, channelAt, eventsOf, GATES, run, RunError, stateAt, type Log, type RunEvent, type Run } from '.'
 
 const ROUNDS = { numRuns: 120 }
 
@@ -76,6 +76,47 @@ describe('laws that hold for any show', () => {
       expect(eventsOf(tally).filter(({ kind }) => kind === 'step' || kind === 'stepEnd' || kind === 'sound')).toEqual(
         [],
       )
+    })
+  })
+
+  it('a walk that comes once goes as one that is kept', () => {
+    holding((show, events) => {
+      const once = run(show, show.walks, { seed: 5, length: LENGTH, withoutFlights: true, once: true })
+      expect(eventsOf(once)).toEqual(events)
+    })
+  })
+
+  it('a log stays as it is when other runs are made', () => {
+    holding((show, _, result) => {
+      const before = JSON.stringify(Array.from(result.log.t.slice(0, result.log.count)))
+      const numbers = Array.from(result.log.numbers)
+      played(show, 6)
+      played(show, 7)
+      expect(JSON.stringify(Array.from(result.log.t.slice(0, result.log.count)))).toBe(before)
+      expect(Array.from(result.log.numbers)).toEqual(numbers)
+    })
+  })
+
+  it('the state at a time is what each channel says, and what has entered and not left', () => {
+    holding((show, events, result) => {
+      for (const share of [0, 0.3, 0.7, 1]) {
+        const t = share * result.length
+        const state = stateAt(show, result, t)
+        for (const [channel, fields] of Object.entries(state.channels))
+          expect(fields).toEqual(channelAt(show, result, channel, t, 0))
+        for (const [player, channels] of Object.entries(state.players))
+          for (const [channel, fields] of Object.entries(channels))
+            expect(fields).toEqual(channelAt(show, result, channel, t, result.walks.indexOf(player)))
+        for (const { player, inside } of state.bodies) {
+          const there = new Set<string>()
+          for (const event of events) {
+            if (event.t > t || !('player' in event) || event.player !== player) continue
+            if (event.kind === 'enter') there.add(event.zone)
+            if (event.kind === 'leave') there.delete(event.zone)
+          }
+          expect(new Set(inside)).toEqual(there)
+        }
+      }
     })
   })
 

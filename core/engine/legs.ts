@@ -145,8 +145,9 @@ export function cachedRoute(show: Show, { points, body }: Walk, name: string, ma
 }
 
 /** The route of a walk as it is drawn. */
-export const routeOf = (show: Show, walk: Walk): Route =>
-  cachedRoute(show, walk, '', () => routeOver(show, walk.points, 0, 0))
+export const routeAlong = (show: Show, walk: Walk): Route => routeOver(show, walk.points, 0, 0)
+/** The same, made once. */
+export const routeOf = (show: Show, walk: Walk): Route => cachedRoute(show, walk, '', () => routeAlong(show, walk))
 
 /** The index of the leg a route is on at its own time (the later one at a seam). */
 export function legAt(route: Route, time: number): number {

@@ -26,6 +26,8 @@ export interface RunOptions {
    * where that can set something off.
    */
   tally?: boolean
+  /** These walks will not be run again: nothing that is worked out about them is kept. */
+  once?: boolean
 }
 
 /** One play-through: its log, and as plain data what tells the state at any time. */
@@ -119,7 +121,7 @@ function beginning(show: Show, walks: readonly Walk[], options: RunOptions): { w
   const compiled = compiledOf(show)
   const world = createWorld(
     compiled,
-    walks.map((walk, index) => createWalker(show, walk, index, compiled.zones.length)),
+    walks.map((walk, index) => createWalker(show, walk, index, compiled.zones.length, options.once)),
     options.seed,
   )
   world.tally = options.tally === true

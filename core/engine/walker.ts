@@ -2,7 +2,7 @@ import type { BodyKind, Lock, Point, Prop, Show, Walk } from '../show/types'
 import { positionOn, standing, yawOf, type Cylinder, type Facing } from '../space'
 import { SAME_TIME, type Entry } from './agenda'
 import type { World } from './world'
-import { cachedRoute, legAt, routeOf, routeOver, shareTouches, type Leg, type Route } from './legs'
+import { cachedRoute, legAt, routeAlong, routeOf, routeOver, shareTouches, type Leg, type Route } from './legs'
 
 /** From a time on a body follows a route from its own time `own`, or stands still on it. */
 export interface PathPart {
@@ -19,6 +19,8 @@ export interface Walker {
   /** A flung prop is a body too, while it flies; its walk has the prop's id and no points. */
   kind: BodyKind
   player: boolean
+  /** It will not be seen again: its routes are not kept. */
+  once: boolean
   /** Its way is told piece by piece while the run goes on; it intends nothing by itself. */
   fed: boolean
   /** Which of its flights this is. */
@@ -46,11 +48,13 @@ export interface Walker {
 export interface Intent {
   walker: Walker
   own: number
-  act: (world: World, walker: Walker) => void
+  act: (world: World, walker: Walker, point: number) => void
+  /** Which point of its route that is about, −1 if none. */
+  point: number
   entry: Entry
 }
 
-export function createWalker(show: Show, walk: Walk, index: number, zones: number): Walker {
+export function createWalker(show: Show, walk: Walk, index: number, zones: number, once = false): Walker {
   const radius = walk.body.radius ?? show.player.radius
   const height = walk.body.height ?? show.player.height
   return {
@@ -68,7 +72,8 @@ export function createWalker(show: Show, walk: Walk, index: number, zones: numbe
     },
     present: false,
     ended: false,
-    path: [{ t: walk.start, own: 0, moving: true, route: routeOf(show, walk) }],
+    path: [{ t: walk.start, own: 0, moving: true, route: once ? routeAlong(show, walk) : routeOf(show, walk) }],
+    once,
     locks: { walk: 0, jump: 0, look: 0, use: 0 },
     lockedSince: Infinity,
     inside: new Uint8Array(zones),
@@ -184,7 +189,7 @@ export function reroute(
   const arrive = walker.ended ? -1 : points.findIndex((point, index) => index >= next && point.arrive)
   const ended = walker.ended
   const name = `${at}|${yaw}|${next}|${arrive}|${ended}`
-  const route = cachedRoute(show, walker.walk, name, () => {
+  const make = (): Route => {
     const over = (stops: Parameters<typeof routeOver>[1], first: number): Route => {
       const made = routeOver(show, stops, first, yaw)
       shareTouches(made, part.route)
@@ -202,7 +207,8 @@ export function reroute(
       faces: yaw,
     }
     return over(ended ? [here] : [here, ...points.slice(next)], next - 1)
-  })
+  }
+  const route = walker.once ? make() : cachedRoute(show, walker.walk, name, make)
   walker.path.push({ t, own: 0, moving, route, held })
   return !walker.ended
 }

@@ -23,19 +23,26 @@ interface Known {
 }
 const known = new WeakMap<Walk, Known>()
 
+/** The first of a study's walkers come back after each edit, and what is known of them is kept. Those of a large study come once. */
+const COME_BACK = 500
+const comesOnce = (walker: number): boolean => walker > COME_BACK
+
 /** A varied walker of a walk: the same object as long as walk, floors and player are, so that its crossings need not be worked out again. */
-function variedWalk(show: Show, walk: Walk, seed: number): Walk {
+function variedWalk(show: Show, walk: Walk, walker: number): Walk {
+  if (comesOnce(walker)) return vary(show, walk, seedOf(walker))
   const { floors } = show.place
   let entry = known.get(walk)
   if (!entry || entry.floors !== floors || entry.player !== show.player)
     known.set(walk, (entry = { floors, player: show.player, walks: new Map() }))
-  let varied = entry.walks.get(seed)
-  if (!varied) entry.walks.set(seed, (varied = vary(show, walk, seed)))
+  let varied = entry.walks.get(walker)
+  if (!varied) entry.walks.set(walker, (varied = vary(show, walk, seedOf(walker))))
   return varied
 }
 
+const seedOf = (walker: number): number => walker * 7919 + 1
+
 const varied = (show: Show, walks: readonly string[], walker: number): Walk[] =>
-  walksOf(show, walks).map((walk) => variedWalk(show, walk, walker * 7919 + 1))
+  walksOf(show, walks).map((walk) => variedWalk(show, walk, walker))
 
 /** The run of one of the study's walkers, by its number. */
 export const runOfWalker = (show: Show, walks: readonly string[], walker: number, withoutFlights = false): Run =>
@@ -43,7 +50,11 @@ export const runOfWalker = (show: Show, walks: readonly string[], walker: number
 
 /** Runs one varied walker of the walks and adds its moments. `walker` is its number and its seed. */
 export function observe(show: Show, walks: readonly string[], walker: number, into: Evidence): void {
-  const result = run(show, varied(show, walks, walker), { seed: walker, tally: true })
+  const result = run(show, varied(show, walks, walker), {
+    seed: walker,
+    tally: true,
+    once: comesOnce(walker),
+  })
   const byPlaying = new Map<number, Moment>()
   const add = (rule: string, moment: Moment) => {
     const known = into.get(rule)

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { dithering, oneRule, point, show, walk } from '../testing/small-show'
-import { cooldownDots, debounceDots, observe, vary, VARIATION, type Evidence, type Moment } from '.'
+import { eventsOf } from '../engine'
+import { cooldownDots, debounceDots, observe, runOfWalker, vary, VARIATION, type Evidence, type Moment } from '.'
 
 const made = show({
   place: {
@@ -71,6 +72,21 @@ describe('evidence', () => {
   })
   it('gaps of one walker say nothing about another', () => {
     expect(debounceDots([...moments(1), { walker: 2, t: 2, fired: true, plays: 0 }], 5)).toEqual([])
+  })
+  it('walkers of a large study have the moments they have as one of the few', () => {
+    const dithered = oneRule({ cooldown: { seconds: 2 } }, [], { show: { walks: [dithering(1, 3, 5, 9)] } })
+    for (const walker of [501, 640]) {
+      const first: Evidence = new Map()
+      observe(dithered, ['w'], walker, first)
+      const again: Evidence = new Map()
+      observe(dithered, ['w'], walker, again)
+      expect(first.get('r')!.length).toBeGreaterThan(2)
+      expect(again).toEqual(first)
+      const { log } = runOfWalker(dithered, ['w'], walker)
+      expect(first.get('r')!.map((m) => m.t)).toEqual(
+        eventsOf({ log }).flatMap((e) => (e.kind === 'fire' || e.kind === 'held' ? [e.t] : [])),
+      )
+    }
   })
   it('observing a walker gives each moment of each rule', () => {
     const dithered = oneRule({ cooldown: { seconds: 100 } }, [], { show: { walks: [dithering(1, 3, 5)] } })
