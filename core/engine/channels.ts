@@ -14,6 +14,8 @@ export interface ClaimedChannel {
   fields: string[]
   /** The fields before any cue has touched them. */
   base: Value[]
+  /** What it is called for each player, once that was asked for. */
+  names: string[]
 }
 /** A channel that some cue has touched, of a player unless it exists once: the tracks of those fields that were claimed. */
 export interface Touched {
@@ -93,6 +95,7 @@ export function claimedChannels(show: Show, steps: readonly Step[]): Map<string,
       once: existsOnce(name),
       fields,
       base: fields.map((field) => base[field]),
+      names: [],
     })
   }
   return channels
@@ -171,7 +174,7 @@ export function fieldsOf(tracks: Tracks): ChannelHistory['fields'] {
     if (!touched) continue
     const { channel, player } = touched
     const told: ChannelHistory['fields'][string] = {}
-    fields[channel.once ? channel.name : perPlayer(channel.name, player)] = told
+    fields[channel.once ? channel.name : (channel.names[player] ??= perPlayer(channel.name, player))] = told
     for (let i = 0; i < touched.tracks.length; i++) {
       const track = touched.tracks[i]
       if (track) told[channel.fields[i]] = { colour: track.colour, segments: track.segments }

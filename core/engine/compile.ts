@@ -47,6 +47,8 @@ export interface Compiled {
   marks: Map<string, Mark>
   /** The channels of those props that some step claims, by the props' ids. */
   propChannels: Map<string, ClaimedChannel>
+  /** How many channels some step claims. */
+  channels: number
   legend: Legend
   /** What an earlier run has left for the next one to write into. */
   spare: { log: Draft; agenda: Agenda<World> } | undefined
@@ -108,6 +110,7 @@ export function compile(show: Show): Compiled {
     props: new Map(show.place.props.map((prop) => [prop.id, prop])),
     marks: new Map(show.place.marks.map((mark) => [mark.id, mark])),
     propChannels: propChannelsOf(show, channels),
+    channels: channels.size,
     legend: {
       zones: show.zones.map((zone) => zone.id),
       cues: show.cues.map((cue) => cue.id),

@@ -13,7 +13,7 @@ const tooSoon = (left: number): boolean => left > SAME_TIME
 
 /** The memory that a rule's limit, cooldown and busy look at, for a body. */
 export function memoryOf(world: World, rule: RuleInstance, body: Body): Memory {
-  const place = rule.rule.per === 'run' ? rule.index * (world.bodies.length + 2) : placeOf(world, rule, body)
+  const place = rule.rule.per === 'run' ? rule.index * placesIn(world.bodies.length) : placeOf(world, rule, body)
   return (world.memories[place] ??= {
     fired: 0,
     firedAt: -Infinity,
@@ -24,9 +24,12 @@ export function memoryOf(world: World, rule: RuleInstance, body: Body): Memory {
   })
 }
 
+/** How many places a rule has there: of the whole run, of nobody, of each body. */
+export const placesIn = (bodies: number): number => bodies + 2
+
 /** Where in a flat list the memory of a rule for a body stands; nobody has a place too, and the whole run the first. */
 export function placeOf(world: World, rule: RuleInstance, body: Body): number {
-  return rule.index * (world.bodies.length + 2) + (body ? body.index + 2 : 1)
+  return rule.index * placesIn(world.bodies.length) + (body ? body.index + 2 : 1)
 }
 
 export function holds(condition: Condition, value: boolean | number): boolean {
@@ -76,7 +79,7 @@ export function judge(world: World, instance: RuleInstance, body: Body, ordinal:
 
 function isMeant({ rule }: RuleInstance, body: NonNullable<Body>): boolean {
   const { kinds, tags } = rule.who
-  return kinds.includes(body.kind) && (tags.length === 0 || tags.every((tag) => body.tags.has(tag)))
+  return kinds.indexOf(body.kind) >= 0 && (tags.length === 0 || tags.every((tag) => body.tags.has(tag)))
 }
 
 function restLeft(world: World, { rule }: RuleInstance, memory: Memory): number {

@@ -8,15 +8,10 @@ export function takeOut<T>(list: T[], item: T): void {
 
 /** Whole numbers gathered and put in order, over and over in the same place. */
 export class Gathered {
-  private items = new Int32Array(64)
+  private readonly items: number[] = []
   count = 0
 
   add(item: number): void {
-    if (this.count === this.items.length) {
-      const larger = new Int32Array(2 * this.count)
-      larger.set(this.items)
-      this.items = larger
-    }
     this.items[this.count++] = item
   }
   at(index: number): number {
@@ -29,7 +24,8 @@ export class Gathered {
   sort(): void {
     const { items, count } = this
     if (count > MANY) {
-      items.subarray(0, count).sort()
+      const sorted = items.slice(0, count).sort(inOrder)
+      for (let i = 0; i < count; i++) items[i] = sorted[i]
       return
     }
     for (let i = 1; i < count; i++) {
@@ -41,3 +37,4 @@ export class Gathered {
   }
 }
 const MANY = 24
+const inOrder = (a: number, b: number): number => a - b

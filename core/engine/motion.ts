@@ -28,9 +28,12 @@ export function motionOf(world: World, prop: string): PropMotion {
   }
 }
 
+/** Whether some cue slides, turns, shows, tints or flings a prop. */
+const isTouched = (world: World, prop: string): boolean => world.compiled.propChannels.has(prop)
+
 /** Where a prop's middle is now, and how it is turned: as it was put, moved and flung. */
 export function propNow(world: World, prop: Prop): { middle: Point; yaw: number } {
-  const { at, yaw } = frameAt(prop, motionOf(world, prop.id), world.now)
+  const { at, yaw } = isTouched(world, prop.id) ? frameAt(prop, motionOf(world, prop.id), world.now) : prop
   return { middle: [at[0], at[1] + prop.size[1] / 2, at[2]], yaw }
 }
 

@@ -16,12 +16,14 @@ function standingNow(world: World, prop: Prop): { middle: Point; yaw: number } |
 /** How the solid props stand now that have been moved, hidden or flung, in numbers of its own. */
 export function disarray(world: World): number[] {
   const numbers: number[] = []
-  world.compiled.show.place.props.forEach((prop, index) => {
-    if (!prop.solid || !isMoved(world, prop.id)) return
+  const { props } = world.compiled.show.place
+  for (let index = 0; index < props.length; index++) {
+    const prop = props[index]
+    if (!prop.solid || !world.compiled.propChannels.has(prop.id) || !isMoved(world, prop.id)) continue
     const now = standingNow(world, prop)
     if (now) numbers.push(index, ...now.middle, now.yaw)
     else numbers.push(index, NaN)
-  })
+  }
   return numbers
 }
 

@@ -7,6 +7,7 @@ import { compile, type Compiled } from './compile'
 import type { RunLog } from './events'
 import { flungProps, type FlightRecord } from './flung'
 import { eventsOf, type Log } from './log'
+import { placesIn } from './gates'
 import { loopIn } from './loops'
 import { hasPhysics, loadPhysics } from './physics'
 import type { Value } from './ramps'
@@ -175,14 +176,14 @@ export function createWorld(compiled: Compiled, walkers: Walker[], seed: number)
     everyone: undefined,
     enabled: compiled.enabled.slice(),
     flags: new Map(show.flags.map((flag) => [flag.id, flag.start])),
-    memories: [],
+    memories: new Array(compiled.rules.length * placesIn(bodies.length)),
     ruleKeys: [],
-    moments: [],
+    moments: new Array(compiled.rules.length * placesIn(bodies.length)),
     pools: new Map(),
     playings: [],
     nextPlaying: 1,
     signalsUnderWay: 0,
-    tracks: [],
+    tracks: new Array(compiled.channels * (walkers.length + 1)),
     fades: walkers.map(() => []),
     cameras: walkers.map(() => []),
     locks: walkers.map(() => []),

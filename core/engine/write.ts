@@ -84,7 +84,8 @@ function room({ log }: World, size: number): number {
 
 function numbers(world: World, ...values: number[]): number {
   const at = room(world, values.length)
-  world.log.columns.numbers.set(values, at)
+  const to = world.log.columns.numbers
+  for (let i = 0; i < values.length; i++) to[at + i] = values[i]
   return at
 }
 
