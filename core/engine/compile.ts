@@ -35,6 +35,8 @@ export interface Compiled {
   show: Show
   zones: CompiledZone[]
   zoneIndex: Map<string, CompiledZone>
+  /** Those that are tied to a prop which some cue moves. */
+  mobile: CompiledZone[]
   /** Zone by zone, whether it is on from the start. */
   enabled: Uint8Array
   rules: RuleInstance[]
@@ -101,6 +103,7 @@ export function compile(show: Show): Compiled {
     show,
     zones,
     zoneIndex: new Map(zones.map((z) => [z.zone.id, z])),
+    mobile: zones.filter((zone) => zone.mobile !== undefined),
     enabled: Uint8Array.from(zones, ({ zone }) => (zone.enabled ? 1 : 0)),
     rules,
     signals,

@@ -27,12 +27,12 @@ export interface MobileFinder {
 }
 
 export function createMobileFinder(world: World): MobileFinder | undefined {
-  const moving = world.compiled.zones.flatMap((zone): Moving[] =>
-    zone.mobile
-      ? [{ zone, prop: zone.mobile, motion: motionOf(world, zone.mobile.id), still: undefined, speeds: undefined }]
-      : [],
-  )
-  if (moving.length === 0) return undefined
+  const { mobile } = world.compiled
+  if (mobile.length === 0) return undefined
+  const moving = mobile.map((zone): Moving => {
+    const prop = zone.mobile!
+    return { zone, prop, motion: motionOf(world, prop.id), still: undefined, speeds: undefined }
+  })
   const { bodies } = world
   /** Zone by zone, body by body: when their next edge is, and whether that must be looked up again. */
   const due = new Float64Array(moving.length * bodies.length).fill(Infinity)

@@ -53,6 +53,8 @@ function placeOf(
 /** What differs from one kind of sounding step to another. */
 interface Voice {
   sound: CompiledSound
+  /** How long that is at its pitch (s). */
+  length: number
   at: Pick<Audible, 'place' | 'follows'>
   reach: Audible['reach']
   gain: number
@@ -67,9 +69,8 @@ function sounds(
   playing: Playing,
   { plan }: StepState,
   bus: string,
-  { sound, at, reach, gain, pitch, loop, fadeIn, fadeOut }: Voice,
+  { sound, length, at, reach, gain, pitch, loop, fadeIn, fadeOut }: Voice,
 ): Audible {
-  const length = lengthOf(sound, pitch)
   const audible: Audible = {
     t: world.now,
     playing: playing.number,
@@ -104,6 +105,7 @@ export function sound(world: World, playing: Playing, state: StepState, step: So
   const gain = drawn.sound.gain + drawn.gain + drawWithin(step.gain, stream, 3)
   const audible = sounds(world, playing, state, step.bus, {
     sound: drawn.sound,
+    length,
     at: placeOf(world, playing, step.where, stream, 5),
     reach: step.reach,
     gain,
@@ -124,6 +126,7 @@ export function bed(world: World, playing: Playing, state: StepState, step: BedS
   const sounding = state.plan.sound!
   const audible = sounds(world, playing, state, step.bus, {
     sound: sounding,
+    length: lengthOf(sounding, 0),
     at: placeOf(world, playing, step.where, streamOf(world, playing, step.id), 0),
     reach: DEFAULT_REACH,
     gain: sounding.gain + step.gain,
@@ -175,9 +178,11 @@ function scatterOne(world: World, scattering: Scattering): void {
   let sounding = 0
   for (let i = 0; i < endings.length; i++) if (endings[i] > world.now) sounding++
   if (sounding < step.most) {
-    endings.push(world.now + lengthOf(drawn.sound, pitch))
+    const length = lengthOf(drawn.sound, pitch)
+    endings.push(world.now + length)
     sounds(world, playing, state, step.bus, {
       sound: drawn.sound,
+      length,
       at,
       reach: DEFAULT_REACH,
       gain,
@@ -200,6 +205,7 @@ export function soundsOfImpact(world: World, playing: Playing, state: StepState,
   const level = Math.max(SOFTEST_IMPACT, Math.min(0, 20 * Math.log10(impact.speed / FULL_IMPACT)))
   sounds(world, playing, state, 'spot', {
     sound: drawn.sound,
+    length: lengthOf(drawn.sound, drawn.pitch),
     at: { place: impact.at },
     reach: DEFAULT_REACH,
     gain: drawn.sound.gain + drawn.gain + level,
