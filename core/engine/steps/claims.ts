@@ -78,8 +78,10 @@ function giveTogether(now: number, taken: readonly Taken[]): void {
 
 export function prop(world: World, playing: Playing, state: StepState, step: PropStep): undefined {
   if (step.turn) {
-    const turned = world.abouts.get(step.prop) ?? []
-    world.abouts.set(step.prop, [...turned, { t: world.now, about: step.turn.about }])
+    const turned = { t: world.now, about: step.turn.about }
+    const before = world.abouts.get(step.prop)
+    if (before) before.push(turned)
+    else world.abouts.set(step.prop, [turned])
   }
   claim(world, playing, state)
   world.mobile?.moved(step.prop)
