@@ -63,7 +63,11 @@ function draw() {
 // What a hand waits for is drawn at once, everything else with the next frame.
 watch(
   () => runs.version,
-  () => void (runs.ghost && draw()),
+  () => {
+    if (!runs.ghost) return
+    cancelAnimationFrame(asked)
+    draw()
+  },
   { flush: 'post' },
 )
 watch(
