@@ -79,6 +79,9 @@ export function claimedBy(step: Step): string | undefined {
   return step.kind === 'fling' ? `prop:${step.prop}` : channelOf(step)
 }
 
+/** The buses of a show: those that are always there, and its own. */
+export const busesOf = (show: Show): string[] => [...new Set([...BUSES, ...show.buses.map((bus) => bus.id)])]
+
 const existsOnce = (channel: string): boolean => channel.startsWith('light:') || channel.startsWith('prop:')
 
 /** All channels that the steps of a show claim, by their names. */

@@ -1,7 +1,6 @@
-import { BUSES } from '../show/table'
 import type { Agenda } from './agenda'
 import type { Mark, Prop, Rule, Show, Zone } from '../show/types'
-import { channelOf, claimedChannels, type ClaimedChannel } from './channels'
+import { busesOf, channelOf, claimedChannels, type ClaimedChannel } from './channels'
 import { compiledCues, type CompiledCue } from './cues'
 import { flungProps } from './flung'
 import { geometryOf, layoutOf, type Layout, type ZoneGeometry } from './layout'
@@ -69,7 +68,7 @@ export function compile(show: Show): Compiled {
     show,
     show.cues.flatMap((cue) => cue.steps.filter((step) => !step.muted)),
   )
-  const buses = [...BUSES, ...show.buses.map((bus) => bus.id).filter((id) => !BUSES.includes(id as never))]
+  const buses = busesOf(show)
   const cues = compiledCues(show, channels, buses)
   const rules: RuleInstance[] = []
   const instance = (rule: Rule, zone: CompiledZone | undefined, name: string): RuleInstance | undefined => {

@@ -67,7 +67,7 @@ export function extentOf(route: Route): Extent {
 }
 
 /** A point as the route sees it; `faces` is the yaw a mark gives until it goes on. */
-type Stop = Omit<WalkPoint, 'arrive'> & { faces?: number }
+export type Stop = Omit<WalkPoint, 'arrive'> & { faces?: number }
 
 /** Where a target is: a mark, or the middle of a prop. */
 export function placeOfTarget(show: Show, target: Target): Point {
@@ -132,8 +132,9 @@ interface Known {
 }
 const known = new WeakMap<readonly WalkPoint[], Known>()
 
-/** A route of a walk by a name; made once while the walk's points and body, the place and the player stay the same. */
-export function cachedRoute(show: Show, { points, body }: Walk, name: string, make: () => Route): Route {
+/** A route of a walk by a name; made once while the walk's points and body, the place and the player stay the same, unless the walk comes `once`. */
+export function cachedRoute(show: Show, { points, body }: Walk, name: string, once: boolean, make: () => Route): Route {
+  if (once) return make()
   let entry = known.get(points)
   if (!entry || entry.player !== show.player || entry.place !== show.place || entry.body !== body) {
     entry = { player: show.player, place: show.place, body, routes: new Map() }
@@ -145,9 +146,8 @@ export function cachedRoute(show: Show, { points, body }: Walk, name: string, ma
 }
 
 /** The route of a walk as it is drawn. */
-export const routeAlong = (show: Show, walk: Walk): Route => routeOver(show, walk.points, 0, 0)
-/** The same, made once. */
-export const routeOf = (show: Show, walk: Walk): Route => cachedRoute(show, walk, '', () => routeAlong(show, walk))
+export const routeOf = (show: Show, walk: Walk, once = false): Route =>
+  cachedRoute(show, walk, '', once, () => routeOver(show, walk.points, 0, 0))
 
 /** The index of the leg a route is on at its own time (the later one at a seam). */
 export function legAt(route: Route, time: number): number {

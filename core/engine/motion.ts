@@ -29,7 +29,7 @@ export function motionOf(world: World, prop: string): PropMotion {
 }
 
 /** Whether some cue slides, turns, shows, tints or flings a prop. */
-const isTouched = (world: World, prop: string): boolean => world.compiled.propChannels.has(prop)
+export const isTouched = (world: World, prop: string): boolean => world.compiled.propChannels.has(prop)
 
 /** Where a prop's middle is now, and how it is turned: as it was put, moved and flung. */
 export function propNow(world: World, prop: Prop): { middle: Point; yaw: number } {

@@ -1,7 +1,7 @@
 import earcut from 'earcut'
 import type { Floor, Point, Prop, Wall } from '../show/types'
 import { floorHeight } from '../space'
-import { isFlung, propHistory, propNow } from './motion'
+import { isFlung, isTouched, propHistory, propNow } from './motion'
 import { slab, type Obstacle } from './physics'
 import { valueAt } from './tracks'
 import type { World } from './world'
@@ -19,7 +19,7 @@ export function disarray(world: World): number[] {
   const { props } = world.compiled.show.place
   for (let index = 0; index < props.length; index++) {
     const prop = props[index]
-    if (!prop.solid || !world.compiled.propChannels.has(prop.id) || !isMoved(world, prop.id)) continue
+    if (!prop.solid || !isMoved(world, prop.id)) continue
     const now = standingNow(world, prop)
     if (now) numbers.push(index, ...now.middle, now.yaw)
     else numbers.push(index, NaN)
@@ -28,7 +28,8 @@ export function disarray(world: World): number[] {
 }
 
 const isMoved = (world: World, prop: string): boolean =>
-  isFlung(world, prop) || MOVING.some((field) => propHistory(world, prop, field) !== undefined)
+  isTouched(world, prop) &&
+  (isFlung(world, prop) || MOVING.some((field) => propHistory(world, prop, field) !== undefined))
 const MOVING = ['slide', 'turn', 'shown']
 
 /** Everything solid in the place as it stands now, but one prop: what that one can hit when it is flung. */

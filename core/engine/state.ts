@@ -1,5 +1,4 @@
-import { BUSES } from '../show/table'
-import { baseFields, fieldsAt, perPlayer } from './channels'
+import { baseFields, busesOf, fieldsAt, perPlayer } from './channels'
 import type { Point, Show } from '../show/types'
 import type { Value } from './ramps'
 import { countUntil, flagIn, KIND } from './log'
@@ -103,7 +102,7 @@ function channelsOf(show: Show): { once: Named[]; own: Named[] } {
     const prompts = show.cues.flatMap((cue) =>
       cue.steps.flatMap((step) => (step.kind === 'prompt' ? [`prompt:${step.id}`] : [])),
     )
-    const buses = [...new Set([...BUSES, ...show.buses.map((bus) => bus.id)])].map((id) => `bus:${id}`)
+    const buses = busesOf(show).map((id) => `bus:${id}`)
     const lights = show.place.lights.map((light) => `light:${light.id}`)
     const props = show.place.props.map((prop) => `prop:${prop.id}`)
     channels = { once: [...lights, ...props].map(named), own: ['atmosphere', ...prompts, ...buses].map(named) }

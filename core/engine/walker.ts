@@ -2,7 +2,7 @@ import type { BodyKind, Lock, Point, Prop, Show, Walk } from '../show/types'
 import { positionOn, standing, yawOf, type Cylinder, type Facing } from '../space'
 import { SAME_TIME, type Entry } from './agenda'
 import type { World } from './world'
-import { cachedRoute, legAt, routeAlong, routeOf, routeOver, shareTouches, type Leg, type Route } from './legs'
+import { cachedRoute, legAt, routeOf, routeOver, shareTouches, type Leg, type Route, type Stop } from './legs'
 
 /** From a time on a body follows a route from its own time `own`, or stands still on it. */
 export interface PathPart {
@@ -72,7 +72,7 @@ export function createWalker(show: Show, walk: Walk, index: number, zones: numbe
     },
     present: false,
     ended: false,
-    path: [{ t: walk.start, own: 0, moving: true, route: once ? routeAlong(show, walk) : routeOf(show, walk) }],
+    path: [{ t: walk.start, own: 0, moving: true, route: routeOf(show, walk, once) }],
     once,
     locks: { walk: 0, jump: 0, look: 0, use: 0 },
     lockedSince: Infinity,
@@ -189,8 +189,8 @@ export function reroute(
   const arrive = walker.ended ? -1 : points.findIndex((point, index) => index >= next && point.arrive)
   const ended = walker.ended
   const name = `${at}|${yaw}|${next}|${arrive}|${ended}`
-  const make = (): Route => {
-    const over = (stops: Parameters<typeof routeOver>[1], first: number): Route => {
+  const route = cachedRoute(show, walker.walk, name, walker.once, () => {
+    const over = (stops: readonly Stop[], first: number): Route => {
       const made = routeOver(show, stops, first, yaw)
       shareTouches(made, part.route)
       made.faces = yaw
@@ -207,8 +207,7 @@ export function reroute(
       faces: yaw,
     }
     return over(ended ? [here] : [here, ...points.slice(next)], next - 1)
-  }
-  const route = walker.once ? make() : cachedRoute(show, walker.walk, name, make)
+  })
   walker.path.push({ t, own: 0, moving, route, held })
   return !walker.ended
 }
