@@ -10,16 +10,21 @@ import { bundle } from './bundle.mjs'
 import { ensurePackages, root } from './fresh.mjs'
 
 ensurePackages()
-await bundle({ bench: 'tests/bench/main.ts', 'bench-page': 'tests/bench/page.ts' })
-if (!process.argv.includes('--page'))
-  spawnSync(process.execPath, [join(root, '.build/bench.mjs')], { stdio: 'inherit' })
+/** Each in a process of its own, as each has a worker of its own in the page: what one does slows no other down. */
+const OF_CORE = ['runs', 'big', 'study', 'dial']
+const built = (name) => join(root, `.build/bench-${name}.mjs`)
+await bundle(Object.fromEntries([...OF_CORE, 'page'].map((name) => [`bench-${name}`, `tests/bench/${name}.ts`])))
+if (!process.argv.includes('--page')) {
+  process.stdout.write(`Node ${process.version}; each figure is a median\n\n`)
+  for (const name of OF_CORE) spawnSync(process.execPath, [built(name)], { stdio: 'inherit' })
+}
 ensureDebian(['chromium'], () => existsSync('/usr/bin/chromium'))
 const data = mkdtempSync(join(tmpdir(), 'esvik-bench-'))
 const prepare = await ensureBuilt()
 const database = await openDatabase(data, { said: () => {} })
 const env = { ...process.env, DATABASE_URL: database.url }
 spawnSync(process.execPath, [prepare], { cwd: root, env, stdio: 'ignore' })
-spawnSync(process.execPath, [join(root, '.build/bench-page.mjs')], { cwd: root, env, stdio: 'inherit' })
+spawnSync(process.execPath, [built('page')], { cwd: root, env, stdio: 'inherit' })
 await database.stop()
 removeDatabase(data)
 rmSync(data, { recursive: true, force: true })

@@ -2,12 +2,9 @@ import { readFileSync } from 'node:fs'
 import { chromium } from '@playwright/test'
 import { ask, demo, edit } from '../harness/api'
 import { startServer } from '../harness/server'
+import { line, middle } from './measure'
 
 /** What a page and a save cost, on the built server: save, first load, dial to redraw, memory. */
-const line = (what: string, value: string, bar: string) =>
-  process.stdout.write(`${what.padEnd(58)} ${value.padStart(14)}   ${bar}\n`)
-const median = (values: number[]) => [...values].sort((a, b) => a - b)[values.length >> 1]
-
 const server = await startServer()
 const { id, revision } = await demo(server.url)
 const saves: number[] = []
@@ -16,7 +13,7 @@ for (let n = 0; n < 60; n++) {
   await edit(server.url, id, revision + n, [{ op: 'replace', path: '/note', value: `note ${n}` }])
   saves.push(performance.now() - before)
 }
-line('saving one edit, acknowledged (median)', `${median(saves).toFixed(1)} ms`, '≤ 10 ms')
+line('saving one edit, acknowledged (median)', `${middle(saves).toFixed(1)} ms`, '≤ 10 ms')
 
 const browser = await chromium.launch({
   executablePath: '/usr/bin/chromium',
@@ -30,7 +27,7 @@ for (let n = 0; n < 3; n++) {
   await page.locator('[data-mark=fired]').first().waitFor()
   loads.push(performance.now() - before)
 }
-line('page: from asking for it to the first marks (median of 3)', `${median(loads).toFixed(0)} ms`, '≤ 1,500 ms')
+line('page: from asking for it to the first marks (median of 3)', `${middle(loads).toFixed(0)} ms`, '≤ 1,500 ms')
 const scripts = await page.evaluate(() =>
   (performance.getEntriesByType('resource') as PerformanceResourceTiming[])
     .filter((entry) => entry.name.endsWith('.js') && !entry.name.includes('worker'))
@@ -63,7 +60,7 @@ const redraws: number[] = await dial.evaluate(async (input: HTMLInputElement) =>
   input.dispatchEvent(new Event('change'))
   return found
 })
-line('a dial: from the input to the redrawn score (median of 40)', `${median(redraws).toFixed(1)} ms`, '≤ 16 ms')
+line('a dial: from the input to the redrawn score (median of 40)', `${middle(redraws).toFixed(1)} ms`, '≤ 16 ms')
 const { body } = await ask(server.url, '/api/shows')
 const status = readFileSync(`/proc/${server.pid()}/status`, 'utf8')
 line(
