@@ -4,6 +4,19 @@ import { useSelection } from '~/stores/selection'
 import { useShow } from '~/stores/show'
 import { useView } from '~/stores/view'
 
+/** What a slider does with its own keys; and none of them takes a zone away. */
+const OF_SLIDERS = new Set([
+  'ArrowRight',
+  'ArrowLeft',
+  'ArrowUp',
+  'ArrowDown',
+  'Home',
+  'End',
+  'PageUp',
+  'PageDown',
+  'Delete',
+])
+
 /** The keys of the desk view, where nothing is being typed. */
 export function useDeskKeys() {
   const document = useShow()
@@ -47,6 +60,7 @@ export function useDeskKeys() {
     )
       return
     const key = event.key.length === 1 ? event.key.toLowerCase() : event.key
+    if (OF_SLIDERS.has(key) && target.matches('input[type=range]')) return
     const act = event.ctrlKey || event.metaKey ? withControl[key] : plain[key]
     if (!act) return
     // A focused button is pressed by Space; the playhead takes it only from elsewhere, and from the marks of the score.

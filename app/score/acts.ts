@@ -1,5 +1,5 @@
 import type { Act, Lane } from '../../core/score'
-import { COLOURS } from './brush'
+import { COLOURS, type Brush } from './brush'
 import { xOf, yOf, type Layout } from './layout'
 import type { Picture } from './paint'
 
@@ -58,7 +58,7 @@ function pathOf(kind: Act['kind']): Path2D {
   return path
 }
 
-export function paintActs(context: CanvasRenderingContext2D, layout: Layout, lane: Lane, y: number): void {
+export function paintActs(context: Brush, layout: Layout, lane: Lane, y: number): void {
   for (const { act, x } of beadsOf(layout, lane)) {
     const { colour, filled } = GLYPHS[act.kind]
     context.fillStyle = COLOURS.ink1
@@ -76,11 +76,7 @@ export function paintActs(context: CanvasRenderingContext2D, layout: Layout, lan
 }
 
 /** Signals that the chosen zone sends or hears, as ropes from where they are sent to all who hear them. */
-export function paintSignals(
-  context: CanvasRenderingContext2D,
-  layout: Layout,
-  { score, lanes, chosen }: Picture,
-): void {
+export function paintSignals(context: Brush, layout: Layout, { score, lanes, chosen }: Picture): void {
   if (!chosen) return
   const middleOf = (zone: string | undefined) => {
     const index = lanes.findIndex((lane) => lane.zone === (zone ?? ''))

@@ -1,5 +1,8 @@
 import { xOf, type Layout } from './layout'
 
+/** What the score is drawn with: it is drawn in a worker. */
+export type Brush = OffscreenCanvasRenderingContext2D
+
 export const COLOURS = {
   lamp: '#f4b55f',
   tide: '#7fb2d9',
@@ -22,14 +25,7 @@ export function box(layout: Layout, from: number, to: number): [x: number, width
   return end < 0 || x > layout.width ? undefined : [x, Math.max(2, end - x)]
 }
 
-export function roundRect(
-  context: CanvasRenderingContext2D,
-  x: number,
-  y: number,
-  width: number,
-  height: number,
-  radius: number,
-): void {
+export function roundRect(context: Brush, x: number, y: number, width: number, height: number, radius: number): void {
   context.beginPath()
   context.roundRect(x, y, width, height, radius)
   context.fill()

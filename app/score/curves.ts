@@ -1,8 +1,8 @@
-import { box, COLOURS, roundRect } from './brush'
+import { box, COLOURS, roundRect, type Brush } from './brush'
 import { CURVES, CURVES_HEIGHT, xOf, type Layout } from './layout'
 import type { Picture } from './paint'
 
-export function curves(context: CanvasRenderingContext2D, layout: Layout, picture: Picture): void {
+export function curves(context: Brush, layout: Layout, picture: Picture): void {
   const top = layout.curves
   context.fillStyle = COLOURS.ink1
   context.fillRect(0, top, layout.width, CURVES_HEIGHT)
@@ -51,7 +51,7 @@ export function curves(context: CanvasRenderingContext2D, layout: Layout, pictur
 }
 
 function curve(
-  context: CanvasRenderingContext2D,
+  context: Brush,
   layout: Layout,
   values: Float32Array,
   every: number,

@@ -1,5 +1,5 @@
 import type { Lane, PlayingSpan } from '../../core/score'
-import { box, COLOURS, roundRect } from './brush'
+import { box, COLOURS, roundRect, type Brush } from './brush'
 import { xOf, type Layout } from './layout'
 
 const LOOKS: { [look in PlayingSpan['look']]: string } = {
@@ -9,7 +9,7 @@ const LOOKS: { [look in PlayingSpan['look']]: string } = {
   picture: COLOURS.bone,
 }
 
-export function paintLane(context: CanvasRenderingContext2D, layout: Layout, lane: Lane, y: number): void {
+export function paintLane(context: Brush, layout: Layout, lane: Lane, y: number): void {
   const middle = y + layout.lane / 2
   context.fillStyle = 'rgba(143,191,154,0.22)'
   for (const { from, to } of lane.presences) {
@@ -36,7 +36,7 @@ export function paintLane(context: CanvasRenderingContext2D, layout: Layout, lan
 }
 
 /** Held marks; as many of their reasons in words as have room. */
-function paintHeld(context: CanvasRenderingContext2D, layout: Layout, lane: Lane, y: number): void {
+function paintHeld(context: Brush, layout: Layout, lane: Lane, y: number): void {
   context.font = '10.5px "Schibsted Grotesk Variable", sans-serif'
   let free = -Infinity
   const nexts = [...lane.fired.map((f) => f.t), ...lane.held.map((h) => h.t)].sort((a, b) => a - b)
@@ -54,14 +54,7 @@ function paintHeld(context: CanvasRenderingContext2D, layout: Layout, lane: Lane
 }
 
 /** A match: upright stroke and head; struck when it fired, unlit when it was held. */
-function match(
-  context: CanvasRenderingContext2D,
-  x: number,
-  y: number,
-  lane: number,
-  colour: string,
-  struck: boolean,
-): void {
+function match(context: Brush, x: number, y: number, lane: number, colour: string, struck: boolean): void {
   if (x < -6 || x > context.canvas.width) return
   context.strokeStyle = colour
   context.lineWidth = struck ? 1.7 : 1.3
@@ -76,7 +69,7 @@ function match(
   if (!struck) context.stroke()
 }
 
-function tail(context: CanvasRenderingContext2D, layout: Layout, from: number, to: number, y: number): void {
+function tail(context: Brush, layout: Layout, from: number, to: number, y: number): void {
   const x = xOf(layout, from)
   const end = xOf(layout, to)
   if (end < 0 || x > layout.width || end - x < 0.5) return
@@ -91,7 +84,7 @@ function tail(context: CanvasRenderingContext2D, layout: Layout, from: number, t
   context.fill()
 }
 
-function hatch(context: CanvasRenderingContext2D, layout: Layout, from: number, to: number, y: number): void {
+function hatch(context: Brush, layout: Layout, from: number, to: number, y: number): void {
   const b = box(layout, from, to)
   if (!b) return
   context.save()
@@ -109,7 +102,7 @@ function hatch(context: CanvasRenderingContext2D, layout: Layout, from: number, 
   context.restore()
 }
 
-function delay(context: CanvasRenderingContext2D, layout: Layout, playing: PlayingSpan, middle: number): void {
+function delay(context: Brush, layout: Layout, playing: PlayingSpan, middle: number): void {
   context.strokeStyle = COLOURS.tide
   context.setLineDash([2, 3])
   context.beginPath()
@@ -119,7 +112,7 @@ function delay(context: CanvasRenderingContext2D, layout: Layout, playing: Playi
   context.setLineDash([])
 }
 
-export function ghostOf(context: CanvasRenderingContext2D, layout: Layout, was: Lane, y: number): void {
+export function ghostOf(context: Brush, layout: Layout, was: Lane, y: number): void {
   context.strokeStyle = 'rgba(236,228,212,0.45)'
   context.lineWidth = 1
   for (const { from, to } of was.presences) {

@@ -1,24 +1,28 @@
 import type { Lane, Score } from '../../core/score'
 import { tick } from '../format/time'
 import { paintActs, paintSignals } from './acts'
-import { COLOURS } from './brush'
+import { COLOURS, type Brush } from './brush'
 import { curves } from './curves'
 import { ghostOf, paintLane } from './lanes'
 import { tickStep, xOf, yOf, type Layout } from './layout'
 
-export interface Picture {
+/** What there is to be seen of a run. */
+export interface Content {
   score: Score
-  lanes: Lane[]
-  ghost?: Map<string, Lane>
-  chosen?: string
-  marked?: { from: number; to: number }
+  /** The score before the drag that is on. */
+  ghost?: Score
   loudness?: Float32Array
   lux?: Float32Array
   luxEvery: number
   fades: { from: number; to: number }[]
 }
+export interface Picture extends Content {
+  lanes: Lane[]
+  chosen?: string
+  marked?: { from: number; to: number }
+}
 
-export function paint(context: CanvasRenderingContext2D, layout: Layout, picture: Picture): void {
+export function paint(context: Brush, layout: Layout, picture: Picture): void {
   context.fillStyle = COLOURS.ink1
   context.fillRect(0, 0, layout.width, layout.height)
   context.save()
@@ -26,6 +30,7 @@ export function paint(context: CanvasRenderingContext2D, layout: Layout, picture
   context.rect(0, layout.ruler, layout.width, layout.curves - layout.ruler)
   context.clip()
   grid(context, layout)
+  const ghosts = new Map(picture.ghost?.lanes.map((lane) => [lane.zone, lane]))
   picture.lanes.forEach((lane, index) => {
     const y = yOf(layout, index)
     if (y > layout.curves || y + layout.lane < layout.ruler) return
@@ -36,7 +41,7 @@ export function paint(context: CanvasRenderingContext2D, layout: Layout, picture
     context.fillStyle = COLOURS.row
     context.fillRect(0, y + layout.lane - 1, layout.width, 1)
     context.globalAlpha = lane.met === undefined ? 0.5 : 1
-    const was = picture.ghost?.get(lane.zone)
+    const was = ghosts.get(lane.zone)
     if (was) ghostOf(context, layout, was, y)
     paintLane(context, layout, lane, y)
     paintActs(context, layout, lane, y)
@@ -48,7 +53,7 @@ export function paint(context: CanvasRenderingContext2D, layout: Layout, picture
   curves(context, layout, picture)
 }
 
-function grid(context: CanvasRenderingContext2D, layout: Layout): void {
+function grid(context: Brush, layout: Layout): void {
   const step = tickStep(layout)
   for (let n = Math.ceil(layout.from / step); n * step <= layout.to; n++) {
     context.fillStyle = (n * step) % 60 === 0 ? COLOURS.rule : '#1a242a'
@@ -56,7 +61,7 @@ function grid(context: CanvasRenderingContext2D, layout: Layout): void {
   }
 }
 
-function ruler(context: CanvasRenderingContext2D, layout: Layout, marked?: { from: number; to: number }): void {
+function ruler(context: Brush, layout: Layout, marked?: { from: number; to: number }): void {
   const step = tickStep(layout)
   context.font = '10px "Martian Mono Variable", monospace'
   context.fillStyle = COLOURS.bone3

@@ -1,11 +1,16 @@
-import { wrap } from 'comlink'
+import { transfer, wrap } from 'comlink'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { eventsOf, type Run } from '../../core/engine'
-import type { Lane, Score } from '../../core/score'
-import type { Operation } from '../../core/show'
+import type { Score } from '../../core/score'
+import type { Operation, Show } from '../../core/show'
+import type { Sight } from '../score/easel'
 import type { RunWorker } from '../workers/run.worker'
 import { useShow } from './show'
+
+/** While a hand drags something its worker draws the score; the page hears of the run so often (ms), and when the hand rests for so long. */
+const FOLLOWS = 150
+const RESTS = 80
 
 /** The current run, kept in step with the show by its worker. */
 export const useRun = defineStore('run', () => {
@@ -15,19 +20,15 @@ export const useRun = defineStore('run', () => {
   /** The number of the varied walker that is followed instead of the walks as drawn. */
   const walker = ref<number>()
   const run = shallowRef<Run>()
+  /** The show that it is a run of. */
+  const played = shallowRef<Show>()
   /** What happened in it, as the log has it. */
   const events = computed(() => (run.value ? eventsOf(run.value) : []))
   const score = shallowRef<Score>()
-  /** The score as it was before the drag that is on. */
-  const ghost = shallowRef<Score>()
   const problem = ref('')
-  const took = ref(0)
   const loudness = shallowRef<Float32Array>()
   const lux = shallowRef<Float32Array>()
-  /** Counts the runs that were drawn, so that others can wait for the next. */
-  const version = ref(0)
-
-  /** Which run the score shows, and since when (ms of the page's clock). */
+  /** How many runs have been on the canvas of the score, and since when the last has (ms of the page's clock). */
   const drawn = { version: 0, at: 0 }
 
   const worker = wrap<RunWorker>(new Worker(new URL('../workers/run.worker.ts', import.meta.url), { type: 'module' }))
@@ -38,8 +39,8 @@ export const useRun = defineStore('run', () => {
   /** The paths of the latest run; the worker sends them only when they have changed. */
   let paths: Run['paths'] = []
   let opened: Promise<void> | undefined
-  let curvesTimer: ReturnType<typeof setTimeout> | undefined
-  let order: string[] = []
+  let restTimer: ReturnType<typeof setTimeout> | undefined
+  let toldAt = 0
 
   document.onChange((change) => {
     if ('reset' in change) return void reopen()
@@ -77,6 +78,8 @@ export const useRun = defineStore('run', () => {
 
   function request(): void {
     wanted = true
+    // All else can wait while somebody waits for the score.
+    clearTimeout(restTimer)
     if (!busy) void compute()
   }
 
@@ -90,6 +93,7 @@ export const useRun = defineStore('run', () => {
       const chosen = walks.value.filter((id) => names.has(id))
       if (chosen.length === 0) {
         run.value = score.value = undefined
+        void worker.clear()
         problem.value = 'Draw a walk or choose one: a run needs somebody who walks.'
         break
       }
@@ -103,19 +107,30 @@ export const useRun = defineStore('run', () => {
       }
       problem.value = ''
       if (answer.partial) void worker.prepare().then(request)
-      if (dragged) ghost.value ??= score.value
-      else ghost.value = undefined
-      if (!answer.sameWays) paths = answer.run.paths
-      run.value = { ...answer.run, paths }
-      takeWays(run.value)
-      score.value = dragged ? inOrder(answer.score) : answer.score
-      if (!dragged) order = answer.score.lanes.map((lane) => lane.zone)
-      took.value = answer.took
-      version.value++
-      clearTimeout(curvesTimer)
-      curvesTimer = setTimeout(() => void computeCurves(), 40)
+      drawn.version++
+      drawn.at = answer.drawn - performance.timeOrigin
+      if (!dragged || performance.now() - toldAt > FOLLOWS) await hear()
+      restTimer = setTimeout(() => void rest(), RESTS)
     }
     busy = false
+  }
+
+  /** Takes over what the worker has run last. */
+  async function hear(): Promise<void> {
+    const told = await worker.tell()
+    if (!told) return
+    toldAt = performance.now()
+    if (!told.sameWays) paths = told.run.paths
+    run.value = { ...told.run, paths }
+    played.value = document.show
+    takeWays(run.value)
+    score.value = told.score
+  }
+  /** What nobody waits for: it is done when nothing has been asked for a moment. */
+  async function rest(): Promise<void> {
+    if (busy) return
+    await hear()
+    await computeCurves()
   }
 
   /** Where the walks go: kept the same object as long as they go the same way, so that nothing is drawn again that has not moved. */
@@ -133,12 +148,6 @@ export const useRun = defineStore('run', () => {
     ways.value = { walks: ids, paths, length }
   }
 
-  /** Lanes stay where they are while something is dragged. */
-  function inOrder(score: Score): Score {
-    const place = (lane: Lane) => (order.includes(lane.zone) ? order.indexOf(lane.zone) : order.length)
-    return { ...score, lanes: [...score.lanes].sort((a, b) => place(a) - place(b)) }
-  }
-
   const player = computed(() => {
     const isPlayer = (id: string) => document.show?.walks.find((walk) => walk.id === id)?.body.kind === 'player'
     return Math.max(0, run.value?.walks.findIndex(isPlayer) ?? 0)
@@ -146,7 +155,7 @@ export const useRun = defineStore('run', () => {
 
   async function computeCurves(): Promise<void> {
     if (busy) return
-    const made = await worker.curves(player.value)
+    const made = await worker.curves()
     if (!made) return
     loudness.value = made.loudness
     lux.value = made.lux
@@ -171,5 +180,28 @@ export const useRun = defineStore('run', () => {
   )
   watch([walks, seed, walker], request)
 
-  return { walks, seed, walker, run, events, ways, score, ghost, problem, took, loudness, lux, version, drawn, player }
+  /** Gives the canvas of the score to the worker, which draws on it from now on. */
+  const mount = (canvas: HTMLCanvasElement) => {
+    const offscreen = canvas.transferControlToOffscreen()
+    void worker.mount(transfer(offscreen, [offscreen]))
+  }
+  const look = (sight: Sight) => void worker.look(sight)
+
+  return {
+    walks,
+    seed,
+    walker,
+    run,
+    played,
+    events,
+    ways,
+    score,
+    problem,
+    loudness,
+    lux,
+    drawn,
+    player,
+    mount,
+    look,
+  }
 })

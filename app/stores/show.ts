@@ -272,11 +272,20 @@ export const useShow = defineStore('show', () => {
     listeners.add(listener)
     return () => listeners.delete(listener)
   }
+  /** Parts of the show: who looks at one of these is not asked again when an edit leaves it as it was. */
+  const isOpen = computed(() => show.value !== undefined)
+  const place = computed(() => show.value?.place)
+  const cues = computed(() => show.value?.cues ?? [])
+  const flags = computed(() => show.value?.flags ?? [])
   const undoLabel = computed(() => dones.value.at(-1)?.label)
   const redoLabel = computed(() => undone.value.at(-1)?.label)
   return {
     id,
     show,
+    isOpen,
+    place,
+    cues,
+    flags,
     missing,
     problem,
     state,

@@ -4,7 +4,7 @@ import type { Show } from '../../core/show'
 type Paths = Run['paths']
 
 /** Whether bodies went just the same ways. */
-export const sameWays = (a: Paths, b: Paths): boolean =>
+export const areSameWays = (a: Paths, b: Paths): boolean =>
   a.length === b.length &&
   a.every(
     (path, i) =>

@@ -2,10 +2,13 @@ import { expose, transfer } from 'comlink'
 import { buffersOf, isPrepared, prepare, run, RunError, walksOf, type Run } from '../../core/engine'
 import { luxOver } from '../../core/light'
 import { applyPatch, type Operation, type Show } from '../../core/show'
-import { scoreOf, type Score } from '../../core/score'
+import { scoreOf, type Lane, type Score } from '../../core/score'
 import { loudnessOf } from '../../core/sound'
 import { runOfWalker } from '../../core/study'
-import { plainRun, sameWays } from './plain-run'
+import { createEasel } from '../score/easel'
+import { loadFaces } from '../score/faces'
+import type { Content } from '../score/paint'
+import { areSameWays, plainRun } from './plain-run'
 
 export interface RunRequest {
   walks: string[]
@@ -18,21 +21,63 @@ export interface RunRequest {
   walker?: number
 }
 /**
+ * `drawn`: when the score was on its canvas (ms since 1970, as exact as the clock is).
  * `partial`: nothing has flown, because the physics is not here yet; ask again once it is prepared.
- * `sameWays`: bodies went as in the answer before, and the paths have been left out.
  */
-export type RunAnswer =
-  { run: Run; sameWays: boolean; score: Score; took: number; partial: boolean } | { problem: string }
+export type RunAnswer = { drawn: number; partial: boolean } | { problem: string }
+/** What the page is told of a run. `sameWays`: bodies went as in the run told before, and the paths have been left out. */
+export interface Told {
+  run: Run
+  sameWays: boolean
+  score: Score
+}
 /** Light is worked out at so many seconds' distance. */
-export const LUX_EVERY = 0.25
+const LUX_EVERY = 0.25
 
 let show: Show
 let drafted: Show
 let latest: Run | undefined
+/** Whether the page has been told of the latest run. */
+let isTold = false
 /** The paths that the page has. */
 let sent: Run['paths'] | undefined
 const envelopes = new Map<string, Float32Array>()
 let walkedLast: string[] = []
+
+const easel = createEasel()
+void loadFaces().then(easel.draw)
+const NOTHING: Content = {
+  score: { lanes: [], loose: undefined, signals: [], locks: [] },
+  ghost: undefined,
+  loudness: undefined,
+  lux: undefined,
+  luxEvery: LUX_EVERY,
+  fades: [],
+}
+let content = NOTHING
+/** The score of the show without the drag that is on. */
+let settled: Score | undefined
+
+function draw(now: Partial<Content>): void {
+  content = { ...content, ...now }
+  easel.show(content)
+}
+
+/** A score as it is seen during a drag: its lanes stay where they were. */
+function inOrder(score: Score, { lanes: before }: Score): Score {
+  const places = new Map(before.map((lane, index) => [lane.zone, index]))
+  const place = (lane: Lane) => places.get(lane.zone) ?? before.length
+  return { ...score, lanes: [...score.lanes].sort((a, b) => place(a) - place(b)) }
+}
+
+/** Which of the run's walks is the player that is followed. */
+const playerOf = ({ players }: Run): number => Math.max(0, players.indexOf(true))
+
+const fadesOf = (run: Run): Content['fades'] =>
+  run.channels.fades[playerOf(run)]!.map((fade) => ({
+    from: fade.t,
+    to: (fade.cut ?? fade.t + fade.in + fade.stay) + fade.out,
+  }))
 
 /** So often a show is run to no avail while nothing is asked: then what a run goes through is compiled before a hand drags a dial. */
 const PRACTICE = 40
@@ -58,14 +103,23 @@ async function practise(): Promise<void> {
 const worker = {
   open(document: Show): void {
     show = drafted = document
-    sent = undefined
+    sent = settled = undefined
+    draw(NOTHING)
   },
+  /** The canvas that the score is drawn on from now on. */
+  mount: easel.mount,
+  look: easel.look,
+  /** Nobody walks: there is nothing to be seen. */
+  clear(): void {
+    latest = undefined
+    draw(NOTHING)
+  },
+  /** Runs the show and draws the score of it; `tell` gives both. */
   run({ walks, seed, done, draft, walker: varied }: RunRequest): RunAnswer {
     for (const patch of done) show = applyPatch(show, patch)
     drafted = draft ? applyPatch(show, draft) : show
     latest = undefined
     const partial = !isPrepared(drafted)
-    const before = performance.now()
     try {
       const followed = walksOf(drafted, walks)
       walkedLast = walks
@@ -73,19 +127,26 @@ const worker = {
         varied === undefined
           ? run(drafted, followed, { seed, withoutFlights: partial })
           : runOfWalker(drafted, walks, varied, partial)
-      const score = scoreOf(drafted, latest)
-      // The log goes over to the page without being copied; nothing here reads it after this.
-      const same = sent !== undefined && sameWays(sent, latest.paths)
-      sent = latest.paths
-      const told = plainRun(drafted, same ? { ...latest, paths: [] } : latest)
-      return transfer(
-        { run: told, sameWays: same, score, took: performance.now() - before, partial },
-        buffersOf(latest.log),
-      )
+      const found = scoreOf(drafted, latest)
+      const ghost = draft && settled
+      const score = ghost ? inOrder(found, ghost) : found
+      if (!draft) settled = score
+      draw({ score, ghost, fades: fadesOf(latest) })
+      isTold = false
+      return { drawn: performance.timeOrigin + performance.now(), partial }
     } catch (error) {
       if (error instanceof RunError) return { problem: error.message }
       throw error
     }
+  },
+  /** The latest run and its score, once: the log goes over to the page without being copied, and nothing here reads it after this. */
+  tell(): Told | undefined {
+    if (!latest || isTold) return undefined
+    isTold = true
+    const sameWays = sent !== undefined && areSameWays(sent, latest.paths)
+    sent = latest.paths
+    const plain = plainRun(drafted, sameWays ? { ...latest, paths: [] } : latest)
+    return transfer({ run: plain, sameWays, score: content.score }, buffersOf(latest.log))
   },
   /** Loads what the show needs to be run whole. */
   prepare(): Promise<void> {
@@ -94,13 +155,15 @@ const worker = {
   addEnvelopes(made: [string, Float32Array][]): void {
     for (const [hash, envelope] of made) envelopes.set(hash, envelope)
   },
-  /** Loudness every 0.1 s (LUFS) and light every 0.25 s (lux) of the latest run, for one of its players. */
-  curves(player: number): { loudness: Float32Array; lux: Float32Array } | undefined {
+  /** Loudness every 0.1 s (LUFS) and light every 0.25 s (lux) of the latest run, for the player that is followed. */
+  curves(): { loudness: Float32Array; lux: Float32Array } | undefined {
     if (!latest) return undefined
+    const player = playerOf(latest)
     const curves = {
       loudness: loudnessOf(drafted, latest, player, envelopes),
       lux: luxOver(drafted, latest, player, LUX_EVERY),
     }
+    draw(curves)
     void practise()
     return curves
   },

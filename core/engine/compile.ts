@@ -1,10 +1,9 @@
 import type { Agenda } from './agenda'
 import type { Mark, Prop, Rule, Show, Zone } from '../show/types'
-import { busesOf, channelOf, claimedChannels, type ClaimedChannel } from './channels'
-import { compiledCues, type CompiledCue } from './cues'
-import { flungProps } from './flung'
+import type { ClaimedChannel } from './channels'
+import { cuesOf, type CompiledCue } from './cues'
 import { geometryOf, layoutOf, type Layout, type ZoneGeometry } from './layout'
-import { stepLegend, type Legend } from './log'
+import type { Legend } from './log'
 import type { World } from './world'
 import type { Draft } from './write'
 
@@ -62,14 +61,7 @@ export interface Compiled {
 }
 
 export function compile(show: Show): Compiled {
-  const moving = movedProps(show)
-  const flung = flungProps(show)
-  const channels = claimedChannels(
-    show,
-    show.cues.flatMap((cue) => cue.steps.filter((step) => !step.muted)),
-  )
-  const buses = busesOf(show)
-  const cues = compiledCues(show, channels, buses)
+  const { cues, channels, buses, moved, flung, legend } = cuesOf(show)
   const rules: RuleInstance[] = []
   const instance = (rule: Rule, zone: CompiledZone | undefined, name: string): RuleInstance | undefined => {
     if (!rule.enabled) return undefined
@@ -78,7 +70,7 @@ export function compile(show: Show): Compiled {
     return made
   }
   const zones = show.zones.map((zone, index) => {
-    const mobile = zone.tiedTo && moving.get(zone.tiedTo.prop)
+    const mobile = zone.tiedTo && moved.get(zone.tiedTo.prop)
     const compiled: CompiledZone = {
       index,
       zone,
@@ -121,7 +113,7 @@ export function compile(show: Show): Compiled {
         ...(zone && { zone: zone.zone.id }),
         cue: cue.cue.id,
       })),
-      steps: [...cues.values()].flatMap((cue) => cue.steps.map(({ step }) => stepLegend(step, channelOf(step)))),
+      steps: legend,
       sounds: show.sounds.map((sound) => sound.id),
       buses,
       signals: [...signals.keys()],
@@ -163,18 +155,4 @@ function signalsOf(show: Show, rules: readonly RuleInstance[]): Compiled['signal
   const awaited = rules.flatMap(({ rule }) => (rule.on.at === 'signal' ? [rule.on.name] : []))
   const listening = (name: string) => rules.filter(({ rule: { on } }) => on.at === 'signal' && on.name === name)
   return new Map([...new Set([...sent, ...awaited])].map((name, index) => [name, { index, rules: listening(name) }]))
-}
-
-/** The props that a cue slides, turns or flings, by their ids. */
-function movedProps(show: Show): Map<string, Prop> {
-  const ids = new Set(
-    show.cues.flatMap((cue) =>
-      cue.steps.flatMap((step) =>
-        !step.muted && ((step.kind === 'prop' && (step.slide || step.turn)) || step.kind === 'fling')
-          ? [step.prop]
-          : [],
-      ),
-    ),
-  )
-  return new Map(show.place.props.flatMap((prop) => (ids.has(prop.id) ? [[prop.id, prop] as const] : [])))
 }

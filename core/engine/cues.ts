@@ -1,5 +1,7 @@
-import type { Cue, Hold, Pool, Show, Sound, Step } from '../show/types'
-import { claimedBy, type ClaimedChannel } from './channels'
+import type { Cue, Hold, Pool, Prop, Show, Sound, Step } from '../show/types'
+import { busesOf, channelOf, claimedBy, claimedChannels, type ClaimedChannel } from './channels'
+import { flungProps } from './flung'
+import { stepLegend, type Legend } from './log'
 import { effectOf, type Effect } from './steps'
 import { aimsOf, type Aim } from './steps/aims'
 
@@ -51,6 +53,55 @@ export interface CompiledPool extends Pool {
   /** Its sounds, in its order. */
   entries: CompiledSound[]
 }
+/** Everything that cues come to, whatever fires them. */
+export interface CompiledCues {
+  /** By their ids. */
+  cues: Map<string, CompiledCue>
+  /** The channels that their steps claim, by name. */
+  channels: Map<string, ClaimedChannel>
+  buses: string[]
+  /** The props that some cue slides, turns or flings, by their ids, and those that one flings. */
+  moved: Map<string, Prop>
+  flung: Prop[]
+  /** Step by step what the log says of it. */
+  legend: Legend['steps']
+}
+
+const known = new WeakMap<Show['cues'], { from: unknown[]; compiled: CompiledCues }>()
+/** The cues of a show, compiled; the same object as long as no edit touches them or what they play on. */
+export function cuesOf(show: Show): CompiledCues {
+  const { lights, props } = show.place
+  const from = [show.sounds, show.pools, show.buses, show.atmosphere, lights, props]
+  const before = known.get(show.cues)
+  if (before?.from.every((part, i) => part === from[i])) return before.compiled
+  const channels = claimedChannels(show, show.cues.flatMap(playedSteps))
+  const buses = busesOf(show)
+  const cues = compiledCues(show, channels, buses)
+  const compiled: CompiledCues = {
+    cues,
+    channels,
+    buses,
+    moved: movedProps(show),
+    flung: flungProps(show),
+    legend: [...cues.values()].flatMap((cue) => cue.steps.map(({ step }) => stepLegend(step, channelOf(step)))),
+  }
+  known.set(show.cues, { from, compiled })
+  return compiled
+}
+
+/** The steps of a cue but the muted ones. */
+const playedSteps = (cue: Cue): Step[] => cue.steps.filter((step) => !step.muted)
+
+function movedProps(show: Show): Map<string, Prop> {
+  const steps = show.cues.flatMap(playedSteps)
+  const ids = new Set(
+    steps.flatMap((step) =>
+      (step.kind === 'prop' && (step.slide || step.turn)) || step.kind === 'fling' ? [step.prop] : [],
+    ),
+  )
+  return new Map(show.place.props.flatMap((prop) => (ids.has(prop.id) ? [[prop.id, prop] as const] : [])))
+}
+
 const compiledSound = ({ id, gain, seconds, trim }: Sound, index: number): CompiledSound => ({
   index,
   id,
@@ -59,7 +110,7 @@ const compiledSound = ({ id, gain, seconds, trim }: Sound, index: number): Compi
 })
 
 /** The cues of a show by their ids, with their steps numbered through. */
-export function compiledCues(
+function compiledCues(
   show: Show,
   channels: Map<string, ClaimedChannel>,
   buses: readonly string[],
@@ -106,7 +157,7 @@ export function compiledCues(
   return new Map(
     show.cues.map((cue, index): [string, CompiledCue] => [
       cue.id,
-      { index, cue, steps: cue.steps.filter((step) => !step.muted).map((step) => compiled(step, cue)) },
+      { index, cue, steps: playedSteps(cue).map((step) => compiled(step, cue)) },
     ]),
   )
 }

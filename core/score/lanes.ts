@@ -168,6 +168,9 @@ export function scoreOf(show: Show, run: Run): Score {
   }
 }
 
+/** The lanes of a score from top to bottom; last what belongs to no zone. */
+export const lanesOf = ({ lanes, loose }: Score): Lane[] => (loose ? [...lanes, loose] : lanes)
+
 /** Whose body an event concerns: a walk's, or a flung prop's. */
 const whoOf = (event: { player?: string; prop?: string }): string => event.player ?? event.prop ?? ''
 

@@ -150,6 +150,48 @@ test('a scare from nothing: zone, rule, sound, light and prompt, walked, tuned a
   await expect(marks(page, 'held', 'zone-1').first()).toBeVisible()
 })
 
+/** What colour a spot of the page has on the screen: red, green, blue. */
+async function colourAt(page: Page, { x, y }: { x: number; y: number }): Promise<number[]> {
+  const png = await page.screenshot({ clip: { x: Math.round(x), y: Math.round(y), width: 1, height: 1 } })
+  return page.evaluate(async (base64) => {
+    const picture = await createImageBitmap(await (await fetch(`data:image/png;base64,${base64}`)).blob())
+    const context = new OffscreenCanvas(1, 1).getContext('2d')!
+    context.drawImage(picture, 0, 0)
+    return [...context.getImageData(0, 0, 1, 1).data.slice(0, 3)]
+  }, png.toString('base64'))
+}
+
+test('while a dial is held the score is drawn as it would be; let go, that is an edit', async ({ page }) => {
+  await openDemo(page)
+  await head(page, 'Rope post').click()
+  const held = marks(page, 'held', 'rope-post').first()
+  await expect(held).toHaveAccessibleName(/Held: cooldown/)
+  const box = (await held.boundingBox())!
+  // The head of its match: hollow while it is held, filled with lamplight once it fires.
+  const match = { x: box.x + box.width / 2, y: box.y + 3 }
+  const isLit = async () => {
+    const [red, , blue] = await colourAt(page, match)
+    return red! > 200 && blue! < 140
+  }
+  expect(await isLit()).toBe(false)
+
+  const cooldown = desk(page).getByRole('slider', { name: 'Cooldown' })
+  await cooldown.scrollIntoViewIfNeeded()
+  const slider = (await cooldown.boundingBox())!
+  const y = slider.y + slider.height / 2
+  await page.mouse.move(slider.x + slider.width / 2, y)
+  await page.mouse.down()
+  await page.mouse.move(slider.x + 4, y, { steps: 6 })
+  await expect.poll(isLit).toBe(true)
+  await expect(status(page)).not.toContainText('Saving')
+  await page.mouse.up()
+  await expect(marks(page, 'held', 'rope-post').and(page.getByLabel(/Held: cooldown/))).toHaveCount(0)
+  await expect(status(page)).toContainText('Saved')
+  expect(await isLit()).toBe(true)
+  await page.keyboard.press('Control+z')
+  await expect.poll(isLit).toBe(false)
+})
+
 test('a part of the sentence is changed with the keyboard alone', async ({ page }) => {
   await openDemo(page)
   await head(page, 'Rope post').click()

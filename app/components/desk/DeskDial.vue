@@ -118,7 +118,6 @@ const number = (event: Event) => Number((event.target as HTMLInputElement).value
       :value="typed"
       @input="emit('drag', number($event))"
       @change="emit('drop', number($event))"
-      @keydown.stop
     />
     <p class="mt-0.5 text-xs text-bone-2">{{ words }}</p>
   </div>

@@ -24,20 +24,24 @@ function drop(field: string, value: unknown, label: string) {
 const cooldown = computed(() => props.rule.cooldown ?? { seconds: 0, from: 'fire' as const })
 const rested = (seconds: number) => (seconds > 0 ? { ...cooldown.value, seconds } : undefined)
 
-const moments = computed(() => evidence.moments.get(props.rule.id) ?? [])
+// Each of these parts stays as it is while another is dragged, and what is made of it too.
+const id = computed(() => props.rule.id)
+const moments = computed(() => evidence.moments.get(id.value) ?? [])
 /** The same of this run, as one walker. */
 const own = computed((): Moment[] => {
   const ends = new Map<number, number>()
   for (const event of runs.events) if (event.kind === 'end') ends.set(event.playing, event.t)
   return runs.events.flatMap((event): Moment[] => {
-    if (event.kind === 'fire' && event.rule === props.rule.id)
+    if (event.kind === 'fire' && event.rule === id.value)
       return [{ walker: 0, t: event.t, fired: true, plays: (ends.get(event.playing) ?? runs.run!.length) - event.t }]
-    if (event.kind === 'held' && event.rule === props.rule.id && event.gate !== 'who' && event.gate !== 'off')
+    if (event.kind === 'held' && event.rule === id.value && event.gate !== 'who' && event.gate !== 'off')
       return [{ walker: 0, t: event.t, fired: false, plays: 0 }]
     return []
   })
 })
-const debounce = computed(() => debounceDots(moments.value, props.rule.debounce))
+const seconds = computed(() => props.rule.debounce)
+const debounce = computed(() => debounceDots(moments.value, seconds.value))
+const ownDebounce = computed(() => debounceDots(own.value, seconds.value))
 const rests = computed(() => cooldownDots(moments.value, props.rule, cooldown.value))
 
 const SCALES = [2, 4, 10, 30, 60, 120, 300, 600]
@@ -103,7 +107,7 @@ const froms = [
       :max="scales.debounce"
       :step="0.1"
       :dots="debounce"
-      :own="debounceDots(own, rule.debounce)"
+      :own="ownDebounce"
       :words="debounceWords"
       @drag="drag('debounce', $event)"
       @drop="drop('debounce', $event, 'Debounce')"

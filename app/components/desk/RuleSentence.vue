@@ -18,9 +18,10 @@ const WHO = [
   { value: ['player', 'creature'], words: 'a player or a creature' },
   { value: ['prop'], words: 'a prop' },
 ]
-const who = computed(() =>
-  [...props.rule.who.kinds].sort((a, b) => WHO[2]!.value.indexOf(a) - WHO[2]!.value.indexOf(b)),
-)
+/** What of the rule the parts below are made of: they stay as they are while another part of it is changed. */
+const kinds = computed(() => props.rule.who.kinds)
+const on = computed(() => props.rule.on)
+const who = computed(() => [...kinds.value].sort((a, b) => WHO[2]!.value.indexOf(a) - WHO[2]!.value.indexOf(b)))
 const whoOptions = computed(() =>
   WHO.some((o) => JSON.stringify(o.value) === JSON.stringify(who.value))
     ? WHO
@@ -28,8 +29,8 @@ const whoOptions = computed(() =>
 )
 
 const targets = computed((): { value: Target; words: string }[] => [
-  ...document.show!.place.props.map((p) => ({ value: { prop: p.id }, words: p.name })),
-  ...document.show!.place.marks.map((m) => ({ value: { mark: m.id }, words: m.name })),
+  ...document.place!.props.map((p) => ({ value: { prop: p.id }, words: p.name })),
+  ...document.place!.marks.map((m) => ({ value: { mark: m.id }, words: m.name })),
 ])
 const anyTarget = computed(() => targets.value[0]?.value)
 const moments = (['enter', 'leave', 'dwell', 'use', 'look', 'signal', 'clock'] as const).map((value) => ({
@@ -53,18 +54,18 @@ const setOn = (field: string, value: unknown) =>
   document.edit(`Change the moment in ${props.zone.name}`, (e) => e.set([...at('on'), field], value))
 const facings = computed(() => [
   { value: null, words: 'facing anywhere' },
-  ...document.show!.place.props.map((p) => ({ value: { prop: p.id } as object | null, words: `facing ${p.name}` })),
-  ...document.show!.place.marks.map((m) => ({ value: { mark: m.id } as object | null, words: `facing ${m.name}` })),
+  ...document.place!.props.map((p) => ({ value: { prop: p.id } as object | null, words: `facing ${p.name}` })),
+  ...document.place!.marks.map((m) => ({ value: { mark: m.id } as object | null, words: `facing ${m.name}` })),
 ])
 const facing = computed(() => {
-  const on = props.rule.on
-  if (on.at !== 'use' || !on.facing) return null
-  return 'prop' in on.facing ? { prop: on.facing.prop } : { mark: on.facing.mark }
+  if (on.value.at !== 'use' || !on.value.facing) return null
+  const { facing } = on.value
+  return 'prop' in facing ? { prop: facing.prop } : { mark: facing.mark }
 })
 
 const conditions = computed(() => [
   { value: null as Condition | null, words: 'whatever the flags' },
-  ...document.show!.flags.flatMap((flag): { value: Condition | null; words: string }[] =>
+  ...document.flags.flatMap((flag): { value: Condition | null; words: string }[] =>
     typeof flag.start === 'boolean'
       ? [true, false].map((value) => ({
           value: { flag: flag.id, is: '=', value },
@@ -82,12 +83,12 @@ const pers = [
   { value: 'run' as const, words: 'per run' },
 ]
 const cues = computed(() => [
-  ...document.show!.cues.map((cue) => ({ value: cue.id, words: cue.name })),
+  ...document.cues.map((cue) => ({ value: cue.id, words: cue.name })),
   { value: '', words: '+ new cue' },
 ])
 function setCue(id: string) {
   if (id) return set('cue', id, 'Fire another cue')
-  const taken = document.show!.cues.map((cue) => cue.id)
+  const taken = document.cues.map((cue) => cue.id)
   const name = `${props.zone.name} cue`
   const cue: Cue = { id: freeId(name, taken), name, steps: [], for: 'whoever', scare: false }
   const made = document.edit(`New cue for ${props.zone.name}`, (e) => {
@@ -107,7 +108,7 @@ const busys = [
   { value: 'queue' as const, words: 'waiting if it still plays' },
 ]
 const leaves = computed(() => {
-  const when = props.rule.on.at === 'leave' ? 'On coming back' : 'On leaving'
+  const when = on.value.at === 'leave' ? 'On coming back' : 'On leaving'
   return [
     { value: 'release' as const, words: `${when}, what it holds is released` },
     { value: 'stop' as const, words: `${when}, it stops` },
@@ -175,7 +176,7 @@ const leaves = computed(() => {
         /></template>
       </template>
     </template>
-    <template v-if="document.show!.flags.length > 0 || rule.when.length > 0">
+    <template v-if="document.flags.length > 0 || rule.when.length > 0">
       <PartEnd /><PartChoice
         name="Condition"
         :value="rule.when[0] ?? null"

@@ -190,11 +190,8 @@ function key(event: KeyboardEvent) {
 }
 useEventListener(window, 'keydown', key, { capture: true })
 
-const handles = computed(() =>
-  selection.zone && tool.value === 'choose' && !selection.zone.tiedTo
-    ? handlesOf(selection.zone.shape, 20 * pixel.value)
-    : [],
-)
+const held = computed(() => (selection.zone?.tiedTo ? undefined : selection.zone?.shape))
+const handles = computed(() => (held.value && tool.value === 'choose' ? handlesOf(held.value, 20 * pixel.value) : []))
 const draft = computed(() => drawing.value && drawn(drawing.value.kind, drawing.value.a, drawing.value.b, 0))
 const square = computed(() => [0.5, 1, 2, 5, 10, 20].find((m) => m / pixel.value > 15) ?? 50)
 const footer = computed(() => {
@@ -249,7 +246,7 @@ const footer = computed(() => {
         </radialGradient>
       </defs>
       <rect :x="box.x" :y="box.z" :width="box.w" :height="box.h" fill="url(#squares)" />
-      <template v-if="document.show">
+      <template v-if="document.isOpen">
         <PlanPlace :pixel="pixel" />
         <PlanLights :pixel="pixel" />
         <PlanWays :pixel="pixel" :free="tool === 'choose'" />

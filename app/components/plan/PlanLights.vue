@@ -11,12 +11,11 @@ const document = useShow()
 const runs = useRun()
 const playhead = usePlayhead()
 const lights = computed(() => {
-  const { show } = document
-  const { run } = runs
-  return show!.place.lights.map((light) => {
-    if (!run) return { light, x: light.at[0], z: light.at[2], candela: 0 }
-    const now = channelAt(show!, run, `light:${light.id}`, playhead.t, runs.player)
-    const [x, , z] = lightPlace(show!, run, light, runs.player, playhead.t)
+  const { run, played } = runs
+  return document.place!.lights.map((light) => {
+    if (!run || !played?.place.lights.includes(light)) return { light, x: light.at[0], z: light.at[2], candela: 0 }
+    const now = channelAt(played, run, `light:${light.id}`, playhead.t, runs.player)
+    const [x, , z] = lightPlace(played, run, light, runs.player, playhead.t)
     return { light, x, z, candela: (now.candela as number) * (now.on as number) }
   })
 })

@@ -7,7 +7,7 @@ import { pathOf, wallStretches } from './geometry'
 /** What stands in the place: floors, walls with openings, props. Lengths in metres. */
 const props = defineProps<{ pixel: number }>()
 const document = useShow()
-const place = computed(() => document.show!.place)
+const place = computed(() => document.place!)
 const floors = computed(() => place.value.floors.map((floor) => ({ floor, path: pathOf(floor.outline) })))
 const standing = computed(() => place.value.props.map((prop) => ({ prop, path: propPath(prop) })))
 const walls = computed(() =>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Solid } from '~~/core/space'
 import { useRun } from '~/stores/run'
 import { usePlayhead } from '~/stores/playhead'
 import { useSelection } from '~/stores/selection'
@@ -12,27 +13,32 @@ const document = useShow()
 const runs = useRun()
 const playhead = usePlayhead()
 const selection = useSelection()
-const zones = computed(() =>
-  document.show!.zones.map((zone) => {
-    const { bounds } = solidOfZone(document.show!, zone)
-    return {
-      zone,
-      path: zonePath(document.show!, zone),
-      x: bounds[0],
-      z: bounds[2],
-      area: (bounds[3] - bounds[0]) * (bounds[5] - bounds[2]),
-      width: bounds[3] - bounds[0],
-    }
-  }),
-)
+interface Form {
+  id: string
+  name: string
+  enabled: boolean
+  path: string
+  solid: Solid
+}
+const isSame = (a: Form, b: Form | undefined): boolean =>
+  a.id === b?.id && a.name === b.name && a.enabled === b.enabled && a.solid === b.solid
+/** The forms of the zones; all of them stay the same while no edit changes what is seen here. */
+const zones = computed((before?: Form[]): Form[] => {
+  const show = document.show!
+  const forms = show.zones.map((zone): Form => {
+    const { id, name, enabled } = zone
+    return { id, name, enabled, path: zonePath(show, zone), solid: solidOfZone(show, zone) }
+  })
+  return before?.length === forms.length && forms.every((form, i) => isSame(form, before[i])) ? before : forms
+})
+const areaOf = ({ solid: { bounds } }: Form): number => (bounds[3] - bounds[0]) * (bounds[5] - bounds[2])
 /** Large ones below, so that what lies within them can be reached. */
-const ordered = computed(() => [...zones.value].sort((a, b) => b.area - a.area))
-const rim = computed(
-  () =>
-    selection.zone &&
-    selection.zone.rim > 0 &&
-    rimPath(solidOfZone(document.show!, selection.zone), selection.zone.rim),
-)
+const ordered = computed(() => [...zones.value].sort((a, b) => areaOf(b) - areaOf(a)))
+const rimWidth = computed(() => selection.zone?.rim ?? 0)
+const rim = computed(() => {
+  const form = zones.value.find(({ id }) => isChosen(id))
+  return form && rimWidth.value > 0 && rimPath(form.solid, rimWidth.value)
+})
 const occupied = computed(() => {
   const found = new Set<string>()
   for (const lane of runs.score?.lanes ?? [])
@@ -41,30 +47,25 @@ const occupied = computed(() => {
 })
 /** Chosen, or firing the cue that is open. */
 const chosen = computed(() => {
-  const { zone, cue } = selection
-  return new Set(
-    zone
-      ? [zone.id]
-      : cue
-        ? document.show!.zones.filter((z) => z.rules.some((rule) => rule.cue === cue.id)).map((z) => z.id)
-        : [],
-  )
+  const { kind, id } = selection.chosen ?? {}
+  if (kind === 'zone') return new Set([id])
+  if (kind !== 'cue') return new Set<string>()
+  return new Set(document.show!.zones.filter((z) => z.rules.some((rule) => rule.cue === id)).map((z) => z.id))
 })
 const isChosen = (id: string) => chosen.value.has(id)
 /** Names where they have room: the chosen one always. */
 const named = computed(() => {
   const taken: { x: number; z: number; w: number }[] = []
   const result = new Set<string>()
-  for (const { zone, x, z } of [...zones.value].sort(
-    (a, b) => Number(isChosen(b.zone.id)) - Number(isChosen(a.zone.id)),
-  )) {
-    const w = zone.name.length * 6 * props.pixel
+  for (const { id, name, solid } of [...zones.value].sort((a, b) => Number(isChosen(b.id)) - Number(isChosen(a.id)))) {
+    const [x, , z] = solid.bounds
+    const w = name.length * 6 * props.pixel
     const clash = taken.some(
       (other) => Math.abs(other.z - z) < 13 * props.pixel && x < other.x + other.w && other.x < x + w,
     )
-    if (clash && !isChosen(zone.id)) continue
+    if (clash && !isChosen(id)) continue
     taken.push({ x, z, w })
-    result.add(zone.id)
+    result.add(id)
   }
   return result
 })
@@ -73,13 +74,13 @@ const named = computed(() => {
 <template>
   <g>
     <g
-      v-for="{ zone, path } in ordered"
+      v-for="zone in ordered"
       :key="zone.id"
-      v-memo="[path, zone.name, zone.enabled, isChosen(zone.id), occupied.has(zone.id), pixel]"
+      v-memo="[zone.path, zone.name, zone.enabled, isChosen(zone.id), occupied.has(zone.id), pixel]"
       :opacity="zone.enabled ? 1 : 0.4"
     >
       <path
-        :d="path"
+        :d="zone.path"
         :data-plan-zone="zone.id"
         class="cursor-move"
         fill="url(#survey)"
@@ -100,11 +101,11 @@ const named = computed(() => {
       opacity="0.7"
       class="pointer-events-none"
     />
-    <template v-for="{ zone, x, z } in zones" :key="`name-${zone.id}`">
+    <template v-for="zone in zones" :key="`name-${zone.id}`">
       <text
         v-if="named.has(zone.id)"
-        :x="x"
-        :y="z - 5 * pixel"
+        :x="zone.solid.bounds[0]"
+        :y="zone.solid.bounds[2] - 5 * pixel"
         :font-size="11 * pixel"
         :fill="isChosen(zone.id) ? '#f4b55f' : '#b3b4ab'"
         class="pointer-events-none"

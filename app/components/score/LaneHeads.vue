@@ -14,15 +14,18 @@ const document = useShow()
 const runs = useRun()
 const selection = useSelection()
 const list = ref<HTMLElement>()
-/** What each zone reaches; a list stays the same one while it says the same. */
+/** What each zone reaches; all of it stays the same while it says the same. */
 const senses = computed((before?: Map<string, Sense[]>) => {
   const all = new Map<string, Sense[]>()
+  let changed = before?.size !== document.show!.zones.length
   for (const zone of document.show!.zones) {
     const now = sensesOf(document.show!, zone)
     const was = before?.get(zone.id)
-    all.set(zone.id, was && was.join() === now.join() ? was : now)
+    const same = was !== undefined && was.join() === now.join()
+    all.set(zone.id, same ? was : now)
+    if (!same) changed = true
   }
-  return all
+  return before && !changed ? before : all
 })
 
 watch(

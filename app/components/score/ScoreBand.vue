@@ -1,10 +1,11 @@
 <script setup lang="ts">
+import { lanesOf } from '~~/core/score'
 import { useRun } from '~/stores/run'
 
 const runs = useRun()
 const scroll = ref(0)
 const table = ref(false)
-const lanes = computed(() => [...(runs.score?.lanes ?? []), ...(runs.score?.loose ? [runs.score.loose] : [])])
+const lanes = computed(() => (runs.score ? lanesOf(runs.score) : []))
 </script>
 
 <template>

@@ -6,7 +6,7 @@ import { useRun } from '~/stores/run'
 import { useSelection } from '~/stores/selection'
 import { useView } from '~/stores/view'
 import { CURVES_HEIGHT, LANE, RULER, tOf, xOf, type Layout } from '~/score/layout'
-import { paint } from '~/score/paint'
+import type { Sight } from '~/score/easel'
 
 const props = defineProps<{ lanes: Lane[]; scroll: number }>()
 const emit = defineEmits<{ scroll: [to: number] }>()
@@ -28,63 +28,22 @@ const layout = computed((): Layout => ({
   scroll: props.scroll,
   curves: height.value - CURVES_HEIGHT,
 }))
-const ghost = computed(() => runs.ghost && new Map(runs.ghost.lanes.map((lane) => [lane.zone, lane])))
-const fades = computed(() =>
-  (runs.run?.channels.fades[runs.player] ?? []).map((fade) => ({
-    from: fade.t,
-    to: (fade.cut ?? fade.t + fade.in + fade.stay) + fade.out,
-  })),
-)
-
+const chosen = computed(() => selection.zone?.id)
+const sight = computed((): Sight => ({
+  layout: layout.value,
+  ratio: window.devicePixelRatio || 1,
+  chosen: chosen.value,
+  marked: playhead.marked && { from: playhead.marked.from, to: playhead.marked.to },
+}))
 let asked = 0
-function draw() {
+/** However often something moves, the canvas follows once a frame. */
+function look() {
   asked = 0
-  const context = canvas.value?.getContext('2d', { alpha: false })
-  const { score } = runs
-  if (!context || width.value === 0) return
-  const ratio = window.devicePixelRatio || 1
-  const [w, h] = [Math.round(width.value * ratio), Math.round(height.value * ratio)]
-  if (canvas.value!.width !== w || canvas.value!.height !== h) [canvas.value!.width, canvas.value!.height] = [w, h]
-  context.setTransform(ratio, 0, 0, ratio, 0, 0)
-  paint(context, layout.value, {
-    score: score ?? { lanes: [], loose: undefined, signals: [], locks: [] },
-    lanes: props.lanes,
-    ghost: ghost.value,
-    chosen: selection.zone?.id,
-    marked: playhead.marked,
-    loudness: runs.loudness,
-    lux: runs.lux,
-    luxEvery: 0.25,
-    fades: fades.value,
-  })
-  runs.drawn.version = runs.version
-  runs.drawn.at = performance.now()
+  if (width.value > 0) runs.look(sight.value)
 }
-// What a hand waits for is drawn at once, everything else with the next frame.
-watch(
-  () => runs.version,
-  () => {
-    if (!runs.ghost) return
-    cancelAnimationFrame(asked)
-    draw()
-  },
-  { flush: 'post' },
-)
-watch(
-  [
-    layout,
-    () => props.lanes,
-    ghost,
-    () => selection.zone?.id,
-    () => playhead.marked,
-    () => runs.loudness,
-    () => runs.lux,
-    fades,
-  ],
-  () => (asked ||= requestAnimationFrame(draw)),
-  { immediate: true },
-)
-onMounted(() => void document.fonts.ready.then(draw))
+watch(sight, () => (asked ||= requestAnimationFrame(look)), { immediate: true })
+onMounted(() => runs.mount(canvas.value!))
+onBeforeUnmount(() => cancelAnimationFrame(asked))
 
 const headX = computed(() => xOf(layout.value, playhead.t))
 const timeAt = (event: { clientX: number }) =>

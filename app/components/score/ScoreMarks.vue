@@ -30,31 +30,33 @@ const over = ref<Mark>()
 /** More buttons than this are more than anybody tabs through; the table of events has them all. */
 const MOST = 400
 
-const rules = computed(() => rulesOf(document.show!))
 const several = computed(() => runs.walks.length > 1)
 
-function wordsOf(lane: Lane, mark: Lane['fired'][number] | Lane['held'][number]): string {
-  const who = several.value && mark.player ? `, ${walkName(document.show!, mark.player)}` : ''
-  const at = `${lane.name}, ${clock(mark.t, 2)}${who}`
-  if ('gate' in mark) return `${heldSentence(mark, rules.value.get(mark.rule))} ${at}`
-  const playing = lane.playings.find((p) => p.playing === mark.playing)
-  return `Fired: ${cueName(document.show!, mark.cue)}${playing ? `, for ${seconds(playing.to - playing.from)}` : ''}. ${at}`
-}
 /** The lanes as they can be reached: while a hand drags something the picture goes ahead, and the buttons follow when it rests. */
-const reached = shallowRef(props.lanes)
+const now = () => ({ lanes: props.lanes, show: document.show!, rules: rulesOf(document.show!) })
+const reached = shallowRef(now())
 let timer: ReturnType<typeof setTimeout> | undefined
 watch([() => props.lanes, () => document.dragging], () => {
   clearTimeout(timer)
-  const follow = () => (reached.value = props.lanes)
+  const follow = () => (reached.value = now())
   if (document.dragging) timer = setTimeout(follow, 150)
   else follow()
 })
 onUnmounted(() => clearTimeout(timer))
 
+function wordsOf(lane: Lane, mark: Lane['fired'][number] | Lane['held'][number]): string {
+  const { show, rules } = reached.value
+  const who = several.value && mark.player ? `, ${walkName(show, mark.player)}` : ''
+  const at = `${lane.name}, ${clock(mark.t, 2)}${who}`
+  if ('gate' in mark) return `${heldSentence(mark, rules.get(mark.rule))} ${at}`
+  const playing = lane.playings.find((p) => p.playing === mark.playing)
+  return `Fired: ${cueName(show, mark.cue)}${playing ? `, for ${seconds(playing.to - playing.from)}` : ''}. ${at}`
+}
+
 const marks = computed((): Mark[] => {
   const found: Mark[] = []
   const { from, to, curves, ruler, lane: tall } = props.layout
-  reached.value.forEach((lane, index) => {
+  reached.value.lanes.forEach((lane, index) => {
     const y = yOf(props.layout, index)
     if (y + tall < ruler || y > curves - 8) return
     for (const mark of [...lane.fired, ...lane.held]) {
@@ -79,7 +81,7 @@ const marks = computed((): Mark[] => {
         x,
         y,
         kind: 'act',
-        words: actSentence(document.show!, lane, act, runs.score?.signals ?? []),
+        words: actSentence(reached.value.show, lane, act, runs.score?.signals ?? []),
       })
     }
   })
@@ -87,7 +89,9 @@ const marks = computed((): Mark[] => {
 })
 /** Shows a firing with all that plays after it, or a held moment with its surroundings. */
 function zoomTo(mark: Mark) {
-  const playing = reached.value.find((lane) => lane.zone === mark.zone)?.playings.find((p) => p.delayed === mark.t)
+  const playing = reached.value.lanes
+    .find((lane) => lane.zone === mark.zone)
+    ?.playings.find((p) => p.delayed === mark.t)
   const to = Math.max(mark.t + 2, playing?.to ?? 0)
   view.show(mark.t - (to - mark.t) * 0.15 - 0.5, to + (to - mark.t) * 0.15)
 }

@@ -49,9 +49,9 @@ function divide(event: PointerEvent) {
 <template>
   <div class="flex h-full flex-col">
     <AppHeader>
-      <UndoButtons v-if="document.show" />
-      <SaveState v-if="document.show" />
-      <div v-if="document.show" class="flex items-center gap-2">
+      <UndoButtons v-if="document.isOpen" />
+      <SaveState v-if="document.isOpen" />
+      <div v-if="document.isOpen" class="flex items-center gap-2">
         <button class="chip" :aria-pressed="sound.mute" @click="sound.mute = !sound.mute">
           {{ sound.mute ? 'Sound off' : 'Sound on' }}
         </button>
@@ -65,12 +65,12 @@ function divide(event: PointerEvent) {
           aria-label="Level"
         />
       </div>
-      <a v-if="document.show" class="button" :href="`/api/shows/${document.id}/export`" download>Export</a>
+      <a v-if="document.isOpen" class="button" :href="`/api/shows/${document.id}/export`" download>Export</a>
     </AppHeader>
     <p v-if="failed" role="alert" class="m-8 text-rust">
       {{ failed }} <NuxtLink to="/" class="part">All shows</NuxtLink>
     </p>
-    <main v-else-if="document.show" ref="frame" class="flex min-h-0 flex-1 flex-col">
+    <main v-else-if="document.isOpen" ref="frame" class="flex min-h-0 flex-1 flex-col">
       <ScoreBand v-show="scoreShare > 0" :style="{ flex: `${scoreShare} 1 0` }" />
       <div
         v-if="!view.tall"
