@@ -4,6 +4,7 @@ import { ref, shallowRef, watch } from 'vue'
 import type { Operation } from '../../core/show'
 import type { Moment } from '../../core/study'
 import type { EvidenceWorker } from '../workers/evidence.worker'
+import { probe } from '../show/probe'
 import { useRun } from './run'
 import { useShow } from './show'
 
@@ -25,6 +26,10 @@ export const useEvidence = defineStore('evidence', () => {
     else if ('done' in change) edits?.push(change.done)
   })
 
+  /** How often a study has come to its end. */
+  let settled = 0
+  probe({ settled: () => settled })
+
   async function study(): Promise<void> {
     const { show, dragging } = document
     if (!show || dragging || runs.walks.length === 0) return
@@ -44,12 +49,14 @@ export const useEvidence = defineStore('evidence', () => {
       WALKERS,
       proxy((n: number) => void (done.value = n)),
     )
-    if (found) moments.value = new Map(found)
+    if (!found) return
+    moments.value = new Map(found)
+    settled++
   }
   function soon(): void {
     clearTimeout(timer)
     // The first time the page has better things to do.
-    timer = setTimeout(() => void study(), worker ? 120 : 1500)
+    timer = setTimeout(() => void study(), worker ? 40 : 1500)
   }
   watch([() => document.show, () => runs.walks, () => document.dragging], soon)
   return { moments, done }

@@ -6,6 +6,7 @@ import type { Score } from '../../core/score'
 import type { Operation, Show } from '../../core/show'
 import type { Sight } from '../score/easel'
 import type { RunWorker } from '../workers/run.worker'
+import { probe } from '../show/probe'
 import { useShow } from './show'
 
 /** While a hand drags something its worker draws the score; the page hears of the run so often (ms), and when the hand rests for so long. */
@@ -187,6 +188,7 @@ export const useRun = defineStore('run', () => {
   }
   const look = (sight: Sight) => void worker.look(sight)
 
+  probe({ drawn: () => drawn })
   return {
     walks,
     seed,
@@ -199,7 +201,6 @@ export const useRun = defineStore('run', () => {
     problem,
     loudness,
     lux,
-    drawn,
     player,
     mount,
     look,

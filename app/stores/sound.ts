@@ -1,6 +1,7 @@
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, watch } from 'vue'
+import { probe } from '../show/probe'
 import { createBuffers } from '../sound/buffers'
 import { createPlayer } from '../sound/player'
 import { usePlayhead } from './playhead'
@@ -59,6 +60,6 @@ export const useSound = defineStore('sound', () => {
       offset,
     })),
   })
-  Object.assign(window, { esvik: { sounding, drawn: () => runs.drawn } })
+  probe({ sounding })
   return { level, mute }
 })

@@ -55,7 +55,23 @@ const redraws: number[] = await dial.evaluate(async (input: HTMLInputElement) =>
   input.dispatchEvent(new Event('change'))
   return found
 })
+/** From letting go of a dial to what stands behind it: several times, since the first study compiles itself. */
+const settles: number[] = await dial.evaluate(async (input: HTMLInputElement) => {
+  const found: number[] = []
+  const settled = (): number => (window as any).esvik.settled()
+  for (let n = 0; n < 9; n++) {
+    const seen = settled()
+    input.value = String(10 + n)
+    input.dispatchEvent(new Event('input'))
+    const released = performance.now()
+    input.dispatchEvent(new Event('change'))
+    while (settled() === seen) await new Promise(requestAnimationFrame)
+    found.push(performance.now() - released)
+  }
+  return found
+})
 line('a dial: from the input to the redrawn score (median of 40)', `${middle(redraws).toFixed(1)} ms`, '≤ 16 ms')
+line('  from letting it go to 100 walkers behind it (median of 9)', `${middle(settles).toFixed(0)} ms`, '≤ 300 ms')
 const { body } = await ask(server.url, '/api/shows')
 const status = readFileSync(`/proc/${server.pid()}/status`, 'utf8')
 line(
