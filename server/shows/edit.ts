@@ -34,18 +34,32 @@ export function acceptEdit(id: string, edit: Edit, base: number): Promise<Accept
   return inTurn(id, async () => {
     const open = await openShow(id)
     if (!open) throw new Refusal(404, 'There is no such show')
-    const { Edits } = models()
-    const known = await Edits.findByPk(edit.id)
-    if (known)
-      return { revision: known.revision, patch: known.patch, before: await editsBetween(id, base, known.revision - 1) }
     if (base > open.revision)
       throw new Refusal(409, `The edit was made on revision ${base}, but this show is at ${open.revision}`)
-    const before = base < open.revision ? await editsBetween(id, base, open.revision) : []
-    const { patch, show } = merged(open, edit.patch, before)
-    await commit(open, { ...edit, patch }, show)
-    tellWindows(id, { kind: 'edit', id: edit.id, revision: open.revision, patch })
-    return { revision: open.revision, patch, before }
+    if (base < open.revision) {
+      const known = await answered(edit.id, id, base)
+      if (known) return known
+    }
+    const before = await editsBetween(id, base, open.revision)
+    try {
+      const { patch, show } = merged(open, edit.patch, before)
+      await commit(open, { ...edit, patch }, show)
+      tellWindows(id, { kind: 'edit', id: edit.id, revision: open.revision, patch })
+      return { revision: open.revision, patch, before }
+    } catch (error) {
+      // Whoever missed the answer sends it again, perhaps on a revision that has it already.
+      const known = await answered(edit.id, id, base)
+      if (known) return known
+      throw error
+    }
   })
+}
+
+/** What was answered to an edit that has been taken before. */
+async function answered(edit: string, show: string, base: number): Promise<Accepted | undefined> {
+  const known = await models().Edits.findByPk(edit)
+  if (known?.showId !== show) return undefined
+  return { revision: known.revision, patch: known.patch, before: await editsBetween(show, base, known.revision - 1) }
 }
 
 async function editsBetween(id: string, after: number, upTo: number): Promise<Accepted['before']> {

@@ -82,6 +82,8 @@ describe('edits', () => {
     const patch = [{ op: 'add' as const, path: '/zones/-', value: zone('door') }]
     await edit(server.url, made.id, 1, patch, id)
     expect((await edit(server.url, made.id, 1, patch, id)).body.revision).toBe(2)
+    // A window that missed the answer but has heard of the edit sends it on the revision that has it already.
+    expect((await edit(server.url, made.id, 2, patch, id)).body).toEqual({ revision: 2, patch, before: [] })
     expect((await ask(server.url, `/api/shows/${made.id}`)).body.show.zones).toHaveLength(1)
   })
 
