@@ -1,11 +1,15 @@
 import { describe, expect, it } from 'vitest'
-import { lines, logFor, point, show, walk } from '../testing/small-show'
+import { lines, logFor, point, show, SOUND, walk } from '../testing/small-show'
 
 /** A cart with a zone of 1 × 1 m about it; at 2 s a clock moves it. Somebody stands at (5, 0), feet only. */
 const made = (step: object, more: any = {}) =>
   show({
     place: { props: [{ id: 'cart', name: 'Cart', kind: 'box', at: [0, 0, 0], size: [1, 1, 1], yaw: more.yaw ?? 0 }] },
-    cues: [{ id: 'go', name: 'Go', steps: [{ id: 's', kind: 'prop', prop: 'cart', hold: 'keep', ...step }] }],
+    cues: [
+      { id: 'go', name: 'Go', steps: [{ id: 's', kind: 'prop', prop: 'cart', hold: 'keep', ...step }] },
+      ...(more.cues ?? []),
+    ],
+    sounds: [SOUND],
     zones: [
       {
         id: 'z',
@@ -57,6 +61,19 @@ describe('zones tied to props that move', () => {
       walks: [{ ...show.walks[0], points: show.walks[0].points.map((p, i) => (i === 0 ? { ...p, pause: 2 } : p)) }],
     }
     expect(lines(logFor(meeting).events, 'enter', 'leave')).toEqual(['4.25 enter z', '4.75 leave z'])
+  })
+  it('a sound at the zone comes from where it is then', () => {
+    const thud = { id: 'b', kind: 'sound', sound: 'thud', where: { at: 'zone' } }
+    const carried = made(
+      { slide: { by: [10, 0, 0] }, ramp: { seconds: 10 } },
+      {
+        zone: { rules: [{ id: 'r', on: { at: 'enter' }, cue: 'rumble' }] },
+        cues: [{ id: 'rumble', name: 'Rumble', steps: [thud] }],
+      },
+    )
+    const heard = logFor(carried).events
+    // It enters whom it comes to at 6.5 s, when its middle has come to x = 4.5.
+    expect(heard.find((event) => event.kind === 'sound')).toMatchObject({ t: 6.5, place: [4.5, 0.5, 0] })
   })
   it('jumps at once with a step without a ramp', () => {
     expect(edges({ slide: { by: [5, 0, 0] } })).toEqual(['2 enter z'])

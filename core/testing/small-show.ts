@@ -50,7 +50,6 @@ export function dithering(...enters: number[]): Loose {
   for (const enter of enters) {
     points.at(-1)!.pause = enter - 0.1 - time
     points.push(point(1.8), point(1.6))
-    time = enter + 0.3 - 0.2
     time = enter - 0.1 + 0.4
   }
   points.push(point(1.0))

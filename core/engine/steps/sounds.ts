@@ -2,7 +2,7 @@ import { NO_ENTRY, type Entry } from '../agenda'
 import type { BedStep, Point, ScatterStep, SoundStep, Where } from '../../show/types'
 import { middleOf } from '../../space'
 import type { CompiledSound } from '../cues'
-import { propNow } from '../motion'
+import { propNow, solidAt } from '../motion'
 import { draw, drawWithin, type Stream } from '../luck'
 import type { Impact } from '../physics'
 import { drawFrom, type Drawn } from '../pools'
@@ -33,7 +33,7 @@ function placeOf(
     case 'mark':
       return { place: marks.get(where.mark)!.at }
     case 'zone':
-      return { place: playing.rule.zone ? middleOf(playing.rule.zone.geometry.solid) : 'head' }
+      return { place: playing.rule.zone ? middleOf(solidAt(world, playing.rule.zone, world.now)) : 'head' }
     case 'head':
       return AT_HEAD
     case 'player':
