@@ -1,56 +1,15 @@
 import { readFileSync } from 'node:fs'
-import { expect, test, type Page } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { logOf, prepare, run, walksOf } from '../../core/engine'
 import { readShow } from '../../core/show'
 import { ask, demo, newShow } from '../harness/api'
-import { startServer, type TestServer } from '../harness/server'
+import { colourAt, desk, drag, drawZone, head, marks, middle, open, openDemo, plan, score, status, test } from './page'
 
-let server: TestServer
-test.beforeAll(async () => void (server = await startServer()))
-test.afterAll(() => server.kill())
-
-const score = (page: Page) => page.getByRole('region', { name: 'Score' })
-const plan = (page: Page) => page.getByRole('region', { name: 'Plan' })
-const desk = (page: Page) => page.getByRole('region', { name: 'Desk' })
-const status = (page: Page) => page.getByRole('status').first()
-const head = (page: Page, zone: string) => score(page).getByRole('button', { name: zone, exact: true })
-const marks = (page: Page, kind: 'fired' | 'held' | 'act', zone?: string) =>
-  score(page).locator(`[data-mark=${kind}]${zone ? `[data-zone=${zone}]` : ''}`)
-
-async function open(page: Page, id: string) {
-  await page.goto(`${server.url}/show/${id}`)
-  await expect(score(page)).toBeVisible()
-}
-async function openDemo(page: Page) {
-  const { id } = await demo(server.url)
-  await open(page, id)
-  await expect(head(page, 'Rope post')).toBeVisible()
-}
-async function drag(page: Page, from: { x: number; y: number }, to: { x: number; y: number }) {
-  await page.mouse.move(from.x, from.y)
-  await page.mouse.down()
-  await page.mouse.move((from.x + to.x) / 2, (from.y + to.y) / 2)
-  await page.mouse.move(to.x, to.y, { steps: 4 })
-  await page.mouse.up()
-}
-const middle = async (locator: ReturnType<Page['locator']>) => {
-  const box = (await locator.boundingBox())!
-  return { x: box.x + box.width / 2, y: box.y + box.height / 2 }
-}
-/** Puts a box zone into the doorway of the hall of a new show. */
-async function drawZone(page: Page) {
-  await plan(page).getByRole('button', { name: 'Zone' }).click()
-  await page.getByRole('menuitem', { name: 'Box' }).click()
-  const box = (await plan(page).boundingBox())!
-  const at = { x: box.x + box.width / 2, y: box.y + box.height / 2 }
-  await drag(page, { x: at.x - 40, y: at.y - 30 }, { x: at.x + 30, y: at.y + 50 })
-}
-
-test('the score shows what the log of the exported show says', async ({ page }) => {
+test('the score shows what the log of the exported show says', async ({ page, server }) => {
   const { id } = await demo(server.url)
   // So tall that every lane is in sight.
   await page.setViewportSize({ width: 1280, height: 1100 })
-  await openDemo(page)
+  await openDemo(page, server)
   await page.keyboard.press('f')
   const exported = readShow((await ask(server.url, `/api/shows/${id}/export`)).body)
   await prepare(exported)
@@ -80,8 +39,8 @@ test('the score shows what the log of the exported show says', async ({ page }) 
   for (const bead of beads) expect(acts.has(bead) || acts.has(bead.split(' ').at(-1)!), bead).toBe(true)
 })
 
-test('a signal says in its lane who hears it', async ({ page }) => {
-  await openDemo(page)
+test('a signal says in its lane who hears it', async ({ page, server }) => {
+  await openDemo(page, server)
   await head(page, 'Winch').click()
   await marks(page, 'fired', 'winch').nth(1).dblclick()
   const signal = marks(page, 'act', 'winch').and(page.getByLabel(/^Signal “rope taut”, heard by Upturned boat\./))
@@ -89,8 +48,8 @@ test('a signal says in its lane who hears it', async ({ page }) => {
   await expect(score(page).getByText(/^Signal “rope taut”/)).toBeVisible()
 })
 
-test('a zone with a kit reads its rules, and can have them for its own', async ({ page }) => {
-  await openDemo(page)
+test('a zone with a kit reads its rules, and can have them for its own', async ({ page, server }) => {
+  await openDemo(page, server)
   await head(page, 'Loose board in the loft').click()
   const kit = desk(page).getByRole('region', { name: 'Rules of the kit Loose board' })
   await expect(kit).toContainText('When a player enters, fire Board knocks')
@@ -104,8 +63,8 @@ test('a zone with a kit reads its rules, and can have them for its own', async (
   await expect(kit).toBeVisible()
 })
 
-test('lanes stand in the order in which the walk meets them; one never met says why', async ({ page }) => {
-  await openDemo(page)
+test('lanes stand in the order in which the walk meets them; one never met says why', async ({ page, server }) => {
+  await openDemo(page, server)
   await score(page).getByTitle('Who walks in this run').click()
   await page.getByRole('checkbox', { name: 'The gull' }).uncheck()
   await page.keyboard.press('Escape')
@@ -118,9 +77,12 @@ test('lanes stand in the order in which the walk meets them; one never met says 
   )
 })
 
-test('a scare from nothing: zone, rule, sound, light and prompt, walked, tuned and found again', async ({ page }) => {
+test('a scare from nothing: zone, rule, sound, light and prompt, walked, tuned and found again', async ({
+  page,
+  server,
+}) => {
   const made = await newShow(server.url, 'Scare')
-  await open(page, made.id)
+  await open(page, server, made.id)
   await drawZone(page)
   await expect(head(page, 'Zone 1')).toBeVisible()
   await desk(page).getByRole('button', { name: '+ rule' }).click()
@@ -150,19 +112,8 @@ test('a scare from nothing: zone, rule, sound, light and prompt, walked, tuned a
   await expect(marks(page, 'held', 'zone-1').first()).toBeVisible()
 })
 
-/** What colour a spot of the page has on the screen: red, green, blue. */
-async function colourAt(page: Page, { x, y }: { x: number; y: number }): Promise<number[]> {
-  const png = await page.screenshot({ clip: { x: Math.round(x), y: Math.round(y), width: 1, height: 1 } })
-  return page.evaluate(async (base64) => {
-    const picture = await createImageBitmap(await (await fetch(`data:image/png;base64,${base64}`)).blob())
-    const context = new OffscreenCanvas(1, 1).getContext('2d')!
-    context.drawImage(picture, 0, 0)
-    return [...context.getImageData(0, 0, 1, 1).data.slice(0, 3)]
-  }, png.toString('base64'))
-}
-
-test('while a dial is held the score is drawn as it would be; let go, that is an edit', async ({ page }) => {
-  await openDemo(page)
+test('while a dial is held the score is drawn as it would be; let go, that is an edit', async ({ page, server }) => {
+  await openDemo(page, server)
   await head(page, 'Rope post').click()
   const held = marks(page, 'held', 'rope-post').first()
   await expect(held).toHaveAccessibleName(/Held: cooldown/)
@@ -192,8 +143,8 @@ test('while a dial is held the score is drawn as it would be; let go, that is an
   await expect.poll(isLit).toBe(false)
 })
 
-test('a part of the sentence is changed with the keyboard alone', async ({ page }) => {
-  await openDemo(page)
+test('a part of the sentence is changed with the keyboard alone', async ({ page, server }) => {
+  await openDemo(page, server)
   await head(page, 'Rope post').click()
   await desk(page).getByRole('button', { name: 'Moment: enters' }).focus()
   await page.keyboard.press('Enter')
@@ -204,9 +155,9 @@ test('a part of the sentence is changed with the keyboard alone', async ({ page 
   await expect(desk(page).getByRole('button', { name: 'Moment: enters' })).toBeVisible()
 })
 
-test('a zone is moved, resized and turned by hand; undo says what it takes back', async ({ page }) => {
+test('a zone is moved, resized and turned by hand; undo says what it takes back', async ({ page, server }) => {
   const made = await newShow(server.url, 'Handles')
-  await open(page, made.id)
+  await open(page, server, made.id)
   await drawZone(page)
   const zone = () => ask(server.url, `/api/shows/${made.id}`).then(({ body }) => body.show.zones[0])
   await expect.poll(zone).toBeTruthy()
@@ -228,9 +179,9 @@ test('a zone is moved, resized and turned by hand; undo says what it takes back'
   await expect.poll(async () => (await zone()).shape.at[0]).toBeGreaterThan(before.shape.at[0])
 })
 
-test('a walk is drawn by clicking, and played', async ({ page }) => {
+test('a walk is drawn by clicking, and played', async ({ page, server }) => {
   const made = await newShow(server.url, 'Walks')
-  await open(page, made.id)
+  await open(page, server, made.id)
   await plan(page).getByRole('button', { name: 'Walk' }).click()
   const box = (await plan(page).boundingBox())!
   for (const [x, y] of [
@@ -247,8 +198,11 @@ test('a walk is drawn by clicking, and played', async ({ page }) => {
     .toBe(3)
 })
 
-test('playing moves the playhead by the sound’s clock, and sources start where the log says', async ({ page }) => {
-  await openDemo(page)
+test('playing moves the playhead by the sound’s clock, and sources start where the log says', async ({
+  page,
+  server,
+}) => {
+  await openDemo(page, server)
   const clock = page.getByRole('timer')
   await page.getByRole('button', { name: 'Play', exact: true }).click()
   await expect(clock).not.toHaveText('00:00.0')
@@ -284,8 +238,8 @@ test('playing moves the playhead by the sound’s clock, and sources start where
   }
 })
 
-test('keys step from event to event, and a row of the table goes there', async ({ page }) => {
-  await openDemo(page)
+test('keys step from event to event, and a row of the table goes there', async ({ page, server }) => {
+  await openDemo(page, server)
   await page.keyboard.press('ArrowRight')
   const first = await page.getByRole('timer').textContent()
   await page.keyboard.press('ArrowRight')
@@ -304,9 +258,10 @@ test('keys step from event to event, and a row of the table goes there', async (
 test('with the server away editing goes on, survives closing the page, and is sent when it is back', async ({
   page,
   context,
+  server,
 }) => {
   const made = await newShow(server.url, 'Offline')
-  await open(page, made.id)
+  await open(page, server, made.id)
   await expect(status(page)).toContainText('Saved')
   await server.kill()
   await drawZone(page)
@@ -315,13 +270,13 @@ test('with the server away editing goes on, survives closing the page, and is se
   await page.close()
   await server.start()
   const again = await context.newPage()
-  await open(again, made.id)
+  await open(again, server, made.id)
   await expect(head(again, 'Zone 1')).toBeVisible()
   await expect(status(again)).toContainText('Saved')
   expect((await ask(server.url, `/api/shows/${made.id}`)).body.show.zones).toHaveLength(1)
 })
 
-test('shows are made, renamed, binned and brought in from their list', async ({ page }) => {
+test('shows are made, renamed, binned and brought in from their list', async ({ page, server }) => {
   await page.goto(server.url)
   await page.getByRole('textbox', { name: 'Name of a new show' }).fill('From the list')
   await page.getByRole('button', { name: 'New show' }).click()
@@ -354,11 +309,11 @@ test('shows are made, renamed, binned and brought in from their list', async ({ 
   await expect(page.getByRole('link', { name: 'Renamed' })).toHaveCount(2)
 })
 
-test('a second window sees edits, says so, and both keep theirs', async ({ page, context }) => {
+test('a second window sees edits, says so, and both keep theirs', async ({ page, context, server }) => {
   const made = await newShow(server.url, 'Two windows')
-  await open(page, made.id)
+  await open(page, server, made.id)
   const second = await context.newPage()
-  await open(second, made.id)
+  await open(second, server, made.id)
   await expect(page.getByText('1 other window')).toBeVisible()
   await drawZone(page)
   await expect(head(second, 'Zone 1')).toBeVisible()

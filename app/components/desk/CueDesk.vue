@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { freeId, usesOf, type Cue, type Step, type StepKind } from '~~/core/show'
-import { ADDABLE, freshStep } from '~/cues/fields'
+import { ADDABLE, freshStep } from '~/cues/fresh'
 import { middleOf } from '~~/core/space'
 import { solidOfZone } from '~/components/plan/geometry'
 import { useSelection } from '~/stores/selection'

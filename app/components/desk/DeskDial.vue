@@ -14,7 +14,7 @@ const props = defineProps<{
   own?: Dot[]
   words: string
 }>()
-const emit = defineEmits<{ drag: [value: number]; drop: [value: number]; go: [dot: Dot, own: boolean] }>()
+const emit = defineEmits<{ drag: [value: number]; drop: [value: number]; cancel: []; go: [dot: Dot, own: boolean] }>()
 const WIDTH = 372
 const PAD = 8
 const HIGH = 44
@@ -68,6 +68,7 @@ const number = (event: Event) => Number((event.target as HTMLInputElement).value
         @change="emit('drop', $event)"
         @drag="emit('drag', $event)"
         @drop="emit('drop', $event)"
+        @cancel="emit('cancel')"
       />
     </div>
     <svg v-if="dots" :width="WIDTH" :height="HIGH" :viewBox="`0 0 ${WIDTH} ${HIGH}`" class="block max-w-full">

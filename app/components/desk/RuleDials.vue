@@ -111,6 +111,7 @@ const froms = [
       :words="debounceWords"
       @drag="drag('debounce', $event)"
       @drop="drop('debounce', $event, 'Debounce')"
+      @cancel="document.letGo()"
       @go="go"
     />
     <DeskDial
@@ -124,6 +125,7 @@ const froms = [
       :words="cooldownWords"
       @drag="drag('cooldown', rested($event))"
       @drop="drop('cooldown', rested($event), 'Cooldown')"
+      @cancel="document.letGo()"
       @go="go"
     >
       <template #aside>
@@ -146,6 +148,7 @@ const froms = [
       :words="chanceWords"
       @drag="drag('chance', Math.min(1, $event))"
       @drop="drop('chance', Math.min(1, $event), 'Chance')"
+      @cancel="document.letGo()"
     />
   </div>
 </template>

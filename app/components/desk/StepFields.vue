@@ -17,17 +17,18 @@ const at = (path: string[]) => [
 const read = (path: string[]): unknown =>
   path.reduce<unknown>((value, key) => (value as Record<string, unknown> | undefined)?.[key], props.step)
 
-/** A nested field whose parent is missing is set with its parent. */
-function put(path: string[], value: unknown, drop = false) {
+/** A field that lies in an object which is not there yet is set with that. */
+function put({ path, ...field }: Pick<StepField, 'path'> & { within?: object }, value: unknown, drop = false) {
   const label = `Change a step of ${props.cue.name}`
   const [first, second] = path
   const work = (e: Parameters<Parameters<typeof document.edit>[1]>[0]) => {
-    if (second !== undefined && read([first!]) === undefined) e.set(at([first!]), { ease: 'linear', [second]: value })
+    if (second !== undefined && read([first!]) === undefined) e.set(at([first!]), { ...field.within, [second]: value })
     else e.set(at(path), value)
   }
   if (drop) document.drop(label, work)
   else document.edit(label, work)
 }
+const vector = (path: string[]): number[] => (read(path) as number[] | undefined) ?? [0, 0, 0]
 const drag = (path: string[], value: unknown) =>
   read(path.slice(0, 1)) !== undefined && document.drag((e) => e.set(at(path), value))
 
@@ -47,7 +48,7 @@ function toggleLock(lock: Lock) {
   const now = new Set(read(['locks']) as Lock[])
   if (now.has(lock)) now.delete(lock)
   else now.add(lock)
-  if (now.size > 0) put(['locks'], [...now])
+  if (now.size > 0) put({ path: ['locks'] }, [...now])
 }
 const shown = (field: StepField) =>
   field.as !== 'number' || read(field.path) !== undefined || field.standard !== undefined || field.path.length === 1
@@ -62,9 +63,9 @@ const shown = (field: StepField) =>
         :value="step.at"
         unit="s"
         :min="0"
-        @change="put(['at'], $event)"
+        @change="put({ path: ['at'] }, $event)"
         @drag="drag(['at'], $event)"
-        @drop="put(['at'], $event, true)"
+        @drop="put({ path: ['at'] }, $event, true)"
         @cancel="document.letGo()"
     /></span>
     <span
@@ -74,9 +75,9 @@ const shown = (field: StepField) =>
         :value="step.jitter"
         unit="s"
         :min="0"
-        @change="put(['jitter'], $event)"
+        @change="put({ path: ['jitter'] }, $event)"
         @drag="drag(['jitter'], $event)"
-        @drop="put(['jitter'], $event, true)"
+        @drop="put({ path: ['jitter'] }, $event, true)"
         @cancel="document.letGo()"
     /></span>
     <template v-for="field in fields" :key="field.name">
@@ -90,12 +91,12 @@ const shown = (field: StepField) =>
             :unit="field.unit"
             :min="field.min"
             :step="field.step"
-            @change="put(field.path, $event)"
+            @change="put(field, $event)"
             @drag="drag(field.path, $event)"
-            @drop="put(field.path, $event, true)"
+            @drop="put(field, $event, true)"
             @cancel="document.letGo()"
           />
-          <button v-else class="part !text-bone-3" @click="put(field.path, field.min && field.min > 0 ? 1 : 0)">
+          <button v-else class="part !text-bone-3" @click="put(field, field.min && field.min > 0 ? 1 : 0)">
             as it is
           </button>
         </template>
@@ -105,7 +106,7 @@ const shown = (field: StepField) =>
             :value="(read(field.path) as number[])[0]!"
             :min="field.min"
             @change="
-              put(field.path, [Math.min($event, (read(field.path) as number[])[1]!), (read(field.path) as number[])[1]])
+              put(field, [Math.min($event, (read(field.path) as number[])[1]!), (read(field.path) as number[])[1]])
             "
           />
           to
@@ -115,23 +116,33 @@ const shown = (field: StepField) =>
             :unit="field.unit"
             :min="field.min"
             @change="
-              put(field.path, [(read(field.path) as number[])[0], Math.max($event, (read(field.path) as number[])[0]!)])
+              put(field, [(read(field.path) as number[])[0], Math.max($event, (read(field.path) as number[])[0]!)])
             "
           />
+        </template>
+        <template v-else-if="field.as === 'point'">
+          <template v-for="(axis, i) in ['X', 'Y', 'Z']" :key="axis"
+            ><PartNumber
+              :name="`${field.name} ${axis}`"
+              :value="vector(field.path)[i]!"
+              :unit="field.unit"
+              @change="put(field, vector(field.path).with(i, $event))"
+            />{{ ' ' }}</template
+          >
         </template>
         <PartChoice
           v-else-if="field.as === 'choice'"
           :name="field.name"
           :value="read(field.path)"
           :options="field.options(document.show!)"
-          @choose="put(field.path, $event)"
+          @choose="put(field, $event)"
         />
         <PartText
           v-else-if="field.as === 'text'"
           :name="field.name"
           :value="(read(field.path) as string) ?? ''"
           empty="none"
-          @change="put(field.path, $event || undefined)"
+          @change="put(field, $event || undefined)"
         />
         <input
           v-else-if="field.as === 'colour'"
@@ -140,14 +151,14 @@ const shown = (field: StepField) =>
           :aria-label="field.name"
           :value="(read(field.path) as string) ?? '#888888'"
           :class="{ 'opacity-40': read(field.path) === undefined }"
-          @change="put(field.path, ($event.target as HTMLInputElement).value)"
+          @change="put(field, ($event.target as HTMLInputElement).value)"
         />
         <template v-else-if="field.as === 'hold'">
           <PartChoice
             :name="field.name"
             :value="typeof read(field.path) === 'number' ? 'seconds' : read(field.path)"
             :options="holds"
-            @choose="put(field.path, $event === 'seconds' ? 2 : $event)"
+            @choose="put(field, $event === 'seconds' ? 2 : $event)"
           />
           <template v-if="typeof read(field.path) === 'number'"
             >{{ ' '
@@ -156,9 +167,9 @@ const shown = (field: StepField) =>
               :value="read(field.path) as number"
               unit="s"
               :min="0"
-              @change="put(field.path, $event)"
+              @change="put(field, $event)"
               @drag="drag(field.path, $event)"
-              @drop="put(field.path, $event, true)"
+              @drop="put(field, $event, true)"
               @cancel="document.letGo()"
           /></template>
         </template>

@@ -81,6 +81,8 @@ const r = (n: number) => n * props.pixel
         :stroke-width="r(1)"
         class="cursor-copy"
         opacity="0.8"
+        :data-add-point="i"
+        @pointerdown.stop
         @click.stop="emit('addPoint', i, $event)"
         ><title>Add a point here</title></circle
       >

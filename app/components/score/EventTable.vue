@@ -25,6 +25,11 @@ interface Row {
   where: string
   what: string
 }
+function who(event: RunEvent): string {
+  if ('player' in event && event.player) return walkName(document.show!, event.player)
+  if (!('prop' in event)) return ''
+  return document.show!.place.props.find((prop) => prop.id === event.prop)?.name ?? ''
+}
 function what(event: RunEvent): string {
   const show = document.show!
   switch (event.kind) {
@@ -52,6 +57,12 @@ function what(event: RunEvent): string {
       return `${event.flag}: ${event.value}`
     case 'zone':
       return event.enabled ? 'on' : 'off'
+    case 'impact':
+      return `${plain(event.speed, 1)} m/s`
+    case 'move':
+      return `to ${event.to.map((v) => plain(v, 1)).join(', ')}`
+    case 'walkEnd':
+      return event.locked ? 'locked' : ''
     default:
       return ''
   }
@@ -71,7 +82,7 @@ const rows = computed((): Row[] => {
       event,
       time: clock(event.t, 3),
       kind: event.kind,
-      who: 'player' in event && event.player ? walkName(show, event.player) : '',
+      who: who(event),
       where: zone ? zoneName(show, zone) : '',
       what: what(event),
     }

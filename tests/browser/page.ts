@@ -1,0 +1,89 @@
+import { expect, test as base, type Locator, type Page } from '@playwright/test'
+import { ask, demo, newShow } from '../harness/api'
+import { startServer, type TestServer } from '../harness/server'
+import type { Show } from '../../core/show'
+
+/** Browser tests share a server; each opens a page of its own. */
+export const test = base.extend<object, { server: TestServer }>({
+  server: [
+    // eslint-disable-next-line no-empty-pattern
+    async ({}, use) => {
+      const server = await startServer()
+      await use(server)
+      await server.kill()
+    },
+    { scope: 'worker' },
+  ],
+})
+
+export const score = (page: Page) => page.getByRole('region', { name: 'Score' })
+export const plan = (page: Page) => page.getByRole('region', { name: 'Plan' })
+export const desk = (page: Page) => page.getByRole('region', { name: 'Desk' })
+export const status = (page: Page) => page.getByRole('status').first()
+export const clock = (page: Page) => page.getByRole('timer')
+export const head = (page: Page, zone: string) => score(page).getByRole('button', { name: zone, exact: true })
+export const marks = (page: Page, kind: 'fired' | 'held' | 'act', zone?: string) =>
+  score(page).locator(`[data-mark=${kind}]${zone ? `[data-zone=${zone}]` : ''}`)
+/** A part of a sentence or a list on the desk, whatever it says at the moment. */
+export const part = (page: Page, name: string) => desk(page).getByRole('button', { name: new RegExp(`^${name}: `) })
+
+export async function open(page: Page, server: TestServer, id: string): Promise<void> {
+  await page.goto(`${server.url}/show/${id}`)
+  await expect(score(page)).toBeVisible()
+}
+export async function openDemo(page: Page, server: TestServer): Promise<void> {
+  const { id } = await demo(server.url)
+  await open(page, server, id)
+  await expect(head(page, 'Rope post')).toBeVisible()
+}
+/** Opens a new show; gives how to read it as the server has it. */
+export async function openNew(page: Page, server: TestServer, title: string): Promise<() => Promise<Show>> {
+  const { id } = await newShow(server.url, title)
+  await open(page, server, id)
+  return async () => (await ask(server.url, `/api/shows/${id}`)).body.show
+}
+
+export interface At {
+  x: number
+  y: number
+}
+export async function drag(page: Page, from: At, to: At): Promise<void> {
+  await page.mouse.move(from.x, from.y)
+  await page.mouse.down()
+  await page.mouse.move((from.x + to.x) / 2, (from.y + to.y) / 2)
+  await page.mouse.move(to.x, to.y, { steps: 4 })
+  await page.mouse.up()
+}
+export async function middle(locator: Locator): Promise<At> {
+  const box = (await locator.boundingBox())!
+  return { x: box.x + box.width / 2, y: box.y + box.height / 2 }
+}
+/** Puts a zone into the doorway of the hall of a new show. */
+export async function drawZone(page: Page, shape = 'Box'): Promise<void> {
+  await plan(page).getByRole('button', { name: 'Zone' }).click()
+  await page.getByRole('menuitem', { name: shape }).click()
+  const at = await middle(plan(page))
+  await drag(page, { x: at.x - 40, y: at.y - 30 }, { x: at.x + 30, y: at.y + 50 })
+}
+/** Types into a number or text of the desk. */
+export async function type(page: Page, name: string, text: string): Promise<void> {
+  await part(page, name).first().click()
+  await desk(page).getByRole('textbox', { name, exact: true }).fill(text)
+  await page.keyboard.press('Enter')
+}
+/** Chooses other words for a part of the desk. */
+export async function choose(page: Page, name: string, words: string): Promise<void> {
+  await part(page, name).first().click()
+  await page.getByRole('option', { name: words, exact: true }).click()
+}
+
+/** What colour a spot of the page has on the screen: red, green, blue. */
+export async function colourAt(page: Page, { x, y }: At): Promise<number[]> {
+  const png = await page.screenshot({ clip: { x: Math.round(x), y: Math.round(y), width: 1, height: 1 } })
+  return page.evaluate(async (base64) => {
+    const picture = await createImageBitmap(await (await fetch(`data:image/png;base64,${base64}`)).blob())
+    const context = new OffscreenCanvas(1, 1).getContext('2d')!
+    context.drawImage(picture, 0, 0)
+    return [...context.getImageData(0, 0, 1, 1).data.slice(0, 3)]
+  }, png.toString('base64'))
+}

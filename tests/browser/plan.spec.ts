@@ -1,0 +1,126 @@
+import { expect } from '@playwright/test'
+import { ask, edit } from '../harness/api'
+import {
+  choose,
+  desk,
+  drag,
+  drawZone,
+  head,
+  marks,
+  middle,
+  openNew,
+  part,
+  plan,
+  score,
+  status,
+  test,
+  type,
+} from './page'
+
+test('zones of every shape are drawn, and noticed by who walks through', async ({ page, server }) => {
+  const show = await openNew(page, server, 'Shapes')
+  const shapes = ['Cylinder', 'Sphere', 'Prism', 'Box']
+  for (const [index, shape] of shapes.entries()) {
+    await drawZone(page, shape)
+    await expect(head(page, `Zone ${index + 1}`)).toBeVisible()
+    await desk(page).getByRole('button', { name: '+ rule' }).click()
+    await expect(marks(page, 'fired', `zone-${index + 1}`).first()).toBeVisible()
+  }
+  await expect
+    .poll(async () => (await show()).zones.map((zone) => zone.shape.kind))
+    .toEqual(['cylinder', 'sphere', 'prism', 'box'])
+})
+
+test('the numbers of a zone are typed: where it is, how large, its rim and what it notices', async ({
+  page,
+  server,
+}) => {
+  const show = await openNew(page, server, 'Numbers of zones')
+  await drawZone(page)
+  const zone = async () => (await show()).zones[0]!
+  await type(page, 'X', '7')
+  await type(page, 'Width', '2 * 1.5')
+  await type(page, 'Rim', '0.5')
+  await choose(page, 'Notices', 'the feet')
+  await expect.poll(zone).toMatchObject({ rim: 0.5, notices: 'feet', shape: { kind: 'box' } })
+  const { shape } = (await zone()) as { shape: { at: number[]; size: number[] } }
+  expect(shape.at[0]).toBe(7)
+  expect(shape.size[0]).toBe(3)
+  await expect(plan(page).locator('path[stroke-dasharray][opacity="0.7"]')).toBeVisible()
+})
+
+test('a zone is doubled and deleted by key; both come back by undo', async ({ page, server }) => {
+  const show = await openNew(page, server, 'Doubles')
+  await drawZone(page)
+  await desk(page).getByRole('button', { name: '+ rule' }).click()
+  await page.keyboard.press('Control+d')
+  await expect(desk(page).getByRole('button', { name: 'Name: Zone 1, copy' })).toBeVisible()
+  await expect.poll(async () => (await show()).zones.length).toBe(2)
+  const [first, second] = (await show()).zones
+  expect(second!.rules[0]!.id).not.toBe(first!.rules[0]!.id)
+  expect(second!.rules[0]!.cue).toBe(first!.rules[0]!.cue)
+  await page.keyboard.press('Delete')
+  await expect(head(page, 'Zone 1, copy')).toBeHidden()
+  await page.keyboard.press('Control+z')
+  await expect(head(page, 'Zone 1, copy')).toBeVisible()
+  await page.keyboard.press('Control+z')
+  await expect.poll(async () => (await show()).zones.length).toBe(1)
+})
+
+test('a zone that is switched off fires nothing, and its lane says so', async ({ page, server }) => {
+  await openNew(page, server, 'Switch')
+  await drawZone(page)
+  await desk(page).getByRole('button', { name: '+ rule' }).click()
+  await expect(marks(page, 'fired', 'zone-1').first()).toBeVisible()
+  await desk(page).getByRole('button', { name: 'On', exact: true }).click()
+  await expect(marks(page, 'fired', 'zone-1')).toHaveCount(0)
+  await expect(head(page, 'Zone 1')).toContainText('off')
+  await desk(page).getByRole('button', { name: 'Off', exact: true }).click()
+  await expect(marks(page, 'fired', 'zone-1').first()).toBeVisible()
+})
+
+test('the points of a walk are dragged, added, told to wait and taken away', async ({ page, server }) => {
+  const show = await openNew(page, server, 'Points')
+  const points = async () => (await show()).walks[0]!.points
+  const before = await points()
+  await score(page).getByTitle('Who walks in this run').click()
+  await page.getByRole('button', { name: 'edit' }).click()
+  // The last one: others lie upon each other where the walk comes back to a place.
+  const last = before.length - 1
+  const at = await middle(plan(page).locator(`[data-walk-point="${last}"]`))
+  await drag(page, at, { x: at.x, y: at.y + 60 })
+  await expect.poll(async () => (await points())[last]!.at[2]).toBeGreaterThan(before[last]!.at[2])
+  await expect(desk(page)).toContainText(`Point ${last + 1}`)
+  await type(page, 'Pause', '2.5')
+  await choose(page, 'Look', 'at Chest')
+  await choose(page, 'Key', 'presses the key')
+  await expect
+    .poll(async () => (await points())[last])
+    .toMatchObject({ pause: 2.5, look: { prop: 'chest' }, use: true })
+
+  await plan(page).locator('[data-add-point="0"]').click()
+  await expect.poll(async () => (await points()).length).toBe(before.length + 1)
+  await desk(page).getByRole('button', { name: 'Remove this point' }).click()
+  await expect.poll(async () => (await points()).length).toBe(before.length)
+})
+
+test('an edit of what somebody else has deleted meanwhile is a choice', async ({ page, server }) => {
+  const show = await openNew(page, server, 'Choice')
+  await drawZone(page)
+  await expect(status(page)).toContainText('Saved')
+  const id = page.url().split('/').at(-1)!
+  // The server is out of reach for this window only; meanwhile the zone goes.
+  await page.route('**/edits', (route) => route.abort())
+  await type(page, 'Rim', '1')
+  const { revision } = (await ask(server.url, `/api/shows/${id}`)).body
+  const zone = (await show()).zones[0]!
+  await edit(server.url, id, revision, [{ op: 'remove', path: '/zones/0' }])
+  await page.unroute('**/edits')
+  const dialog = page.getByRole('dialog')
+  await expect(dialog).toContainText('One of your edits no longer fits')
+  await expect(dialog).toContainText(`Rim of ${zone.name}`)
+  await dialog.getByRole('button', { name: 'Give this edit up' }).click()
+  await expect(dialog).toBeHidden()
+  await expect(head(page, zone.name)).toBeHidden()
+  await expect(part(page, 'Rim')).toBeHidden()
+})
