@@ -232,7 +232,7 @@ const leaves = computed(() => {
     <template v-if="rule.delay > 0"
       >{{ ' '
       }}<PartNumber
-        name="Delay"
+        name="After"
         :value="rule.delay"
         unit="s"
         :min="0"

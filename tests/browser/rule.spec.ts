@@ -1,0 +1,143 @@
+import { expect, type Page } from '@playwright/test'
+import type { TestServer } from '../harness/server'
+import { choose, desk, drawZone, head, marks, openNew, part, plan, score, status, test, type } from './page'
+
+/** A new show with a zone in the doorway, through which the walk goes twice, and a rule. */
+async function openRule(page: Page, server: TestServer, title: string) {
+  const show = await openNew(page, server, title)
+  await drawZone(page)
+  await desk(page).getByRole('button', { name: '+ rule' }).click()
+  await expect(marks(page, 'fired', 'zone-1').nth(1)).toBeVisible()
+  return { show, rule: async () => (await show()).zones[0]!.rules[0]! }
+}
+const sentence = async (page: Page) =>
+  (await desk(page).getByRole('article').first().locator('p').first().textContent())!.replace(/\s+/g, ' ').trim()
+
+test('the sentence stays one for every moment, and the score follows it', async ({ page, server }) => {
+  const { rule } = await openRule(page, server, 'Moments')
+  const rest = ', any number of times, 10 times in 10 → fire Zone 1 cue, at once, skipping if it still plays.'
+  const leaving = ' On leaving, what it holds is released.'
+  const begins: [moment: string, at: string, words: string][] = [
+    ['leaves', 'leave', 'When a player leaves'],
+    ['has stayed for', 'dwell', 'When a player has stayed for 2 s'],
+    ['presses the key', 'use', 'When a player presses the key facing anywhere'],
+    ['looks at', 'look', 'When a player looks at Chest within 20 ° for 0.5 s'],
+    ['sends a signal', 'signal', 'When a player sends a signal go'],
+    ['enters', 'enter', 'When a player enters'],
+  ]
+  for (const [moment, at, words] of begins) {
+    await choose(page, 'Moment', moment)
+    await expect.poll(async () => (await rule()).on.at).toBe(at)
+    const left = at === 'leave' ? ' On coming back, what it holds is released.' : leaving
+    await expect.poll(() => sentence(page)).toBe(words + rest + left)
+    await expect(score(page).getByRole('alert')).toBeHidden()
+  }
+  await choose(page, 'Moment', 'is there at')
+  await expect.poll(() => sentence(page)).toBe(`At the time 10 s${rest}${leaving}`)
+  await expect.poll(async () => Number(await marks(page, 'fired', 'zone-1').first().getAttribute('data-t'))).toBe(10)
+})
+
+test('a limit holds all but the first, for each player or for the run', async ({ page, server }) => {
+  const { rule } = await openRule(page, server, 'Limits')
+  await choose(page, 'Limit', 'at most')
+  await expect(marks(page, 'fired', 'zone-1')).toHaveCount(1)
+  await expect(marks(page, 'held', 'zone-1').first()).toHaveAccessibleName(/^Held: limit, it has fired once already/)
+  await choose(page, 'Counted', 'per run')
+  await expect.poll(rule).toMatchObject({ limit: { times: 1 }, per: 'run' })
+  await type(page, 'Times', '2')
+  await expect(marks(page, 'fired', 'zone-1')).toHaveCount(2)
+  await choose(page, 'Limit', 'any number of times')
+  await expect.poll(async () => (await rule()).limit).toBeUndefined()
+})
+
+test('chance is said in tenths, on the sentence and on the dial', async ({ page, server }) => {
+  const { rule } = await openRule(page, server, 'Chances')
+  await desk(page)
+    .getByRole('button', { name: /^Chance: 10/ })
+    .click()
+  await desk(page).getByRole('textbox', { name: 'Chance' }).fill('0')
+  await page.keyboard.press('Enter')
+  await expect.poll(async () => (await rule()).chance).toBe(0)
+  await expect(marks(page, 'fired', 'zone-1')).toHaveCount(0)
+  await expect(marks(page, 'held', 'zone-1').first()).toHaveAccessibleName(/^Held: .*0 in 10 get through/)
+  const dial = desk(page).getByRole('slider', { name: 'Chance' })
+  await dial.focus()
+  await page.keyboard.press('End')
+  await expect.poll(async () => (await rule()).chance).toBe(1)
+  await expect(marks(page, 'fired', 'zone-1').first()).toBeVisible()
+  await expect(desk(page)).toContainText('Always lets it through.')
+})
+
+test('a delay puts the cue off, and what a second moment does meanwhile is said', async ({ page, server }) => {
+  const { rule } = await openRule(page, server, 'Delays')
+  await choose(page, 'Delay', 'after')
+  await type(page, 'After', '60')
+  await choose(page, 'While it plays', 'waiting if it still plays')
+  await expect.poll(rule).toMatchObject({ delay: 60, busy: 'queue' })
+  await choose(page, 'While it plays', 'skipping if it still plays')
+  await expect(marks(page, 'fired', 'zone-1')).toHaveCount(1)
+  await expect(marks(page, 'held', 'zone-1').first()).toBeVisible()
+  await choose(page, 'While it plays', 'also over one that still plays')
+  await expect(marks(page, 'held', 'zone-1')).toHaveCount(0)
+})
+
+test('a zone has several rules; one is switched off, one removed', async ({ page, server }) => {
+  const { show } = await openRule(page, server, 'Several')
+  await desk(page).getByRole('button', { name: '+ rule' }).click()
+  const rules = desk(page).getByRole('article')
+  await expect(rules).toHaveCount(2)
+  const both = await marks(page, 'fired', 'zone-1').count()
+  await rules.nth(1).getByRole('button', { name: 'Switch off' }).click()
+  await expect(marks(page, 'fired', 'zone-1')).toHaveCount(both / 2)
+  await rules.nth(0).getByRole('button', { name: 'Dials', exact: true }).click()
+  await expect(rules.nth(0).getByRole('slider', { name: 'Cooldown' })).toBeVisible()
+  await expect(rules.nth(1).getByRole('slider', { name: 'Cooldown' })).toBeHidden()
+  await rules.nth(1).getByRole('button', { name: 'Remove', exact: true }).click()
+  await expect(rules).toHaveCount(1)
+  await expect.poll(async () => (await show()).zones[0]!.rules.length).toBe(1)
+})
+
+test('a creature is noticed only by who is meant to notice it', async ({ page, server }) => {
+  const { rule } = await openRule(page, server, 'Who')
+  await choose(page, 'Who', 'a creature')
+  await expect.poll(async () => (await rule()).who.kinds).toEqual(['creature'])
+  await expect(marks(page, 'fired', 'zone-1')).toHaveCount(0)
+  await expect(marks(page, 'held', 'zone-1').first()).toHaveAccessibleName(/^Held: it is not meant for them/)
+  await choose(page, 'Who', 'a player or a creature')
+  await expect(marks(page, 'fired', 'zone-1').first()).toBeVisible()
+})
+
+test('a zone that is deleted leaves its cue, and comes back whole by undo', async ({ page, server }) => {
+  const { show } = await openRule(page, server, 'Deleted')
+  await expect(status(page)).toContainText('Saved')
+  const before = await show()
+  await plan(page).locator('[data-plan-zone=zone-1]').click()
+  await desk(page).getByRole('button', { name: 'Delete', exact: true }).click()
+  await expect(head(page, 'Zone 1')).toBeHidden()
+  await expect.poll(async () => (await show()).cues.length).toBe(1)
+  await expect.poll(async () => (await show()).zones.length).toBe(0)
+  await page.keyboard.press('Control+z')
+  await expect(head(page, 'Zone 1')).toBeVisible()
+  await expect.poll(async () => (await show()).zones).toEqual(before.zones)
+})
+
+test('a signal that one zone sends sets off another', async ({ page, server }) => {
+  const { show } = await openRule(page, server, 'Signals')
+  await desk(page).getByRole('button', { name: 'Steps of its cue' }).click()
+  await desk(page).getByRole('button', { name: '+ step' }).click()
+  await page.getByRole('menuitem', { name: 'A signal' }).click()
+  await type(page, 'Name', 'Step')
+  await head(page, 'Zone 1').click()
+  await page.keyboard.press('Control+d')
+  await choose(page, 'Moment', 'sends a signal')
+  await choose(page, 'Cue', '+ new cue')
+  await expect(part(page, 'Name')).toHaveText('Zone 1, copy cue')
+  const fired = await marks(page, 'fired', 'zone-1').count()
+  await expect(marks(page, 'fired', 'zone-1-copy')).toHaveCount(fired)
+  await expect(
+    marks(page, 'act', 'zone-1')
+      .and(page.getByLabel(/^Signal “go”, heard by Zone 1, copy/))
+      .first(),
+  ).toBeVisible()
+  expect((await show()).cues).toHaveLength(2)
+})
