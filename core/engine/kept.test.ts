@@ -6,9 +6,10 @@ import { Agenda } from './agenda'
 import { Gathered, takeOut } from './lists'
 import { eventsOf, run, RunError, type RunEvent } from '.'
 
-const played = (show: Show): RunEvent[] | string => {
+const played = (show: Show): { events: RunEvent[]; fields: unknown } | string => {
   try {
-    return eventsOf(run(show, show.walks, { seed: 3, length: 60, withoutFlights: true }))
+    const made = run(show, show.walks, { seed: 3, length: 60, withoutFlights: true })
+    return { events: eventsOf(made), fields: made.channels.fields }
   } catch (error) {
     if (error instanceof RunError) return error.message
     throw error
@@ -45,6 +46,41 @@ const edits: { [name: string]: (show: Show) => Show } = {
       ...zone,
       rules: zone.rules.map((rule) => ({ ...rule, cooldown: { seconds: 3, from: 'fire' as const } })),
     })),
+  }),
+  'a step muted': (show) => ({
+    ...show,
+    cues: show.cues.map((cue) => ({ ...cue, steps: cue.steps.map((step, i) => ({ ...step, muted: i === 0 })) })),
+  }),
+  'sounds made longer and louder': (show) => ({
+    ...show,
+    sounds: show.sounds.map((sound) => ({
+      ...sound,
+      seconds: sound.seconds * 2,
+      gain: sound.gain + 3,
+      trim: undefined,
+    })),
+  }),
+  'a pool drawn from otherwise': (show) => ({
+    ...show,
+    pools: show.pools.map((pool) => ({ ...pool, draw: 'sequence' as const, gain: [-9, -9] as [number, number] })),
+  }),
+  'a bus turned down': (show) => ({ ...show, buses: [{ id: 'bed', name: 'Bed', gain: -11 }] }),
+  'another atmosphere': (show) => ({ ...show, atmosphere: { ...show.atmosphere, level: 0.123 } }),
+  'lights made brighter': (show) => ({
+    ...show,
+    place: { ...show.place, lights: show.place.lights.map((light) => ({ ...light, candela: light.candela + 17 })) },
+  }),
+  'props put elsewhere': (show) => ({
+    ...show,
+    place: {
+      ...show.place,
+      props: show.place.props.map((prop) => ({
+        ...prop,
+        at: [prop.at[0] + 1, prop.at[1], prop.at[2]],
+        yaw: 30,
+        shown: false,
+      })),
+    },
   }),
   'a walk slowed': (show) => ({
     ...show,
