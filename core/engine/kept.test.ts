@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { Shape, Show } from '../show'
 import { randomShow } from '../testing/random-show'
+import { oneRule } from '../testing/small-show'
 import { Agenda } from './agenda'
 import { Gathered, takeOut } from './lists'
 import { eventsOf, run, RunError, type RunEvent } from '.'
@@ -101,6 +102,16 @@ describe('what is kept from run to run', () => {
         { numRuns: 40 },
       )
     })
+  it('nor after a prop that a cue hides, and gives back, was hidden beforehand', () => {
+    const hides = { id: 's', kind: 'prop', prop: 'door', shown: false, hold: 'release' }
+    const door = { id: 'door', name: 'Door', kind: 'box', at: [0, 0, 0], size: [1, 2, 1] }
+    const show = oneRule({}, [hides], { show: { place: { props: [door] } } })
+    const before = played(show)
+    const { place } = show
+    const edited = { ...show, place: { ...place, props: place.props.map((prop) => ({ ...prop, shown: false })) } }
+    expect(played(edited)).toEqual(played(structuredClone(edited)))
+    expect(played(edited)).not.toEqual(before)
+  })
 })
 
 describe('an agenda', () => {
