@@ -11,6 +11,8 @@ export type StepField =
       step?: number
       /** What it is while nothing is said. */
       standard?: number
+      /** What is said of it while it is not there. */
+      absent?: string
       /** What else the object that it lies in says, where that is not there yet. */
       within?: object
     }
@@ -26,7 +28,7 @@ const number = (
   name: string,
   path: string,
   unit: string,
-  more: { min?: number; step?: number; standard?: number; within?: object } = {},
+  more: Partial<Omit<Extract<StepField, { as: 'number' }>, 'as' | 'name' | 'path' | 'unit'>> = {},
 ): StepField => ({ as: 'number', name, path: path.split('.'), unit, ...more })
 const range = (name: string, path: string, unit: string, min?: number): StepField => ({
   as: 'range',
@@ -182,7 +184,7 @@ const FIELDS: { [kind in StepKind]: StepField[] } = {
     number('Pitch', 'pitch', '°', { step: 5 }),
     number('Spread', 'spread', '°', { min: 0, step: 1 }),
     choice('Sounds as', 'impact', (show) => [{ value: undefined, words: 'nothing' }, ...pools(show)]),
-    number('Vanishes after', 'vanishAfter', 's', { min: 0 }),
+    number('Vanishes after', 'vanishAfter', 's', { min: 0, absent: 'never' }),
   ],
   burst: [where, range('Count', 'count', '', 0), range('Life', 'life', 's', 0), number('Rise', 'rise', 'm/s')],
   signal: [{ as: 'text', name: 'Name', path: ['name'] }, number('Delay', 'delay', 's', { min: 0 })],

@@ -78,6 +78,17 @@ export function holdWords(hold: number | 'cue' | 'release' | 'keep'): string {
   return { cue: 'for as long as the cue', release: 'until released', keep: 'for good' }[hold]
 }
 
+function propWords({ shown, slide, turn, colour }: Extract<Step, { kind: 'prop' }>): string {
+  const slides = slide ? Math.hypot(...slide.by) : 0
+  const words = [
+    turn && turn.by !== 0 ? `turns by ${plain(turn.by)}°` : '',
+    slides > 0 ? `slides by ${plain(slides, 2)} m` : '',
+    shown === undefined ? '' : shown ? 'is shown' : 'is hidden',
+    colour === undefined ? '' : 'is tinted',
+  ].filter(Boolean)
+  return words.length > 0 ? words.join(', ') : 'stays'
+}
+
 /** What a step does, in a few words. */
 export function stepWords(show: Show, step: Step): string {
   const sound = (id: string) => show.sounds.find((s) => s.id === id)?.name ?? id
@@ -112,7 +123,7 @@ export function stepWords(show: Show, step: Step): string {
     case 'move':
       return `Put at ${mark(step.mark)}`
     case 'prop':
-      return `${prop(step.prop)} changes`
+      return `${prop(step.prop)} ${propWords(step)}`
     case 'fling':
       return `${prop(step.prop)} is flung`
     case 'burst':

@@ -74,7 +74,7 @@ function remove() {
       </div>
       <Menu as="div" class="relative">
         <MenuButton class="chip">+ step</MenuButton>
-        <MenuItems class="menu absolute top-7 right-0">
+        <MenuItems class="menu absolute top-7 right-0 grid w-72 grid-cols-2">
           <MenuItem v-for="[kind, words] in addable" :key="kind" v-slot="{ active }"
             ><button class="menu-item" :class="{ 'bg-ink-3': active }" @click="add(kind)">{{ words }}</button></MenuItem
           >

@@ -97,7 +97,7 @@ const shown = (field: StepField) =>
             @cancel="document.letGo()"
           />
           <button v-else class="part !text-bone-3" @click="put(field, field.min && field.min > 0 ? 1 : 0)">
-            as it is
+            {{ field.absent ?? 'as it is' }}
           </button>
         </template>
         <template v-else-if="field.as === 'range'">
