@@ -4,7 +4,7 @@ import { run } from '../../core/engine'
 import { rulesOf, scoreOf } from '../../core/score'
 import { calculated } from './arithmetic'
 import { clock, count, ordinal, plain, tick } from './time'
-import { actSentence, heldSentence, lengthWords, ruleWords, stepWords } from './words'
+import { actSentence, heldSentence, lengthWords, stepWords } from './words'
 
 describe('numbers as people type them', () => {
   it.each([
@@ -84,18 +84,4 @@ describe('acts of a cue in a sentence', () => {
       'Signal “ring”, heard by nobody. Cue, Zone, 00:01.70',
       'Fade to #000000. Cue, Zone, 00:01.70',
     ]))
-})
-
-describe('a rule in a sentence', () => {
-  it('names who, when, what, and the gates that are set', () => {
-    const made = oneRule({
-      who: { kinds: ['player', 'creature'] },
-      limit: { times: 1 },
-      cooldown: { seconds: 8 },
-      chance: 0.5,
-    })
-    expect(ruleWords(made, made.zones[0]!.rules[0]!)).toBe(
-      'When a player or a creature enters, fire Cue (once, cooldown 8 s, 5 times in 10).',
-    )
-  })
 })

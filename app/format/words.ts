@@ -158,17 +158,3 @@ export function actSentence(show: Show, lane: Lane, act: Act, signals: readonly 
   ]
   return `${what}, ${names.length > 0 ? `heard by ${names.join(', ')}` : 'heard by nobody'}. ${at}`
 }
-
-/** A rule in a sentence, with what is set of its gates. */
-export function ruleWords(show: Show, rule: Rule): string {
-  const who = rule.who.kinds.map((kind) => `a ${kind}`).join(' or ')
-  const gates = [
-    rule.debounce > 0 && `debounce ${seconds(rule.debounce)}`,
-    rule.limit && (rule.limit.times === 1 ? 'once' : `${rule.limit.times} times at the most`),
-    rule.cooldown && `cooldown ${seconds(rule.cooldown.seconds)}`,
-    rule.chance < 1 && `${plain(rule.chance * 10)} times in 10`,
-    rule.delay > 0 && `after ${seconds(rule.delay)}`,
-  ].filter(Boolean)
-  const how = gates.length > 0 ? ` (${gates.join(', ')})` : ''
-  return `When ${who} ${MOMENTS[rule.on.at]}, fire ${cueName(show, rule.cue)}${how}.`
-}

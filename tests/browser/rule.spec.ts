@@ -11,7 +11,10 @@ async function openRule(page: Page, server: TestServer, title: string) {
   return { show, rule: async () => (await show()).zones[0]!.rules[0]! }
 }
 const sentence = async (page: Page) =>
-  (await desk(page).getByRole('article').first().locator('p').first().textContent())!.replace(/\s+/g, ' ').trim()
+  (await desk(page).getByRole('article').first().locator('p').first().textContent())!
+    .replace(/\u2060/g, '')
+    .replace(/\s+/g, ' ')
+    .trim()
 
 test('the sentence stays one for every moment, and the score follows it', async ({ page, server }) => {
   const { rule } = await openRule(page, server, 'Moments')
@@ -140,4 +143,39 @@ test('a signal that one zone sends sets off another', async ({ page, server }) =
       .first(),
   ).toBeVisible()
   expect((await show()).cues).toHaveLength(2)
+})
+
+test('zones share rules by a kit: changed for all of them, or for one only', async ({ page, server }) => {
+  const { show } = await openRule(page, server, 'Shared')
+  await desk(page).getByRole('button', { name: 'Share its rules' }).click()
+  const kit = desk(page).getByRole('region', { name: 'Rules of the kit Zone 1' })
+  await expect(kit).toContainText('no other zone has')
+  await page.keyboard.press('Control+d')
+  await expect(desk(page).getByRole('button', { name: 'Name: Zone 1, copy' })).toBeVisible()
+  await expect(kit).toContainText('1 other zone share')
+  const both = ['zone-1', 'zone-1-copy']
+  const fired = async () => Promise.all(both.map((zone) => marks(page, 'fired', zone).count()))
+  await expect.poll(fired).toEqual([3, 3])
+
+  await choose(page, 'Limit', 'at most')
+  await expect.poll(fired).toEqual([1, 1])
+  await kit.getByRole('button', { name: 'Only here' }).click()
+  await type(page, 'Times', '2')
+  await expect.poll(fired).toEqual([1, 2])
+  await expect(kit).toContainText('Different here: limit')
+  await kit.getByRole('button', { name: 'Dials' }).click()
+  await kit.getByRole('slider', { name: 'Chance' }).focus()
+  await page.keyboard.press('Home')
+  await expect.poll(fired).toEqual([1, 0])
+  await expect
+    .poll(async () => (await show()).zones[1]!.overrides)
+    .toEqual({
+      'zone-1-rule': { limit: { times: 2 }, chance: 0 },
+    })
+  await kit.getByRole('button', { name: 'As in the kit' }).click()
+  await expect.poll(fired).toEqual([1, 1])
+  await choose(page, 'Kit', 'no kit')
+  await expect.poll(fired).toEqual([1, 0])
+  await choose(page, 'Kit', 'the kit Zone 1')
+  await expect.poll(fired).toEqual([1, 1])
 })

@@ -3,14 +3,19 @@ import { freeId, type Kit, type Rule, type Zone } from '~~/core/show'
 import { useSelection } from '~/stores/selection'
 import { useShow } from '~/stores/show'
 import { count } from '~/format/time'
-import { ruleWords } from '~/format/words'
 
-/** The rules a zone has from its kit, which other zones share: read here, changed by making them the zone's own. */
+/** The rules a zone has from its kit: changed for every zone that shares them, or for this one only. */
 const props = defineProps<{ zone: Zone; kit: Kit }>()
 const document = useShow()
 const selection = useSelection()
 const others = computed(() => document.show!.zones.filter((z) => z.kit === props.kit.id).length - 1)
-const here = (rule: Rule): Rule => ({ ...rule, ...props.zone.overrides?.[rule.id] })
+/** Whose rules are seen and changed. */
+const here = ref(false)
+const shown = computed(() =>
+  here.value ? props.kit.rules.map((rule) => ({ ...rule, ...props.zone.overrides?.[rule.id] })) : props.kit.rules,
+)
+const dials = ref<string>()
+const CHOSEN = '!border-lamp !text-lamp'
 /** What a zone can have otherwise than its kit, where the field's own name doesn't say it. */
 const WORDS: { [field in keyof Rule]?: string } = {
   on: 'the moment',
@@ -22,7 +27,12 @@ const WORDS: { [field in keyof Rule]?: string } = {
 }
 const differs = (rule: Rule) =>
   Object.keys(props.zone.overrides?.[rule.id] ?? {}).map((field) => WORDS[field as keyof Rule] ?? field)
-
+function likeKit(rule: Rule) {
+  const { [rule.id]: _, ...left } = props.zone.overrides ?? {}
+  document.edit(`Have ${props.zone.name} as in its kit`, (e) =>
+    e.set(['zones', props.zone.id, 'overrides'], Object.keys(left).length > 0 ? left : undefined),
+  )
+}
 function makeOwn() {
   const show = document.show!
   const taken = [...show.zones.flatMap((z) => z.rules), ...show.kits.flatMap((k) => k.rules), ...show.rules].map(
@@ -32,7 +42,7 @@ function makeOwn() {
     for (const rule of props.kit.rules) {
       const id = freeId(`${props.zone.id}-${rule.id}`, taken)
       taken.push(id)
-      e.add(['zones', props.zone.id, 'rules'], { ...here(rule), id })
+      e.add(['zones', props.zone.id, 'rules'], { ...rule, ...props.zone.overrides?.[rule.id], id })
     }
     e.set(['zones', props.zone.id, 'overrides'], undefined)
     e.set(['zones', props.zone.id, 'kit'], undefined)
@@ -42,17 +52,38 @@ function makeOwn() {
 
 <template>
   <section class="space-y-2 border-t border-rule pt-2" :aria-label="`Rules of the kit ${kit.name}`">
-    <p class="text-xs text-bone-3">
-      From the kit “{{ kit.name }}”, which
-      {{ others === 0 ? 'no other zone has' : `${count(others, 'other zone')} share` }}
-    </p>
-    <p v-for="rule in kit.rules" :key="rule.id" class="text-[14px] text-bone-2">
-      {{ ruleWords(document.show!, here(rule)) }}
-      <span v-if="differs(rule).length > 0" class="text-xs text-tide"
-        >Different here: {{ differs(rule).join(', ') }}.</span
+    <div class="flex items-baseline gap-1.5 text-xs text-bone-3">
+      <span class="flex-1"
+        >From the kit
+        <PartText
+          name="Kit name"
+          :value="kit.name"
+          @change="document.edit(`Rename the kit ${kit.name}`, (e) => e.set(['kits', kit.id, 'name'], $event))"
+        />, which {{ others === 0 ? 'no other zone has' : `${count(others, 'other zone')} share` }}</span
       >
-      <button class="chip ml-1" @click="selection.choose('cue', here(rule).cue)">Steps of its cue</button>
-    </p>
+      <button class="chip" :class="here ? '' : CHOSEN" :aria-pressed="!here" @click="here = false">
+        {{ others === 0 ? 'In the kit' : `In all ${others + 1} zones` }}
+      </button>
+      <button class="chip" :class="here ? CHOSEN : ''" :aria-pressed="here" @click="here = true">Only here</button>
+    </div>
+    <article v-for="rule in shown" :key="rule.id" :aria-label="`Rule ${rule.name ?? rule.id}`">
+      <RuleSentence :zone="zone" :rule="rule" :kit="kit" :here="here" />
+      <p v-if="differs(rule).length > 0" class="text-xs text-tide">
+        Different here: {{ differs(rule).join(', ') }}.
+        <button class="chip ml-1" @click="likeKit(rule)">As in the kit</button>
+      </p>
+      <div class="mt-1 flex gap-1.5">
+        <button
+          class="chip"
+          :aria-expanded="dials === rule.id"
+          @click="dials = dials === rule.id ? undefined : rule.id"
+        >
+          {{ dials === rule.id ? 'Dials below' : 'Dials' }}
+        </button>
+        <button class="chip" @click="selection.choose('cue', rule.cue)">Steps of its cue</button>
+      </div>
+      <RuleDials v-if="dials === rule.id" class="mt-3" :zone="zone" :rule="rule" :kit="kit" :here="here" />
+    </article>
     <button class="chip" @click="makeOwn">Make these rules its own</button>
   </section>
 </template>

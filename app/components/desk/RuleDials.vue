@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { cooldownDots, debounceDots, type Dot, type Moment } from '~~/core/study'
-import type { Rule, Zone } from '~~/core/show'
+import type { Rule } from '~~/core/show'
+import { loggedName, placeOfRule, putIn, type RuleHere } from '~/rules/target'
 import { useEvidence, WALKERS } from '~/stores/evidence'
 import { usePlayhead } from '~/stores/playhead'
 import { useRun } from '~/stores/run'
@@ -8,24 +9,23 @@ import { useShow } from '~/stores/show'
 import { count, plain } from '~/format/time'
 
 /** The dials of a rule: debounce, cooldown, chance, each with what was seen behind it. */
-const props = defineProps<{ zone: Zone; rule: Rule }>()
+const props = defineProps<RuleHere>()
 const document = useShow()
 const runs = useRun()
 const evidence = useEvidence()
 const playhead = usePlayhead()
 
-const at = (field: string) => ['zones', props.zone.id, 'rules', props.rule.id, field]
-function drag(field: string, value: unknown) {
-  document.drag((e) => e.set(at(field), value))
+function drag(field: keyof Rule, value: unknown) {
+  document.drag((e) => putIn(props, e, field, value))
 }
-function drop(field: string, value: unknown, label: string) {
-  document.drop(`${label} of ${props.zone.name}`, (e) => e.set(at(field), value))
+function drop(field: keyof Rule, value: unknown, label: string) {
+  document.drop(`${label} of ${placeOfRule(props)}`, (e) => putIn(props, e, field, value))
 }
 const cooldown = computed(() => props.rule.cooldown ?? { seconds: 0, from: 'fire' as const })
 const rested = (seconds: number) => (seconds > 0 ? { ...cooldown.value, seconds } : undefined)
 
 // Each of these parts stays as it is while another is dragged, and what is made of it too.
-const id = computed(() => props.rule.id)
+const id = computed(() => loggedName(props))
 const moments = computed(() => evidence.moments.get(id.value) ?? [])
 /** The same of this run, as one walker. */
 const own = computed((): Moment[] => {

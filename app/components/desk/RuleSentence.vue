@@ -1,16 +1,16 @@
 <script setup lang="ts">
-import { freeId, type Condition, type Cue, type Moment, type Rule, type Target, type Zone } from '~~/core/show'
+import { freeId, type Condition, type Cue, type Moment, type Rule, type Target } from '~~/core/show'
+import { placeOfRule, putIn, type RuleHere } from '~/rules/target'
 import { useSelection } from '~/stores/selection'
 import { useShow } from '~/stores/show'
 import { MOMENTS } from '~/format/words'
 
 /** A rule read as a sentence, each part of which can be changed in place. */
-const props = defineProps<{ zone: Zone; rule: Rule }>()
+const props = defineProps<RuleHere>()
 const document = useShow()
 const selection = useSelection()
-const at = (field: string) => ['zones', props.zone.id, 'rules', props.rule.id, field]
 const set = (field: keyof Rule, value: unknown, label: string) =>
-  document.edit(`${label} in ${props.zone.name}`, (e) => e.set(at(field), value))
+  document.edit(`${label} in ${placeOfRule(props)}`, (e) => putIn(props, e, field, value))
 
 const WHO = [
   { value: ['player'], words: 'a player' },
@@ -50,8 +50,10 @@ function setMoment(kind: Moment['at']) {
   }
   set('on', made[kind], 'Change the moment')
 }
-const setOn = (field: string, value: unknown) =>
-  document.edit(`Change the moment in ${props.zone.name}`, (e) => e.set([...at('on'), field], value))
+function setOn(field: string, value: unknown) {
+  const { [field]: _, ...others } = props.rule.on as Moment & Record<string, unknown>
+  set('on', value === undefined ? others : { ...others, [field]: value }, 'Change the moment')
+}
 const facings = computed(() => [
   { value: null, words: 'facing anywhere' },
   ...document.place!.props.map((p) => ({ value: { prop: p.id } as object | null, words: `facing ${p.name}` })),
@@ -93,7 +95,7 @@ function setCue(id: string) {
   const cue: Cue = { id: freeId(name, taken), name, steps: [], for: 'whoever', scare: false }
   const made = document.edit(`New cue for ${props.zone.name}`, (e) => {
     e.add(['cues'], cue)
-    e.set(at('cue'), cue.id)
+    putIn(props, e, 'cue', cue.id)
   })
   if (made) selection.choose('cue', cue.id)
 }
@@ -129,7 +131,7 @@ const leaves = computed(() => {
         name="Who"
         :value="who"
         :options="whoOptions"
-        @choose="(kinds) => document.edit(`Change who in ${zone.name}`, (e) => e.set([...at('who'), 'kinds'], kinds))"
+        @choose="(kinds) => set('who', { ...rule.who, kinds }, 'Change who')"
       />
       <template v-if="rule.who.tags.length > 0">{{ ` tagged ${rule.who.tags.join(', ')}` }}</template>
       {{ ' ' }}<PartChoice name="Moment" :value="rule.on.at" :options="moments" @choose="setMoment" />

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { freeId, type Cue, type Rule, type Zone } from '~~/core/show'
+import { freeId, type Cue, type Kit, type Rule, type Zone } from '~~/core/show'
 import { useRun } from '~/stores/run'
 import { useSelection } from '~/stores/selection'
 import { useShow } from '~/stores/show'
@@ -33,6 +33,27 @@ const met = computed(() =>
   lane.value?.met ? `met ${ordinal(lane.value.met)}` : lane.value ? unmetWords(lane.value) : '',
 )
 const kit = computed(() => document.show!.kits.find((each) => each.id === props.zone.kit))
+/** Rules that several zones share. */
+const kits = computed(() => [
+  { value: null as string | null, words: 'no kit' },
+  ...document.show!.kits.map(({ id, name }) => ({ value: id as string | null, words: `the kit ${name}` })),
+])
+function takeKit(id: string | null) {
+  document.edit(`Change the kit of ${props.zone.name}`, (e) => {
+    e.set(['zones', props.zone.id, 'overrides'], undefined)
+    e.set(['zones', props.zone.id, 'kit'], id ?? undefined)
+  })
+}
+function shareRules() {
+  const { id, name, rules } = props.zone
+  const taken = document.show!.kits.map((each) => each.id)
+  const made: Kit = { id: freeId(`${id}-kit`, taken), name, rules }
+  document.edit(`Share the rules of ${name}`, (e) => {
+    e.set(['zones', id, 'rules'], [])
+    e.add(['kits'], made)
+    e.set(['zones', id, 'kit'], made.id)
+  })
+}
 const open = ref<string>()
 const shown = computed(() => props.zone.rules.find((rule) => rule.id === open.value) ?? props.zone.rules[0])
 
@@ -164,6 +185,10 @@ function toggleMute() {
         <RuleDials v-if="shown?.id === rule.id" class="mt-3" :zone="zone" :rule="rule" />
       </article>
     </template>
+    <p v-if="kits.length > 1 || zone.rules.length > 0" class="text-xs text-bone-3">
+      Shares rules by <PartChoice name="Kit" :value="zone.kit ?? null" :options="kits" @choose="takeKit" />
+      <button v-if="!kit && zone.rules.length > 0" class="chip ml-2" @click="shareRules">Share its rules</button>
+    </p>
     <div class="border-t border-rule pt-2"><ZoneShape :zone="zone" /></div>
     <div class="text-xs text-bone-3">
       Note
