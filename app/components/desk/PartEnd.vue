@@ -1,8 +1,8 @@
 <script setup lang="ts">
-/** A comma, or a full stop, joined to the part before it: no line begins with one. */
+/** A comma, or a full stop, close to the part before it. */
 defineProps<{ stop?: boolean }>()
 </script>
 
 <template>
-  <span>{{ stop ? '\u2060. ' : '\u2060, ' }}</span>
+  <span>{{ stop ? '. ' : ', ' }}</span>
 </template>
