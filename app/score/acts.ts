@@ -1,7 +1,7 @@
 import type { Act, Lane } from '../../core/score'
 import { COLOURS, type Brush } from './brush'
 import { xOf, yOf, type Layout } from './layout'
-import type { Picture } from './paint'
+import type { Picture } from './picture'
 
 /** A bead's width, and how far from its time it may stand for want of room (pixels). */
 const BEAD = 9

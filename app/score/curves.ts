@@ -1,6 +1,6 @@
 import { box, COLOURS, roundRect, type Brush } from './brush'
 import { CURVES, CURVES_HEIGHT, xOf, type Layout } from './layout'
-import type { Picture } from './paint'
+import type { Picture } from './picture'
 
 export function curves(context: Brush, layout: Layout, picture: Picture): void {
   const top = layout.curves

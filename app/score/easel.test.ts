@@ -4,7 +4,7 @@ import { scoreOf } from '../../core/score'
 import { dithering, oneRule } from '../../core/testing/small-show'
 import { createEasel, type Sight } from './easel'
 import { CURVES_HEIGHT, LANE, RULER } from './layout'
-import type { Content } from './paint'
+import type { Content } from './picture'
 
 /** A canvas that remembers the words and the marks that were put on it since it was cleared. */
 function canvas() {

@@ -1,6 +1,7 @@
 import { lanesOf } from '../../core/score'
 import type { Layout } from './layout'
-import { paint, type Content } from './paint'
+import { paint } from './paint'
+import type { Content } from './picture'
 
 /** What part of the score is looked at, and what of it is picked out. */
 export interface Sight {

@@ -1,26 +1,10 @@
-import type { Lane, Score } from '../../core/score'
 import { tick } from '../format/time'
 import { paintActs, paintSignals } from './acts'
 import { COLOURS, type Brush } from './brush'
 import { curves } from './curves'
 import { ghostOf, paintLane } from './lanes'
 import { tickStep, xOf, yOf, type Layout } from './layout'
-
-/** What there is to be seen of a run. */
-export interface Content {
-  score: Score
-  /** The score before the drag that is on. */
-  ghost?: Score
-  loudness?: Float32Array
-  lux?: Float32Array
-  luxEvery: number
-  fades: { from: number; to: number }[]
-}
-export interface Picture extends Content {
-  lanes: Lane[]
-  chosen?: string
-  marked?: { from: number; to: number }
-}
+import type { Picture } from './picture'
 
 export function paint(context: Brush, layout: Layout, picture: Picture): void {
   context.fillStyle = COLOURS.ink1

@@ -7,7 +7,7 @@ import { loudnessOf } from '../../core/sound'
 import { runOfWalker } from '../../core/study'
 import { createEasel } from '../score/easel'
 import { loadFaces } from '../score/faces'
-import type { Content } from '../score/paint'
+import type { Content } from '../score/picture'
 import { areSameWays, plainRun } from './plain-run'
 
 export interface RunRequest {
