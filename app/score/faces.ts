@@ -5,7 +5,8 @@ const FACES = { 'Martian Mono Variable': mono, 'Schibsted Grotesk Variable': san
 
 /** Loads the typefaces of the score into a worker, which has none of the page's. Without them another face is drawn with. */
 export async function loadFaces(): Promise<void> {
-  const { fonts } = globalThis as unknown as WorkerGlobalScope
+  const { fonts } = globalThis as unknown as { fonts?: FontFaceSet }
+  if (!fonts) return
   const faces = Object.entries(FACES).map(([name, url]) => new FontFace(name, `url(${url})`, { weight: '100 900' }))
   for (const face of faces) fonts.add(face)
   await Promise.allSettled(faces.map((face) => face.load()))

@@ -42,7 +42,6 @@ let isTold = false
 /** The paths that the page has. */
 let sent: Run['paths'] | undefined
 const envelopes = new Map<string, Float32Array>()
-let walkedLast: string[] = []
 
 const easel = createEasel()
 void loadFaces().then(easel.draw)
@@ -79,27 +78,6 @@ const fadesOf = (run: Run): Content['fades'] =>
     to: (fade.cut ?? fade.t + fade.in + fade.stay) + fade.out,
   }))
 
-/** So often a show is run to no avail while nothing is asked: then what a run goes through is compiled before a hand drags a dial. */
-const PRACTICE = 40
-let practised = 0
-let practising = false
-
-async function practise(): Promise<void> {
-  if (practising) return
-  practising = true
-  for (; practised < PRACTICE && latest; practised++) {
-    try {
-      scoreOf(drafted, run(drafted, walksOf(drafted, walkedLast), { seed: practised, withoutFlights: true }))
-    } catch (error) {
-      // A loop that only this luck runs into is nothing to show.
-      if (!(error instanceof RunError)) throw error
-    }
-    // What is asked meanwhile comes first.
-    await new Promise((done) => setTimeout(done, 4))
-  }
-  practising = false
-}
-
 const worker = {
   open(document: Show): void {
     show = drafted = document
@@ -122,7 +100,6 @@ const worker = {
     const partial = !isPrepared(drafted)
     try {
       const followed = walksOf(drafted, walks)
-      walkedLast = walks
       latest =
         varied === undefined
           ? run(drafted, followed, { seed, withoutFlights: partial })
@@ -164,7 +141,6 @@ const worker = {
       lux: luxOver(drafted, latest, player, LUX_EVERY),
     }
     draw(curves)
-    void practise()
     return curves
   },
 }
