@@ -1,4 +1,5 @@
 import type { Show, Step, Zone } from '../../core/show'
+import { rulesAt } from '../rules/target'
 import type { Sense } from '../components/frame/SenseGlyph.vue'
 
 const SENSES: { [kind in Step['kind']]: Sense } = {
@@ -25,9 +26,11 @@ const SENSES: { [kind in Step['kind']]: Sense } = {
 
 /** The senses that a zone's cues reach, in the order of the lanes of a cue. */
 export function sensesOf(show: Show, zone: Zone): Sense[] {
-  const kit = show.kits.find((each) => each.id === zone.kit)
-  const rules = [...zone.rules, ...(kit?.rules ?? []).map((rule) => ({ ...rule, ...zone.overrides?.[rule.id] }))]
-  const cues = new Set(rules.filter((rule) => rule.enabled).map((rule) => rule.cue))
+  const cues = new Set(
+    rulesAt(show, zone)
+      .filter((rule) => rule.enabled)
+      .map((rule) => rule.cue),
+  )
   const found = new Set(
     show.cues
       .filter((cue) => cues.has(cue.id))

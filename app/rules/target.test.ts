@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { eventsOf, run } from '../../core/engine'
 import { checkTouched, patchOf, type Rule, type Show } from '../../core/show'
 import { across, show as smallShow } from '../../core/testing/small-show'
-import { loggedName, placeOfRule, putIn, type RuleHere } from './target'
+import { loggedName, placeOfRule, putIn, rulesAt, type RuleHere } from './target'
 
 /** Two zones that share a kit's rule; the second has one of its own too. */
 const made = smallShow({
@@ -31,6 +31,12 @@ function after(which: RuleHere, field: keyof Rule, value: unknown): Show {
 }
 const fires = (show: Show): string[] =>
   eventsOf(run(show, show.walks, { seed: 1 })).flatMap((e) => (e.kind === 'fire' ? [e.rule] : []))
+
+it('a zone has the rules of its kit, with its exceptions, and then its own', () =>
+  expect(rulesAt(made, b).map(({ id, delay }) => [id, delay])).toEqual([
+    ['k', 1],
+    ['own', 0],
+  ]))
 
 describe('where a change of a rule goes', () => {
   it('of a rule of its own: to the zone', () => {

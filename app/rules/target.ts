@@ -1,4 +1,4 @@
-import type { Editor, Kit, Rule, Zone } from '../../core/show'
+import type { Editor, Kit, Rule, Show, Zone } from '../../core/show'
 
 /** A rule as it is seen at the desk of a zone: its own, or one that the zone has from a kit. */
 export interface RuleHere {
@@ -8,6 +8,12 @@ export interface RuleHere {
   kit?: Kit
   /** What is changed of a kit's rule is changed for this zone only. */
   here?: boolean
+}
+
+/** All rules of a zone as they hold there: those of its kit, with its exceptions, then its own. */
+export function rulesAt({ kits }: Show, zone: Zone): Rule[] {
+  const kit = kits.find((each) => each.id === zone.kit)
+  return [...(kit?.rules ?? []).map((rule) => ({ ...rule, ...zone.overrides?.[rule.id] })), ...zone.rules]
 }
 
 /** The name a rule has in logs and evidence. */

@@ -4,6 +4,7 @@ import { freeId, usesOf, type Cue, type Step, type StepKind } from '~~/core/show
 import { ADDABLE, freshStep } from '~/cues/fresh'
 import { middleOf } from '~~/core/space'
 import { solidOfZone } from '~/components/plan/geometry'
+import { rulesAt } from '~/rules/target'
 import { useSelection } from '~/stores/selection'
 import { useShow } from '~/stores/show'
 import { count } from '~/format/time'
@@ -21,7 +22,7 @@ const fors = [
 ]
 const addable = computed(() => ADDABLE.filter(([kind]) => freshStep(document.show!, kind, 'x') !== undefined))
 const firedBy = computed(() =>
-  document.show!.zones.filter((zone) => zone.rules.some((rule) => rule.cue === props.cue.id)),
+  document.show!.zones.filter((zone) => rulesAt(document.show!, zone).some((rule) => rule.cue === props.cue.id)),
 )
 /** Where the cue is fired first: new steps take what stands there. */
 const near = computed(() => firedBy.value[0] && middleOf(solidOfZone(document.show!, firedBy.value[0])))

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Solid } from '~~/core/space'
+import { rulesAt } from '~/rules/target'
 import { useRun } from '~/stores/run'
 import { usePlayhead } from '~/stores/playhead'
 import { useSelection } from '~/stores/selection'
@@ -50,7 +51,8 @@ const chosen = computed(() => {
   const { kind, id } = selection.chosen ?? {}
   if (kind === 'zone') return new Set([id])
   if (kind !== 'cue') return new Set<string>()
-  return new Set(document.show!.zones.filter((z) => z.rules.some((rule) => rule.cue === id)).map((z) => z.id))
+  const show = document.show!
+  return new Set(show.zones.filter((z) => rulesAt(show, z).some((rule) => rule.cue === id)).map((z) => z.id))
 })
 const isChosen = (id: string) => chosen.value.has(id)
 /** Names where they have room: the chosen one always. */
