@@ -8,6 +8,7 @@ async function openCue(page: Page, server: TestServer, title: string) {
   await drawZone(page)
   await desk(page).getByRole('button', { name: '+ rule' }).click()
   await desk(page).getByRole('button', { name: 'Steps of its cue' }).click()
+  await expect.poll(async () => (await show()).cues.length).toBe(1)
   return { show, steps: async (): Promise<any[]> => (await show()).cues[0]?.steps ?? [] }
 }
 const steps = (page: Page) => desk(page).locator('[data-step]')

@@ -1,21 +1,6 @@
 import { expect } from '@playwright/test'
 import { ask, edit } from '../harness/api'
-import {
-  choose,
-  desk,
-  drag,
-  drawZone,
-  head,
-  marks,
-  middle,
-  openNew,
-  part,
-  plan,
-  score,
-  status,
-  test,
-  type,
-} from './page'
+import { choose, desk, drag, drawZone, head, marks, middle, openNew, part, plan, score, test, type } from './page'
 
 test('zones of every shape are drawn, and noticed by who walks through', async ({ page, server }) => {
   const show = await openNew(page, server, 'Shapes')
@@ -37,6 +22,7 @@ test('the numbers of a zone are typed: where it is, how large, its rim and what 
 }) => {
   const show = await openNew(page, server, 'Numbers of zones')
   await drawZone(page)
+  await expect.poll(async () => (await show()).zones.length).toBe(1)
   const zone = async () => (await show()).zones[0]!
   await type(page, 'X', '7')
   await type(page, 'Width', '2 * 1.5')
@@ -107,7 +93,7 @@ test('the points of a walk are dragged, added, told to wait and taken away', asy
 test('an edit of what somebody else has deleted meanwhile is a choice', async ({ page, server }) => {
   const show = await openNew(page, server, 'Choice')
   await drawZone(page)
-  await expect(status(page)).toContainText('Saved')
+  await expect.poll(async () => (await show()).zones.length).toBe(1)
   const id = page.url().split('/').at(-1)!
   // The server is out of reach for this window only; meanwhile the zone goes.
   await page.route('**/edits', (route) => route.abort())

@@ -8,6 +8,7 @@ async function openRule(page: Page, server: TestServer, title: string) {
   await drawZone(page)
   await desk(page).getByRole('button', { name: '+ rule' }).click()
   await expect(marks(page, 'fired', 'zone-1').nth(1)).toBeVisible()
+  await expect.poll(async () => (await show()).zones[0]?.rules.length).toBe(1)
   return { show, rule: async () => (await show()).zones[0]!.rules[0]! }
 }
 const sentence = async (page: Page) =>
