@@ -1,5 +1,6 @@
 import { freeId, type Shape, type Zone } from '~~/core/show'
 import { moved } from '~/components/plan/geometry'
+import { ruleIds } from '~/rules/target'
 import { useSelection } from '~/stores/selection'
 import { useShow } from '~/stores/show'
 
@@ -20,7 +21,7 @@ export function useZoneEdits() {
 
   function duplicate(zone: Zone): void {
     const id = freeId(`${zone.id}-copy`, ids())
-    const taken = document.show!.zones.flatMap((z) => z.rules.map((rule) => rule.id))
+    const taken = ruleIds(document.show!)
     const rules = zone.rules.map((rule) => {
       const made = { ...rule, id: freeId(rule.id, taken) }
       taken.push(made.id)

@@ -16,6 +16,10 @@ export function rulesAt({ kits }: Show, zone: Zone): Rule[] {
   return [...(kit?.rules ?? []).map((rule) => ({ ...rule, ...zone.overrides?.[rule.id] })), ...zone.rules]
 }
 
+/** The ids of all rules of a show, whosever they are: no other rule may have one of them. */
+export const ruleIds = ({ zones, kits, rules }: Show): string[] =>
+  [...zones.flatMap((zone) => zone.rules), ...kits.flatMap((kit) => kit.rules), ...rules].map((rule) => rule.id)
+
 /** The name a rule has in logs and evidence. */
 export const loggedName = ({ zone, rule, kit }: RuleHere): string => (kit ? `${zone.id}/${rule.id}` : rule.id)
 

@@ -180,4 +180,8 @@ test('zones share rules by a kit: changed for all of them, or for one only', asy
   await expect.poll(fired).toEqual([1, 0])
   await choose(page, 'Kit', 'the kit Zone 1')
   await expect.poll(fired).toEqual([1, 1])
+  // A rule of its own comes beside those of the kit, by an id that nobody has.
+  await head(page, 'Zone 1').click()
+  await desk(page).getByRole('button', { name: '+ rule' }).click()
+  await expect.poll(fired).toEqual([4, 1])
 })

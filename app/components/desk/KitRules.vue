@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { freeId, type Kit, type Rule, type Zone } from '~~/core/show'
+import { ruleIds } from '~/rules/target'
 import { useSelection } from '~/stores/selection'
 import { useShow } from '~/stores/show'
 import { count } from '~/format/time'
@@ -34,10 +35,7 @@ function likeKit(rule: Rule) {
   )
 }
 function makeOwn() {
-  const show = document.show!
-  const taken = [...show.zones.flatMap((z) => z.rules), ...show.kits.flatMap((k) => k.rules), ...show.rules].map(
-    (rule) => rule.id,
-  )
+  const taken = ruleIds(document.show!)
   document.edit(`Give ${props.zone.name} rules of its own`, (e) => {
     for (const rule of props.kit.rules) {
       const id = freeId(`${props.zone.id}-${rule.id}`, taken)

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { freeId, type Cue, type Kit, type Rule, type Zone } from '~~/core/show'
+import { ruleIds } from '~/rules/target'
 import { useRun } from '~/stores/run'
 import { useSelection } from '~/stores/selection'
 import { useShow } from '~/stores/show'
@@ -59,8 +60,7 @@ const shown = computed(() => props.zone.rules.find((rule) => rule.id === open.va
 
 function addRule() {
   const show = document.show!
-  const taken = [...show.zones.flatMap((z) => z.rules), ...show.rules].map((rule) => rule.id)
-  const id = freeId(`${props.zone.id}-rule`, taken)
+  const id = freeId(`${props.zone.id}-rule`, ruleIds(show))
   const made = document.edit(`Add a rule to ${props.zone.name}`, (e) => {
     const name = `${props.zone.name} cue`
     const cue: Cue = {
