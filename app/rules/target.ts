@@ -1,4 +1,4 @@
-import type { Editor, Kit, Rule, Show, Zone } from '../../core/show'
+import { kitRulesOf, type Editor, type Kit, type Rule, type Show, type Zone } from '../../core/show'
 
 /** A rule as it is seen at the desk of a zone: its own, or one that the zone has from a kit. */
 export interface RuleHere {
@@ -11,10 +11,7 @@ export interface RuleHere {
 }
 
 /** All rules of a zone as they hold there: those of its kit, with its exceptions, then its own. */
-export function rulesAt({ kits }: Show, zone: Zone): Rule[] {
-  const kit = kits.find((each) => each.id === zone.kit)
-  return [...(kit?.rules ?? []).map((rule) => ({ ...rule, ...zone.overrides?.[rule.id] })), ...zone.rules]
-}
+export const rulesAt = (show: Show, zone: Zone): Rule[] => [...kitRulesOf(show, zone), ...zone.rules]
 
 /** The ids of all rules of a show, whosever they are: no other rule may have one of them. */
 export const ruleIds = ({ zones, kits, rules }: Show): string[] =>

@@ -5,6 +5,7 @@ import { eventsOf, type Run } from '../../core/engine'
 import type { Score } from '../../core/score'
 import type { Operation, Show } from '../../core/show'
 import type { Sight } from '../score/easel'
+import { playerOf } from '../workers/plain-run'
 import type { RunWorker } from '../workers/run.worker'
 import { probe } from '../show/probe'
 import { useShow } from './show'
@@ -149,10 +150,7 @@ export const useRun = defineStore('run', () => {
     ways.value = { walks: ids, paths, length }
   }
 
-  const player = computed(() => {
-    const isPlayer = (id: string) => document.show?.walks.find((walk) => walk.id === id)?.body.kind === 'player'
-    return Math.max(0, run.value?.walks.findIndex(isPlayer) ?? 0)
-  })
+  const player = computed(() => (run.value ? playerOf(run.value) : 0))
 
   async function computeCurves(): Promise<void> {
     if (busy) return

@@ -3,6 +3,9 @@ import type { Show } from '../../core/show'
 
 type Paths = Run['paths']
 
+/** Which of a run's walks is the player that is followed. */
+export const playerOf = ({ players }: Run): number => Math.max(0, players.indexOf(true))
+
 /** Whether bodies went just the same ways. */
 export const areSameWays = (a: Paths, b: Paths): boolean =>
   a.length === b.length &&

@@ -8,7 +8,7 @@ import { runOfWalker } from '../../core/study'
 import { createEasel } from '../score/easel'
 import { loadFaces } from '../score/faces'
 import type { Content } from '../score/picture'
-import { areSameWays, plainRun } from './plain-run'
+import { areSameWays, plainRun, playerOf } from './plain-run'
 
 export interface RunRequest {
   walks: string[]
@@ -68,9 +68,6 @@ function inOrder(score: Score, { lanes: before }: Score): Score {
   const place = (lane: Lane) => places.get(lane.zone) ?? before.length
   return { ...score, lanes: [...score.lanes].sort((a, b) => place(a) - place(b)) }
 }
-
-/** Which of the run's walks is the player that is followed. */
-const playerOf = ({ players }: Run): number => Math.max(0, players.indexOf(true))
 
 const fadesOf = (run: Run): Content['fades'] =>
   run.channels.fades[playerOf(run)]!.map((fade) => ({

@@ -1,4 +1,5 @@
 import type { Agenda } from './agenda'
+import { kitRulesOf } from '../show/kits'
 import type { Mark, Prop, Rule, Show, Zone } from '../show/types'
 import type { ClaimedChannel } from './channels'
 import { cuesOf, type CompiledCue } from './cues'
@@ -79,10 +80,7 @@ export function compile(show: Show): Compiled {
       rules: [],
       hears: heardBy([]),
     }
-    const kit = zone.kit === undefined ? undefined : show.kits.find((k) => k.id === zone.kit)
-    const kitRules = (kit?.rules ?? []).map((rule) =>
-      instance({ ...rule, ...zone.overrides?.[rule.id] }, compiled, `${zone.id}/${rule.id}`),
-    )
+    const kitRules = kitRulesOf(show, zone).map((rule) => instance(rule, compiled, `${zone.id}/${rule.id}`))
     const own = zone.rules.map((rule) => instance(rule, compiled, rule.id))
     compiled.rules = [...kitRules, ...own].filter((r) => r !== undefined)
     compiled.hears = heardBy(compiled.rules)

@@ -1,4 +1,5 @@
 import { eventsOf, type Gate, type Run, type RunEvent } from '../engine'
+import { kitRulesOf } from '../show/kits'
 import type { Rule, Show, Step, StepKind, Zone } from '../show/types'
 import { crossings, pieceBetween, solidOf, type Solid } from '../space'
 import { actsOn } from './acts'
@@ -183,8 +184,7 @@ export function rulesOf(show: Show): Map<string, Rule> {
   const rules = new Map<string, Rule>()
   for (const zone of show.zones) {
     for (const rule of zone.rules) rules.set(rule.id, rule)
-    const kit = show.kits.find((k) => k.id === zone.kit)
-    for (const rule of kit?.rules ?? []) rules.set(`${zone.id}/${rule.id}`, { ...rule, ...zone.overrides?.[rule.id] })
+    for (const rule of kitRulesOf(show, zone)) rules.set(`${zone.id}/${rule.id}`, rule)
   }
   for (const rule of show.rules) rules.set(rule.id, rule)
   return rules

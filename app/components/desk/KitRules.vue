@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { freeId, type Kit, type Rule, type Zone } from '~~/core/show'
+import { freeId, kitRulesOf, type Kit, type Rule, type Zone } from '~~/core/show'
 import { ruleIds } from '~/rules/target'
 import { useSelection } from '~/stores/selection'
 import { useShow } from '~/stores/show'
@@ -12,9 +12,7 @@ const selection = useSelection()
 const others = computed(() => document.show!.zones.filter((z) => z.kit === props.kit.id).length - 1)
 /** Whose rules are seen and changed. */
 const here = ref(false)
-const shown = computed(() =>
-  here.value ? props.kit.rules.map((rule) => ({ ...rule, ...props.zone.overrides?.[rule.id] })) : props.kit.rules,
-)
+const shown = computed(() => (here.value ? kitRulesOf(document.show!, props.zone) : props.kit.rules))
 const dials = ref<string>()
 const CHOSEN = '!border-lamp !text-lamp'
 /** What a zone can have otherwise than its kit, where the field's own name doesn't say it. */
@@ -37,10 +35,10 @@ function likeKit(rule: Rule) {
 function makeOwn() {
   const taken = ruleIds(document.show!)
   document.edit(`Give ${props.zone.name} rules of its own`, (e) => {
-    for (const rule of props.kit.rules) {
+    for (const rule of kitRulesOf(document.show!, props.zone)) {
       const id = freeId(`${props.zone.id}-${rule.id}`, taken)
       taken.push(id)
-      e.add(['zones', props.zone.id, 'rules'], { ...rule, ...props.zone.overrides?.[rule.id], id })
+      e.add(['zones', props.zone.id, 'rules'], { ...rule, id })
     }
     e.set(['zones', props.zone.id, 'overrides'], undefined)
     e.set(['zones', props.zone.id, 'kit'], undefined)
