@@ -85,7 +85,7 @@ export function createVoice(
           const ear: [number, number, number] = [x, y + show.player.eye, z]
           const place = this.audible.place as [number, number, number]
           gain *= distanceGain(audible.reach, distanceBetween(place, ear))
-          const yaw = (facingAt(run.paths[player], t) * Math.PI) / 180
+          const yaw = (facingAt(show, run, player, t) * Math.PI) / 180
           const dx = place[0] - ear[0]
           const dz = place[2] - ear[2]
           const dy = place[1] - ear[1]

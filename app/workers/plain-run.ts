@@ -18,11 +18,16 @@ export const areSameWays = (a: Paths, b: Paths): boolean =>
       }),
   )
 
-/** The same run without what only the engine needs, so that it can go from one thread to another; only flights that carry a light go with it. */
+/**
+ * The same run without what only the engine needs, so that it can go from one thread to another; only flights that carry a light, or that
+ * somebody who walks looks at, go with it.
+ */
 export function plainRun(show: Show, run: Run): Run {
-  const carries = (prop: string) =>
-    show.place.lights.some(({ tiedTo }) => tiedTo && 'prop' in tiedTo && tiedTo.prop === prop)
-  return { ...run, paths: plainPaths(run.paths), flights: run.flights.filter((flight) => carries(flight.prop)) }
+  const carry = show.place.lights.flatMap(({ tiedTo }) => (tiedTo && 'prop' in tiedTo ? [tiedTo.prop] : []))
+  const looks = show.walks.flatMap(({ points }) => points.map(({ look }) => look))
+  const seen = looks.flatMap((look) => (look !== 'ahead' && 'prop' in look ? [look.prop] : []))
+  const needed = new Set([...carry, ...seen])
+  return { ...run, paths: plainPaths(run.paths), flights: run.flights.filter(({ prop }) => needed.has(prop)) }
 }
 
 function plainPaths(paths: Paths): Paths {
@@ -30,7 +35,7 @@ function plainPaths(paths: Paths): Paths {
   return paths.map((path) =>
     path.map((part) => {
       if (!routes.has(part.route)) {
-        const legs = part.route.legs.map(({ start, piece, facing }) => ({ start, piece, facing }))
+        const legs = part.route.legs.map(({ start, piece, facing, ahead }) => ({ start, piece, facing, ahead }))
         const { reaches, first, end, faces } = part.route
         routes.set(part.route, { legs, reaches, first, end, faces })
       }

@@ -2,12 +2,12 @@ import type { Lock, Point } from '../show/types'
 import { touches } from '../space'
 import { NO_ENTRY, SAME_TIME } from './agenda'
 import type { CompiledZone, RuleInstance } from './compile'
-import { mayTouch } from './contacts'
+import { mayTouch, SHORTEST } from './contacts'
 import { takeOut } from './lists'
-import { solidAt } from './motion'
+import { facingNow, solidAt } from './motion'
 import { awaitDwell, hear, press } from './moments'
 import { cut, release } from './playings'
-import { facingAt, partNow, positionAt, putFed, reroute, runTime, turnPage, type Intent, type Walker } from './walker'
+import { partNow, positionAt, putFed, reroute, runTime, turnPage, type Intent, type Walker } from './walker'
 import type { Playing, World } from './world'
 import * as write from './write'
 
@@ -91,14 +91,42 @@ export function setZone(world: World, zone: CompiledZone, enabled: boolean): voi
   }
 }
 
-function touchesNow(world: World, zone: CompiledZone, walker: Walker, rim: number): boolean {
-  const at = positionAt(walker.path, world.now)
+function touchesNow(world: World, zone: CompiledZone, walker: Walker, rim: number, t = world.now): boolean {
+  const at = positionAt(walker.path, t)
   if (world.roams[zone.index] === 0 && !mayTouch(world.compiled.layout, walker, zone.index, at)) return false
-  return touches(solidAt(world, zone, world.now), rim, walker.cylinders[zone.geometry.notices], at)
+  return touches(solidAt(world, zone, t), rim, walker.cylinders[zone.geometry.notices], at)
 }
 
-/** Puts a body at a mark; all leaves first, then enters. */
-export function move(world: World, walker: Walker, at: Point, yaw: number, quiet: boolean): void {
+/** Whether a body touches a zone now, and not only for a moment too short for a presence. */
+function staysInTouch(world: World, zone: CompiledZone, walker: Walker): boolean {
+  return touchesNow(world, zone, walker, 0) && touchesNow(world, zone, walker, 0, world.now + SHORTEST)
+}
+
+/** Puts bodies at a mark; all leaves first, then enters. */
+export function moveBodies(world: World, walkers: readonly Walker[], at: Point, yaw: number, quiet: boolean): void {
+  for (const walker of walkers) put(world, walker, at, yaw)
+  const { zones } = world.compiled
+  const edges = (which: (zone: CompiledZone, walker: Walker) => boolean) =>
+    zones.flatMap((zone) => {
+      const who = walkers.filter((walker) => which(zone, walker))
+      return who.length > 0 ? [{ zone, who }] : []
+    })
+  const left = edges(
+    (zone, walker) => walker.inside[zone.index] === 1 && !touchesNow(world, zone, walker, zone.geometry.rim),
+  )
+  for (const { zone, who } of left) leave(world, zone, who)
+  for (const walker of walkers) {
+    world.finders[walker.index].placed()
+    world.mobile?.placed(walker)
+  }
+  const entered = edges(
+    (zone, walker) =>
+      world.enabled[zone.index] === 1 && walker.inside[zone.index] === 0 && staysInTouch(world, zone, walker),
+  )
+  for (const { zone, who } of entered) enter(world, zone, who, quiet)
+}
+
+function put(world: World, walker: Walker, at: Point, yaw: number): void {
   const from = positionAt(walker.path, world.now)
   const held = walker.locks.look > 0 ? yaw : undefined
   dropIntents(world, walker)
@@ -108,15 +136,6 @@ export function move(world: World, walker: Walker, at: Point, yaw: number, quiet
   world.stale.add(walker)
   write.move(world, walker, from, at)
   if (goesOn) intend(world, walker)
-  const { zones } = world.compiled
-  const left = zones.filter(
-    (zone) => walker.inside[zone.index] === 1 && !touchesNow(world, zone, walker, zone.geometry.rim),
-  )
-  for (const zone of left) leave(world, zone, [walker])
-  const entered = zones.filter(
-    (zone) => world.enabled[zone.index] === 1 && walker.inside[zone.index] === 0 && touchesNow(world, zone, walker, 0),
-  )
-  for (const zone of entered) enter(world, zone, [walker], quiet)
 }
 
 /** Puts on the agenda what a walker intends: reaching its points, its presses and its end. */
@@ -138,6 +157,7 @@ function arrive(world: World, walker: Walker, point: number): void {
 export function finishWalk(world: World, walker: Walker): void {
   walker.ended = true
   write.walkEnd(world, walker, false)
+  askLockedIn(world)
 }
 
 /** A walk starts: its body is there from now. */
@@ -145,7 +165,7 @@ export function appear(world: World, walker: Walker): void {
   walker.present = true
   world.stale.add(walker)
   intend(world, walker)
-  if (walker.locks.walk > 0 || walker.locks.look > 0) hold(world, walker, facingAt(walker.path, world.now))
+  if (walker.locks.walk > 0 || walker.locks.look > 0) hold(world, walker, facingNow(world, walker))
 }
 
 /** Lets the intention stand still, or the facing, as the locks in force say. */
@@ -165,10 +185,11 @@ function hold(world: World, walker: Walker, facing: number): void {
     world.agenda.drop(made.entry)
     schedule(world, made)
   }
-  if (!free) world.agenda.put(world.now + LOCKED_IN, checkLockedIn, undefined)
+  if (!free) world.agenda.put(world.now + LOCKED_IN, askLockedIn, undefined)
 }
 
-function checkLockedIn(world: World): void {
+/** Whether everybody who has not ended has been held for too long: asked when that may have come true. */
+export function askLockedIn(world: World): void {
   const on = world.walkers.filter((walker) => !walker.ended)
   world.lockedIn = on.length > 0 && on.every((walker) => world.now - walker.lockedSince >= LOCKED_IN - SAME_TIME)
 }
@@ -199,7 +220,7 @@ const inForce = (walker: Walker): Lock[] =>
   (['jump', 'look', 'use', 'walk'] as const).filter((lock) => walker.locks[lock] > 0)
 
 function changeLocks(world: World, walker: Walker, locks: readonly Lock[], by: 1 | -1): void {
-  const facing = walker.present ? facingAt(walker.path, world.now) : 0
+  const facing = walker.present ? facingNow(world, walker) : 0
   for (const lock of locks) walker.locks[lock] += by
   if (walker.present) hold(world, walker, facing)
   const set = inForce(walker)

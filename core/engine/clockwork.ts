@@ -124,6 +124,7 @@ export function createClockwork(world: World): Clockwork {
         if (happened && time > world.now + SAME_TIME) askForEnd(length)
         if (over || time === Infinity || time > (length === undefined ? latest : length + SAME_TIME)) return false
         if (time > until) return true
+        if (time > world.longest) world.goesRound('long')
         live(time)
       }
       return false

@@ -46,6 +46,8 @@ export interface Compiled {
   flags: Map<string, number>
   props: Map<string, Prop>
   marks: Map<string, Mark>
+  /** The props that some cue slides, turns or flings. */
+  moved: Map<string, Prop>
   /** The channels of those props that some step claims, by the props' ids. */
   propChannels: Map<string, ClaimedChannel>
   /** How many channels some step claims. */
@@ -101,6 +103,7 @@ export function compile(show: Show): Compiled {
     flags: new Map(show.flags.map((flag, index) => [flag.id, index])),
     props: new Map(show.place.props.map((prop) => [prop.id, prop])),
     marks: new Map(show.place.marks.map((mark) => [mark.id, mark])),
+    moved,
     propChannels: propChannelsOf(show, channels),
     channels: channels.size,
     legend: {

@@ -166,10 +166,11 @@ function compiledCues(
 const DRAWS_FIRST = new Set<Step['kind']>(['fling', 'burst'])
 
 /** Kinds that last as long as they say themselves. */
-const OWN_LENGTH = new Set<Step['kind']>(['sound', 'camera', 'fade'])
+const OWN_LENGTH = new Set<Step['kind']>(['sound', 'camera', 'fade', 'burst'])
 
 function ownLength(step: Step): number | undefined {
   if (step.kind === 'fade') return step.in + step.stay + step.out
+  if (step.kind === 'burst') return step.life[1]
   if (step.kind !== 'camera') return undefined
   return step.marks.reduce((sum, { travel, stay }) => sum + travel + stay, 0) + (step.back?.seconds ?? 0)
 }

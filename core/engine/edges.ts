@@ -2,10 +2,10 @@ import { SAME_TIME } from './agenda'
 import type { CompiledZone } from './compile'
 import { nextEdgeOn, touchesOn } from './contacts'
 import type { Layout } from './layout'
-import { legAt } from './legs'
+import { legAt, type Route } from './legs'
 import { Gathered } from './lists'
 import { edgesOf, type RouteEdges } from './route-edges'
-import { ownTime, partNow, runTime, type Walker } from './walker'
+import { ownTime, partNow, runTime, type PathPart, type Walker } from './walker'
 import type { World } from './world'
 
 /** Edges of one time, each as a number, in the order in which they happen: leaves, then enters; by zone, then by body. */
@@ -62,6 +62,8 @@ export class EdgeFinder {
   private readonly isLoose: Uint8Array
   /** What comes next has changed since it was asked. */
   changed = false
+  /** The route at whose begin the body was put, with all that it touches there worked out. */
+  private placedOn: Route | undefined
   private readonly world: World
 
   constructor(world: World, walker: Walker) {
@@ -80,8 +82,18 @@ export class EdgeFinder {
     this.changed = false
     const part = partNow(this.walker)
     const own = this.nextOwn()
-    if (own === Infinity || !(part.moving || own <= part.own + SAME_TIME)) return Infinity
+    if (own === Infinity || !(part.moving || own <= this.reached(part))) return Infinity
     return Math.max(runTime(part, own), part.t)
+  }
+
+  /** The body was put at the begin of its route: what it leaves and enters there has been worked out. */
+  placed(): void {
+    this.placedOn = partNow(this.walker).route
+  }
+
+  /** The own time up to which edges belong to where a body stands that is held there. */
+  private reached({ own, route }: PathPart): number {
+    return own === 0 && route === this.placedOn ? -Infinity : own + SAME_TIME
   }
 
   /** What comes next must be asked again. */
@@ -94,7 +106,7 @@ export class EdgeFinder {
   take(t: number, edges: Edges): void {
     this.change()
     const part = partNow(this.walker)
-    const until = (part.moving ? ownTime(part, t) : part.own) + SAME_TIME
+    const until = part.moving ? ownTime(part, t) + SAME_TIME : this.reached(part)
     if (this.edges) {
       const { own, zone } = this.edges
       for (; this.at < own.length && own[this.at] <= until; this.at++)

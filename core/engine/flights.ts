@@ -1,7 +1,7 @@
 import type { FlingStep, Place, Point, Prop } from '../show/types'
 import { standing, yawOf } from '../space'
 import { leave } from './bodies'
-import { propNow } from './motion'
+import { propMoved, propNow } from './motion'
 import { draw, drawWithin, type Stream } from './luck'
 import { disarray, obstaclesNow } from './obstacles'
 import { fly, STEPS_A_SECOND, type Flight } from './physics'
@@ -90,7 +90,7 @@ export function fling(world: World, playing: Playing, state: StepState, step: Fl
   const prop = world.compiled.props.get(step.prop)!
   const flight = flightOf(world, prop, drawn)
   world.flights.push({ prop: prop.id, t: world.now, positions: flight.positions })
-  world.mobile?.moved(prop.id)
+  propMoved(world, prop.id)
   const body = world.bodies.find((b) => b.walk.id === prop.id && b.kind === 'prop')!
   takeOff(world, body, flight)
   const flying: Flying = { playing, state, step, body, number: ++body.flight, flight, impacts: 0 }
@@ -158,6 +158,11 @@ function routeOf(flight: Flight): Route {
   return route
 }
 
+function facingAlong(velocity: Point): Pick<Leg, 'facing' | 'ahead'> {
+  const yaw = yawOf(velocity[0], velocity[2])
+  return { facing: { yaw }, ahead: yaw }
+}
+
 function routeAlong({ positions }: Flight): Route {
   const seconds = 1 / STEPS_A_SECOND
   const legs: Leg[] = []
@@ -167,13 +172,14 @@ function routeAlong({ positions }: Flight): Route {
     legs.push({
       start: i * seconds,
       piece: { from, velocity, seconds },
-      facing: { yaw: yawOf(velocity[0], velocity[2]) },
+      ...facingAlong(velocity),
     })
   }
   legs.push({
     start: (positions.length - 1) * seconds,
     piece: standing(positions[positions.length - 1]),
     facing: { yaw: 0 },
+    ahead: 0,
   })
   return { legs, reaches: [], first: 0, end: Infinity }
 }

@@ -1,18 +1,34 @@
-import type { Rule, Show, Wall } from '../show/types'
-import { gaze, looks, positionOn, type Aim } from '../space'
+import type { Point, Rule, Show, Target, Wall } from '../show/types'
+import { gaze, looks, positionOn, standsOn, wrapped, yawOf, type Aim, type Facing } from '../space'
 import { SAME_TIME } from './agenda'
 import type { RuleInstance } from './compile'
-import { legAt, placeOfTarget, type Leg } from './legs'
+import { SHORTEST } from './contacts'
+import { legAt, placeOfTarget, type Leg, type LegFacing } from './legs'
+import { middleAt, motionOf, propHasMoved } from './motion'
 import { hear } from './moments'
-import { ownTime, partNow, runTime, type Walker } from './walker'
+import { isStraight, motionBegan, movesUntil, type PropMotion } from './poses'
+import { facingOn, ownTime, partNow, positionAt, runTime, type PathPart, type Walker } from './walker'
 import type { World } from './world'
 
 interface Watched {
   rule: RuleInstance
   aim: Aim
+  /** The prop it is about, if some cue can move that. */
+  prop: string | undefined
   seeing: boolean
+  /** When the look broke that was on before: one that goes on at once has not been broken. */
+  brokeAt: number
   /** Which stretch of looking this is. */
   stretch: number
+  /** How body and target stood when this was settled last: while they stand so, it stays as it is. */
+  settled: Stance | undefined
+}
+
+/** Where somebody stands, which way they face, and where the target is. */
+interface Stance {
+  at: Point
+  yaw: number
+  target: Point
 }
 
 /** Somebody has looked for as long as a rule wants, if it is still the same stretch of looking. */
@@ -29,17 +45,23 @@ export interface Gazes {
 type LookMoment = Extract<Rule['on'], { at: 'look' }>
 const aims = new WeakMap<LookMoment, { place: Show['place']; eye: number; aim: Aim }>()
 
-/** The spans of a leg in which somebody looks; kept as long as leg and rule are the same. */
+/** The spans of a leg in which somebody looks at what stands still; kept as long as leg and rule are the same. */
 function gazeOn(leg: Leg, aim: Aim, walls: readonly Wall[]): number[] {
   leg.gazes ??= []
   for (const known of leg.gazes) if (known.aim === aim) return known.spans
-  const spans = gaze(leg.piece, leg.facing, aim, walls)
+  const spans = gaze(leg.piece, facingAcross(leg, leg.facing), aim, walls)
   // Those of rules that have changed since are of no more use.
   if (leg.gazes.length >= KEPT) leg.gazes.shift()
   leg.gazes.push({ aim, spans })
   return spans
 }
 const KEPT = 64
+
+/** Who stands on what they look at faces ahead. */
+function facingAcross({ piece, ahead }: Pick<Leg, 'piece' | 'ahead'>, facing: LegFacing): Facing {
+  const stands = piece.velocity[0] === 0 && piece.velocity[2] === 0
+  return 'at' in facing && stands && standsOn(piece.from, facing.at) ? { yaw: ahead } : facing
+}
 
 /** What a look rule waits for; the same object as long as the rule, the place and the player are. */
 function aimOf(show: Show, on: LookMoment): Aim {
@@ -50,67 +72,207 @@ function aimOf(show: Show, on: LookMoment): Aim {
   return aim
 }
 
-const seam = (legs: readonly Leg[], index: number): number => legs[index + 1]?.start ?? Infinity
+/** How many chords a motion that is no straight line is taken as where looks are sought; their edges are bracketed on the motion itself. */
+const CHORDS = 64
+/** How narrowly (s). */
+const BRACKET = 1e-8
+
+/** A stretch of time in which a body, what it faces and what it looks for each move in one way. */
+interface Window {
+  /** It ends here (s), when everything is looked at anew. */
+  end: number
+  /** Nothing moves in it. */
+  rests: boolean
+  /** The target or what the body faces moves on no straight line. */
+  bends: boolean
+}
 
 /** The look rules of a show that can be met by looking, watched for one walker. */
 export function createGazes(world: World, walker: Walker): Gazes | undefined {
-  const { show, looks: rules } = world.compiled
+  const { show, looks: rules, moved } = world.compiled
   if (rules.length === 0) return undefined
+  const propOf = (target: Target) => ('prop' in target && moved.has(target.prop) ? target.prop : undefined)
   const watched = rules.map((rule): Watched => ({
     rule,
     aim: aimOf(show, rule.rule.on as LookMoment),
+    prop: propOf((rule.rule.on as LookMoment).target),
     seeing: false,
+    brokeAt: -Infinity,
     stretch: 0,
+    settled: undefined,
   }))
   const { walls } = show.place
 
-  /** Whether a look is on from an own time on, and when that may change: on its leg, or with the next one. */
-  function from(look: Watched, own: number): { seeing: boolean; next: number } {
-    const part = partNow(walker)
-    const { legs } = part.route
-    const index = legAt(part.route, own)
-    const first = legs[index]
+  const hasMoved = (prop: string | undefined): prop is string => prop !== undefined && propHasMoved(world, prop)
+
+  /** Whether a look is on from a time on, and when that may change: on its leg, or with the next one. */
+  function from(look: Watched, part: PathPart, t: number): { seeing: boolean; next: number } {
+    const own = Math.max(0, ownTime(part, t))
+    const index = legAt(part.route, own + SAME_TIME)
+    const leg = part.route.legs[index]
+    const { facing, ahead } = facingOn(part, own)
+    const follows = 'yaw' in facing ? undefined : facing.prop
+    if (hasMoved(look.prop) || hasMoved(follows)) return fromMoving(look, part, index, t)
+    const local = Math.max(0, own - leg.start)
     if (!part.moving) {
-      const at = positionOn(first.piece, Math.min(own - first.start, first.piece.seconds))
-      return {
-        seeing: looks(at, part.held === undefined ? first.facing : { yaw: part.held }, look.aim, walls),
-        next: Infinity,
-      }
+      const at = positionOn(leg.piece, Math.min(local, leg.piece.seconds))
+      return { seeing: isLooking(look, at, facing, ahead, look.aim.target), next: Infinity }
     }
-    const local = Math.max(0, own - first.start)
-    const spans =
-      part.held === undefined ? gazeOn(first, look.aim, walls) : gaze(first.piece, { yaw: part.held }, look.aim, walls)
+    const spans = part.held === undefined ? gazeOn(leg, look.aim, walls) : gaze(leg.piece, facing, look.aim, walls)
     for (let k = 0; k < spans.length; k += 2) {
-      if (spans[k] > local) return { seeing: false, next: first.start + spans[k] }
-      if (spans[k + 1] <= local) continue
-      const goesOn = spans[k + 1] >= first.piece.seconds - SAME_TIME
-      return { seeing: true, next: goesOn ? seam(legs, index) : first.start + spans[k + 1] }
+      if (spans[k] > local + SAME_TIME) return { seeing: false, next: runTime(part, leg.start + spans[k]) }
+      if (spans[k + 1] <= local + SAME_TIME) continue
+      const goesOn = spans[k + 1] >= leg.piece.seconds - SAME_TIME
+      return { seeing: true, next: goesOn ? seam(part, index) : runTime(part, leg.start + spans[k + 1]) }
     }
-    return { seeing: false, next: seam(legs, index) }
+    return { seeing: false, next: seam(part, index) }
   }
 
-  function begin(look: Watched): void {
+  const seam = ({ route, ...part }: PathPart, index: number): number =>
+    runTime({ route, ...part }, route.legs[index + 1]?.start ?? Infinity)
+
+  function isLooking({ aim }: Watched, at: Point, facing: LegFacing, ahead: number, target: Point): boolean {
+    const stands = 'at' in facing && standsOn(at, facing.at)
+    return looks(at, stands ? { yaw: ahead } : facing, { ...aim, target }, walls)
+  }
+
+  /** The same where the target, or what the walker faces, is a prop that has been moved: until one of them moves in another way. */
+  function fromMoving(look: Watched, part: PathPart, index: number, t: number): { seeing: boolean; next: number } {
+    const leg = part.route.legs[index]
+    const legEnd = part.moving ? seam(part, index) : Infinity
+    const own = Math.max(0, ownTime(part, t))
+    const { facing, ahead } = facingOn(part, own)
+    const follows = 'yaw' in facing ? undefined : facing.prop
+    const targetAt = (s: number) => (hasMoved(look.prop) ? middleAt(world, look.prop, s) : look.aim.target)
+    const facingWhen = (s: number): LegFacing => (hasMoved(follows) ? { at: middleAt(world, follows, s) } : facing)
+    const velocity: Point = part.moving && leg.piece.seconds !== Infinity ? leg.piece.velocity : AT_REST
+    const bodyAt = (s: number) => positionAt([part], s)
+    const lookingAt = (s: number) => isLooking(look, bodyAt(s), facingWhen(s), ahead, targetAt(s))
+    const motions = [look.prop, follows].filter(hasMoved).map((prop) => motionOf(world, prop))
+    const { end, rests, bends } = windowOf(motions, t, legEnd)
+    if (rests && velocity === AT_REST) return { seeing: lookingAt(t), next: end }
+    const seconds = end - t
+    const evenly = (a: Point, b: Point) => (rests ? undefined : (a.map((v, i) => (b[i] - v) / seconds) as Point))
+    const target = targetAt(t)
+    const facingNow = facingWhen(t)
+    const spans = gaze(
+      { from: bodyAt(t), velocity, seconds },
+      'yaw' in facingNow
+        ? facingNow
+        : { at: facingNow.at, velocity: evenly(facingNow.at, (facingWhen(end) as { at: Point }).at) },
+      { ...look.aim, target, velocity: evenly(target, targetAt(end)) },
+      walls,
+    )
+    if (bends) return bracketed(spans, seconds, t, lookingAt)
+    for (let k = 0; k < spans.length; k += 2) {
+      if (spans[k] > SAME_TIME) return { seeing: false, next: t + spans[k] }
+      if (spans[k + 1] > SAME_TIME) return { seeing: true, next: Math.min(end, t + spans[k + 1]) }
+    }
+    return { seeing: false, next: end }
+  }
+
+  function begin(look: Watched, t: number): void {
+    look.seeing = true
+    if (t - look.brokeAt < SHORTEST) return
     const { seconds } = look.rule.rule.on as { seconds: number }
     world.agenda.put(world.now + seconds, looked, { walker, look, stretch: ++look.stretch })
+  }
+
+  /** Whether body and target stand as they did when a look was settled last. At the very edge that is decided once. */
+  function standsAsSettled(look: Watched, part: PathPart, t: number): boolean {
+    const own = Math.max(0, ownTime(part, t))
+    const at = positionAt([part], t)
+    const { facing, ahead } = facingOn(part, own)
+    const whereIs = (prop: string) => middleAt(world, prop, t)
+    const to = 'yaw' in facing ? undefined : facing.prop === undefined ? facing.at : whereIs(facing.prop)
+    const yaw = 'yaw' in facing ? facing.yaw : standsOn(at, to!) ? ahead : yawOf(to![0] - at[0], to![2] - at[2])
+    const target = look.prop === undefined ? look.aim.target : whereIs(look.prop)
+    const before = look.settled
+    look.settled = { at, yaw, target }
+    if (before === undefined || part.moving) return false
+    const rests = [look.prop, 'yaw' in facing ? undefined : facing.prop]
+      .filter(hasMoved)
+      .every((prop) => movesUntil(motionOf(world, prop), t) <= t)
+    return (
+      rests && isNear(before.at, at) && isNear(before.target, target) && Math.abs(wrapped(before.yaw - yaw)) <= STANDS_AS
+    )
   }
 
   return {
     turn(t) {
       const part = partNow(walker)
-      // What changes within the time of now has changed: rounding must not let it come again.
-      const own = Math.max(0, ownTime(part, t)) + SAME_TIME
       let least = Infinity
       for (const look of watched) {
         if (!walker.present || walker.inside[look.rule.zone!.index] === 0) {
           look.seeing = false
+          look.settled = undefined
+          look.brokeAt = -Infinity
           continue
         }
-        const { seeing, next } = from(look, own)
+        // Who stands still where this was settled looks as they did.
+        if (standsAsSettled(look, part, t)) continue
+        const { seeing, next } = from(look, part, t)
         if (next < least) least = next
-        if (seeing && !look.seeing) begin(look)
-        look.seeing = seeing
+        if (seeing && !look.seeing) begin(look, t)
+        else if (!seeing && look.seeing) {
+          look.seeing = false
+          look.brokeAt = t
+        }
       }
-      return least === Infinity || !part.moving ? Infinity : Math.max(part.t, runTime(part, least))
+      return least === Infinity ? Infinity : Math.max(part.t, least)
     },
   }
+}
+
+const AT_REST: Point = [0, 0, 0]
+/** What differs by rounding alone stands as it did (m, degrees). */
+const STANDS_AS = 1e-9
+const isNear = (a: Point, b: Point): boolean => a.every((v, i) => Math.abs(v - b[i]) <= STANDS_AS)
+
+/** The window from a time on in which props that have been moved go in one way, until a leg ends at the latest. */
+function windowOf(motions: readonly PropMotion[], t: number, legEnd: number): Window {
+  let end = legEnd
+  let rests = true
+  let bends = false
+  for (const motion of motions) {
+    const until = movesUntil(motion, t + SAME_TIME)
+    if (until <= t + SAME_TIME) continue
+    rests = false
+    end = Math.min(end, until)
+    if (isStraight(motion, t + SAME_TIME)) continue
+    bends = true
+    end = Math.min(end, t + Math.max(1e-3, (until - motionBegan(motion, t)) / CHORDS))
+  }
+  return { end, rests, bends }
+}
+
+/**
+ * Whether a look is on as a window begins, and when that changes or the window ends: from the spans along its chord, each of which is
+ * asked for in truth, and what changes between two of them is bracketed.
+ */
+function bracketed(
+  spans: readonly number[],
+  seconds: number,
+  t: number,
+  isLooking: (t: number) => boolean,
+): { seeing: boolean; next: number } {
+  const cuts = [0, ...spans, seconds]
+  const asked = [...cuts.slice(1).map((cut, i) => (cuts[i] + cut) / 2), seconds]
+  let before = Math.min(2 * SAME_TIME, seconds)
+  const seeing = isLooking(t + before)
+  for (const s of asked) {
+    if (s <= before) continue
+    if (isLooking(t + s) === seeing) {
+      before = s
+      continue
+    }
+    let [a, b] = [before, s]
+    while (b - a > BRACKET) {
+      const middle = (a + b) / 2
+      if (isLooking(t + middle) === seeing) a = middle
+      else b = middle
+    }
+    return { seeing, next: t + b }
+  }
+  return { seeing, next: t + seconds }
 }

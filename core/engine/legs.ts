@@ -1,4 +1,4 @@
-import { pieceBetween, standing, yawOf, type Aim, type Facing, type Intervals, type Piece } from '../space'
+import { pieceBetween, standing, yawOf, type Aim, type Intervals, type Piece } from '../space'
 import type { Look, Player, Point, Show, Target, Walk, WalkPoint } from '../show/types'
 import type { Layout } from './layout'
 import type { RouteEdges } from './route-edges'
@@ -7,12 +7,17 @@ import type { RouteEdges } from './route-edges'
 export interface Leg {
   start: number
   piece: Piece
-  facing: Facing
+  facing: LegFacing
+  /** The yaw of who stands on what they look at: ahead. */
+  ahead: number
   /** The zones it touches of the layout that was walked last: kept for the next run of the same walk. */
   touches?: { layout: Layout; all: Touch[] }
   /** When somebody on it looks at what some rules of late wait for, in the leg's time. */
   gazes?: { aim: Aim; spans: number[] }[]
 }
+/** A yaw, or towards a place: of a prop, where it is then, and `at` where the document has it. */
+export type LegFacing = { yaw: number } | { at: Point; prop?: string }
+
 /** When a body touches a zone on a leg, and when it touches the zone grown by its rim, in the leg's time. */
 export interface Contact {
   enter: Intervals
@@ -76,9 +81,10 @@ export function placeOfTarget(show: Show, target: Target): Point {
   return [prop.at[0], prop.at[1] + prop.size[1] / 2, prop.at[2]]
 }
 
-export function targetOf(show: Show, look: Look): Facing | undefined {
+export function targetOf(show: Show, look: Look): LegFacing | undefined {
   if (look === 'ahead') return undefined
-  return 'yaw' in look ? { yaw: look.yaw } : { at: placeOfTarget(show, look) }
+  if ('yaw' in look) return { yaw: look.yaw }
+  return { at: placeOfTarget(show, look), prop: 'prop' in look ? look.prop : undefined }
 }
 
 /** The route over stops. Times are worked out from its start; waiting faces the coming piece, the last point keeps the last. */
@@ -98,12 +104,12 @@ export function routeOver(show: Show, stops: readonly Stop[], first: number, fac
     const looked = targetOf(show, stop.look)
     if (!next || stop.pause > 0) {
       const wait = next ? { ...standing(stop.at), seconds: stop.pause } : standing(stop.at)
-      const facing = looked ?? { yaw: stop.faces ?? ahead }
-      legs.push({ start: time, piece: wait, facing })
+      const yaw = stop.faces ?? ahead
+      legs.push({ start: time, piece: wait, facing: looked ?? { yaw }, ahead: yaw })
       time += stop.pause
     }
     if (piece) {
-      if (piece.seconds > 0) legs.push({ start: time, piece, facing: looked ?? { yaw: ahead } })
+      if (piece.seconds > 0) legs.push({ start: time, piece, facing: looked ?? { yaw: ahead }, ahead })
       time += piece.seconds
     }
   })

@@ -1,8 +1,9 @@
 import type { Point, Show, Walk } from '../show/types'
-import { pieceOver, standing, type Facing, type Piece } from '../space'
-import { appear, finishWalk } from './bodies'
+import { pieceOver, standing, yawOf, type Piece } from '../space'
+import { appear, askLockedIn, finishWalk } from './bodies'
 import { createClockwork } from './clockwork'
 import type { RunEvent } from './events'
+import { placeOfTarget, type LegFacing } from './legs'
 import { eventAt } from './log'
 import { press } from './moments'
 import { compiledOf, createWorld, RunError, runOf, type Run } from './run'
@@ -11,10 +12,13 @@ import { createFed, createWalker, ownTime, partNow, type Walker } from './walker
 /** Who takes part in a live run: one whose way is told as it goes on, or a walk that goes by itself. */
 export type Participant = { id: string; body?: Walk['body'] } | Walk
 
-/** Where the feet are, and which way somebody faces from now until told otherwise: a yaw in degrees, or always towards a place. */
+/**
+ * Where the feet are, and which way somebody faces from now until told otherwise: a yaw in degrees, always towards a place, or towards a
+ * prop wherever it goes.
+ */
 export interface FedPose {
   at: Point
-  facing: number | { towards: Point }
+  facing: number | { towards: Point } | { prop: string }
 }
 /** What is pressed at that time. */
 export interface Keys {
@@ -100,8 +104,10 @@ export function createRun(show: Show, seed: number, who: readonly Participant[] 
   function goesNoFarther(fed: Fed): void {
     if (fed.stopped) return
     fed.stopped = true
-    if (fed.told === -Infinity) fed.walker.ended = true
-    else world.agenda.put(Math.max(fed.told, certain), finishWalk, fed.walker)
+    if (fed.told === -Infinity) {
+      fed.walker.ended = true
+      world.agenda.put(Math.max(0, certain), askLockedIn, undefined)
+    } else world.agenda.put(Math.max(fed.told, certain), finishWalk, fed.walker)
   }
 
   return {
@@ -113,7 +119,7 @@ export function createRun(show: Show, seed: number, who: readonly Participant[] 
       if (![...pose.at, ...toldFacing(pose)].every(Number.isFinite))
         throw new RunError(`"${player}" is told to be at ${pose.at.join(', ')} facing ${toldFacing(pose).join(', ')}`)
       if (fed.stopped) throw new RunError(`"${player}" has been stopped and can't be told to go on`)
-      const facing: Facing = typeof pose.facing === 'number' ? { yaw: pose.facing } : { at: pose.facing.towards }
+      const facing = fedFacing(show, pose.facing)
       if (fed.told === -Infinity) {
         walker.walk.start = time
         walker.path = [{ t: time, own: 0, moving: true, route: routeFrom(pose.at, facing) }]
@@ -140,17 +146,29 @@ export function createRun(show: Show, seed: number, who: readonly Participant[] 
   }
 }
 
-const toldFacing = ({ facing }: FedPose): number[] => (typeof facing === 'number' ? [facing] : facing.towards)
+function toldFacing({ facing }: FedPose): number[] {
+  if (typeof facing === 'number') return [facing]
+  return 'towards' in facing ? facing.towards : []
+}
 
-const routeFrom = (at: Point, facing: Facing) => ({
-  legs: [{ start: 0, piece: standing(at), facing }],
+/** @throws RunError for a prop that the show doesn't have */
+function fedFacing(show: Show, facing: FedPose['facing']): LegFacing {
+  if (typeof facing === 'number') return { yaw: facing }
+  if ('towards' in facing) return { at: facing.towards }
+  const { prop } = facing
+  if (!show.place.props.some(({ id }) => id === prop)) throw new RunError(`The show has no prop "${prop}" to look at`)
+  return { at: placeOfTarget(show, { prop }), prop }
+}
+
+const routeFrom = (at: Point, facing: LegFacing) => ({
+  legs: [{ start: 0, piece: standing(at), facing, ahead: 'yaw' in facing ? facing.yaw : 0 }],
   reaches: [],
   first: 0,
   end: Infinity,
 })
 
 /** From where the way ends so far, at the time told before, on to a point in a straight line; from there it stands open again. */
-function extend(walker: Walker, before: number, time: number, at: Point, facing: Facing): void {
+function extend(walker: Walker, before: number, time: number, at: Point, facing: LegFacing): void {
   const part = partNow(walker)
   const { legs } = part.route
   const open = legs[legs.length - 1]
@@ -160,9 +178,13 @@ function extend(walker: Walker, before: number, time: number, at: Point, facing:
   if (legs.length > 2) legs[legs.length - 3].touches = undefined
   legs.pop()
   if (waits > 1e-9) legs.push({ ...open, piece: { ...open.piece, seconds: waits }, touches: undefined })
-  if (time > before)
-    legs.push({ start: leaves, piece: onwards(open.piece.from, at, time - before), facing: open.facing })
-  legs.push({ start: ownTime(part, time), piece: standing(at), facing })
+  let { ahead } = open
+  if (time > before) {
+    const piece = onwards(open.piece.from, at, time - before)
+    if (piece.velocity[0] !== 0 || piece.velocity[2] !== 0) ahead = yawOf(piece.velocity[0], piece.velocity[2])
+    legs.push({ start: leaves, piece, facing: open.facing, ahead })
+  }
+  legs.push({ start: ownTime(part, time), piece: standing(at), facing, ahead })
 }
 
 /** A way shorter than this is rounding: somebody stands still (m). */

@@ -22,6 +22,8 @@ export interface MobileFinder {
   turned(walker: Walker): void
   /** A presence in a zone has begun or ended. */
   toggled(walker: Walker, zone: CompiledZone): void
+  /** A body was put somewhere: what it touches there has been worked out. */
+  placed(walker: Walker): void
   /** Looks again, from now, where something has changed. */
   refresh(t: number): void
 }
@@ -37,6 +39,8 @@ export function createMobileFinder(world: World): MobileFinder | undefined {
   /** Zone by zone, body by body: when their next edge is, and whether that must be looked up again. */
   const due = new Float64Array(moving.length * bodies.length).fill(Infinity)
   const stale = new Uint8Array(due.length)
+  /** Whether it has been decided for where both stand now: contact at the very edge is decided once. */
+  const decided = new Uint8Array(due.length)
   let anyStale = false
   let least = Infinity
 
@@ -68,6 +72,7 @@ export function createMobileFinder(world: World): MobileFinder | undefined {
         each.motion = motionOf(world, prop)
         each.still = each.speeds = undefined
         stale.fill(1, index * bodies.length, (index + 1) * bodies.length)
+        decided.fill(0, index * bodies.length, (index + 1) * bodies.length)
         anyStale = true
       })
     },
@@ -81,7 +86,11 @@ export function createMobileFinder(world: World): MobileFinder | undefined {
     toggled(walker, zone) {
       const index = moving.findIndex((each) => each.zone === zone)
       stale[index * bodies.length + walker.index] = 1
+      decided[index * bodies.length + walker.index] = 1
       anyStale = true
+    },
+    placed(walker) {
+      for (let i = 0; i < moving.length; i++) decided[i * bodies.length + walker.index] = 1
     },
     refresh(t) {
       if (!anyStale) return
@@ -92,21 +101,26 @@ export function createMobileFinder(world: World): MobileFinder | undefined {
         const each = moving[Math.floor(i / bodies.length)]
         const walker = bodies[i % bodies.length]
         const met = world.enabled[each.zone.index] === 1 && walker.present
-        due[i] = met ? nextEdge(each, walker, t) : Infinity
+        due[i] = met ? nextEdge(each, walker, t, decided[i] === 1) : Infinity
       }
       settle()
     },
   }
 }
 
-/** The next edge of a body at a zone from a time on: window by window, in each of which both move in one way. */
-function nextEdge(moving: Moving, walker: Walker, from: number): number {
+/**
+ * The next edge of a body at a zone from a time on: window by window, in each of which both move in one way. `decided`: whether it is inside
+ * where both stand at that time is known already.
+ */
+function nextEdge(moving: Moving, walker: Walker, from: number, decided: boolean): number {
   const { zone, motion } = moving
   const inside = walker.inside[zone.index] === 1
   const part = partNow(walker)
   const { legs } = part.route
+  const contacts = inside ? contactGoingOn(from) : contactToCome()
   let t = Math.max(from, part.t)
   let index = -1
+  let settled = decided
   for (let windows = 0; windows < 100_000; windows++) {
     const own = Math.max(0, ownTime(part, t))
     if (index < 0) index = legAt(part.route, own + SAME_TIME)
@@ -114,26 +128,79 @@ function nextEdge(moving: Moving, walker: Walker, from: number): number {
     const leg = legs[index]
     const legEnd = part.moving ? runTime(part, leg.start + leg.piece.seconds) : Infinity
     const until = movesUntil(motion, t)
-    if (until <= t && !inside && !walker.fed && staysAway(walker, part.route, stillOf(moving, t))) return Infinity
-    if (until <= t && !inside && legEnd < Infinity && !comesNear(walker, leg, grownBounds(moving, t))) {
+    const stands = until <= t
+    if (stands && !inside && !walker.fed && staysAway(walker, part.route, stillOf(moving, t))) return Infinity
+    if (stands && !inside && legEnd < Infinity && !comesNear(walker, leg, grownBounds(moving, t))) {
+      contacts.none(legEnd)
       t = legEnd
       continue
     }
     const end = Math.min(legEnd, until > t + SAME_TIME ? until : Infinity)
-    const local = Math.max(0, Math.min(own - leg.start, leg.piece.seconds))
-    const body: Piece = {
-      from: positionOn(leg.piece, local),
-      velocity: part.moving && leg.piece.seconds !== Infinity ? leg.piece.velocity : AT_REST,
-      seconds: end - t,
+    const velocity = part.moving && leg.piece.seconds !== Infinity ? leg.piece.velocity : AT_REST
+    settled &&= stands && isAtRest(velocity)
+    if (settled) contacts.kept(end)
+    else {
+      const local = Math.max(0, Math.min(own - leg.start, leg.piece.seconds))
+      const body: Piece = { from: positionOn(leg.piece, local), velocity, seconds: end - t }
+      const spans = contact(moving, walker, body, t, until, inside ? zone.zone.rim : 0)
+      for (let i = 0; i < spans.length; i += 2) contacts.span(t + spans[i], t + spans[i + 1])
+      contacts.none(end)
     }
-    const spans = contact(moving, walker, body, t, until, inside ? zone.zone.rim : 0)
-    const edge = inside ? leaving(spans, end - t) : entering(spans, end - t, from === t)
-    if (edge !== undefined) return t + edge
+    const edge = contacts.edge()
+    if (edge !== undefined) return edge
     if (end === Infinity) return Infinity
     t = end
   }
   return Infinity
 }
+
+/** Puts spans of contact together, window after window, and says when they amount to an edge. */
+interface Contacts {
+  span(from: number, to: number): void
+  /** What was decided before holds until a time. */
+  kept(until: number): void
+  /** All spans that begin before a time are known. */
+  none(until: number): void
+  edge(): number | undefined
+}
+
+/** For a body that is inside: it leaves where contact ends for as long as makes a leave. */
+function contactGoingOn(since: number): Contacts {
+  let last = since
+  let left: number | undefined
+  return {
+    span(from, to) {
+      if (from - last >= SHORTEST) left ??= last
+      last = Math.max(last, to)
+    },
+    kept(until) {
+      last = until
+    },
+    none(until) {
+      if (until - last >= SHORTEST) left ??= last
+    },
+    edge: () => left,
+  }
+}
+
+/** For a body that is outside: it enters where a contact begins that lasts for as long as makes a presence. */
+function contactToCome(): Contacts {
+  let first = Infinity
+  let last = -Infinity
+  let entered: number | undefined
+  return {
+    span(from, to) {
+      if (from - last >= SHORTEST) first = from
+      last = to
+      if (last - first >= SHORTEST) entered ??= first
+    },
+    kept() {},
+    none() {},
+    edge: () => entered,
+  }
+}
+
+const isAtRest = (velocity: Point): boolean => velocity[0] === 0 && velocity[1] === 0 && velocity[2] === 0
 
 const NEAR = 1e-3
 function grownBounds(moving: Moving, t: number): Bounds {
@@ -149,18 +216,3 @@ function staysAway(walker: Walker, route: Route, { bounds }: Solid): boolean {
 }
 
 const AT_REST: Point = [0, 0, 0]
-
-function leaving(spans: readonly number[], seconds: number): number | undefined {
-  const index = spans.findIndex((to, k) => k % 2 === 1 && spans[k - 1] <= SHORTEST && to >= 0)
-  if (index < 0) return 0
-  return spans[index] < seconds - SAME_TIME ? spans[index] : undefined
-}
-
-function entering(spans: readonly number[], seconds: number, first: boolean): number | undefined {
-  for (let i = 0; i < spans.length; i += 2) {
-    const long = spans[i + 1] - spans[i] >= SHORTEST || spans[i + 1] >= seconds - SAME_TIME
-    // A body that has just been let go where it stands does not come in again at once.
-    if (long && (spans[i] > 0 || !first || spans[i + 1] > SHORTEST)) return spans[i]
-  }
-  return undefined
-}

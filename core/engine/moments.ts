@@ -1,10 +1,10 @@
 import type { Target } from '../show/types'
-import { between, yawOf } from '../space'
+import { between, standsOn, yawOf } from '../space'
 import type { CompiledZone, RuleInstance } from './compile'
 import { judge, memoryOf, placeOf } from './gates'
-import { propNow } from './motion'
+import { facingNow, propNow } from './motion'
 import { cut, fire } from './playings'
-import { facingAt, positionAt, type Walker } from './walker'
+import { positionAt, type Walker } from './walker'
 import type { Body, Playing, World } from './world'
 import * as write from './write'
 
@@ -58,8 +58,9 @@ export function press(world: World, walker: Walker): void {
 function faces(world: World, walker: Walker, facing: Target & { within: number }): boolean {
   const { props, marks } = world.compiled
   const target = 'prop' in facing ? propNow(world, props.get(facing.prop)!).middle : marks.get(facing.mark)!.at
-  const [x, , z] = positionAt(walker.path, world.now)
-  return between(facingAt(walker.path, world.now), yawOf(target[0] - x, target[2] - z)) <= facing.within + 1e-9
+  const at = positionAt(walker.path, world.now)
+  if (standsOn(at, target)) return false
+  return between(facingNow(world, walker), yawOf(target[0] - at[0], target[2] - at[2])) <= facing.within + 1e-9
 }
 
 interface Stay {

@@ -4,6 +4,7 @@ import { historyOf } from './channels'
 import type { CompiledZone } from './compile'
 import { frameAt, type PropMotion } from './poses'
 import type { Segment } from './tracks'
+import { facingAt, type Walker } from './walker'
 import type { World } from './world'
 
 /** The history of a field of a prop; undefined if no cue has touched it. */
@@ -33,9 +34,34 @@ export const isTouched = (world: World, prop: string): boolean => world.compiled
 
 /** Where a prop's middle is now, and how it is turned: as it was put, moved and flung. */
 export function propNow(world: World, prop: Prop): { middle: Point; yaw: number } {
-  const { at, yaw } = isTouched(world, prop.id) ? frameAt(prop, motionOf(world, prop.id), world.now) : prop
-  return { middle: [at[0], at[1] + prop.size[1] / 2, at[2]], yaw }
+  const { yaw } = isTouched(world, prop.id) ? frameAt(prop, motionOf(world, prop.id), world.now) : prop
+  return { middle: middleAt(world, prop.id, world.now), yaw }
 }
+
+/** Whether a cue has slid, turned or flung a prop in this run. */
+export function propHasMoved(world: World, prop: string): boolean {
+  if (!isTouched(world, prop)) return false
+  const slid = propHistory(world, prop, 'slide')
+  const turned = propHistory(world, prop, 'turn')
+  return (slid?.length ?? 0) > 1 || (turned?.length ?? 0) > 1 || isFlung(world, prop)
+}
+
+/** Where a prop's middle is at a time. */
+export function middleAt(world: World, id: string, t: number): Point {
+  const prop = world.compiled.props.get(id)!
+  const { at } = isTouched(world, id) ? frameAt(prop, motionOf(world, id), t) : prop
+  return [at[0], at[1] + prop.size[1] / 2, at[2]]
+}
+
+/** A prop has begun to move or to go back: its zones are met elsewhere, and so are those who look at it. */
+export function propMoved(world: World, prop: string): void {
+  world.mobile?.moved(prop)
+  if (world.compiled.looks.length > 0) world.changed = true
+}
+
+/** Which way a body faces now (degrees). */
+export const facingNow = (world: World, walker: Walker): number =>
+  facingAt(walker.path, world.now, (prop, t) => middleAt(world, prop, t))
 
 /** A zone's solid where it stands at a time. */
 export function solidAt(world: World, zone: CompiledZone, t: number): Solid {

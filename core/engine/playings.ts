@@ -58,11 +58,13 @@ function beginStep(world: World, state: StepState): void {
   const { hold, lasts } = state.plan
   state.phase = lasts ? 'on' : 'over'
   if (!lasts || hold === 'cue') playing.open--
+  // A step without a length of its own sets when the playing ends by beginning; what it does may release the playing after that.
+  if (!lasts || hold === 'cue') playing.lastByRelease = false
   const own = begin(world, playing, state)
   if (playing.phase !== 'on') return
   const length = typeof hold === 'number' ? hold : own
-  if (state.phase === 'over') playing.lastByRelease = false
-  else if (length !== undefined) state.entry = world.agenda.put(world.now + length, endByItself, state)
+  if (length !== undefined && state.phase === 'on')
+    state.entry = world.agenda.put(world.now + length, endByItself, state)
   settle(world, playing)
 }
 

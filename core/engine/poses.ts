@@ -49,6 +49,13 @@ export function frameAt(prop: Prop, { slide, turn, about, flights }: PropMotion,
   return { at: [x, prop.at[1] + sy, z], yaw }
 }
 
+/** Where the middle of a prop is at a time of a run. */
+export function middleIn(show: Show, motions: Motions, id: string, t: number): Point {
+  const prop = show.place.props.find((p) => p.id === id)!
+  const { at } = frameAt(prop, motionIn(motions, id), t)
+  return [at[0], at[1] + prop.size[1] / 2, at[2]]
+}
+
 /** Until when the motion that is on at a time goes on in one way; the time itself if the prop stands still. */
 export function movesUntil({ slide, turn, flights }: PropMotion, t: number): number {
   const end = (segments: readonly Segment[] | undefined) => {
@@ -57,6 +64,15 @@ export function movesUntil({ slide, turn, flights }: PropMotion, t: number): num
   }
   const flight = flightBy(flights, t)
   return Math.max(t, flight ? stepEnd(flight, t) : end(slide), end(turn))
+}
+
+/** When the slide or the turn that is on at a time began, the later of the two. */
+export function motionBegan({ slide, turn }: Pick<PropMotion, 'slide' | 'turn'>, t: number): number {
+  const begin = (segments: readonly Segment[] | undefined) => {
+    const last = segments?.[segments.length - 1]
+    return last && last.t + last.seconds > t ? last.t : -Infinity
+  }
+  return Math.max(begin(slide), begin(turn))
 }
 
 /** Whether a prop turns from a time on. */

@@ -10,9 +10,17 @@ import { eventsOf, type Log } from './log'
 import { placesIn } from './gates'
 import { loopIn } from './loops'
 import { hasPhysics, loadPhysics } from './physics'
+import { middleIn } from './poses'
 import type { Value } from './ramps'
 import { ownEyes } from './steps/player'
-import { createPropBody, createWalker, facingAt, positionAt, type PathPart, type Walker } from './walker'
+import {
+  createPropBody,
+  createWalker,
+  facingAt as facingOfPath,
+  positionAt,
+  type PathPart,
+  type Walker,
+} from './walker'
 import type { Audible, World } from './world'
 import { Draft } from './write'
 
@@ -49,7 +57,12 @@ export interface Run {
 /** A run that can't be: a loop, a walk the show doesn't have. */
 export class RunError extends Error {
   override name = 'RunError'
+  /** The run as far as it had come when it went wrong: nothing is ended in it. */
+  run: Run | undefined
 }
+
+/** A run that is given no length may not go on for longer (s). */
+const LONGEST = 8 * 3600
 
 const compiledShows = new WeakMap<Show, Compiled>()
 export function compiledOf(show: Show): Compiled {
@@ -87,13 +100,23 @@ export function walksOf(show: Show, ids: readonly string[]): Walk[] {
  */
 export function run(show: Show, walks: readonly Walk[], options: RunOptions): Run {
   const { world, clockwork } = beginning(show, walks, options)
-  clockwork.advance(Infinity, options.length)
+  keptOnError(world, () => clockwork.advance(Infinity, options.length))
   clockwork.finish(options.length)
   const result = runOf(world)
   world.agenda.clear()
   if (options.tally) forgetTouches(world)
   world.compiled.spare = { log: world.log, agenda: world.agenda }
   return result
+}
+
+/** What goes wrong takes with it the run up to there. */
+function keptOnError<T>(world: World, work: () => T): T {
+  try {
+    return work()
+  } catch (error) {
+    if (error instanceof RunError) error.run = runOf(world)
+    throw error
+  }
 }
 
 /** One walker of many keeps the edges of its routes only, not what its legs touch. */
@@ -112,7 +135,8 @@ export function* runByStretches(
   seconds = 60,
 ): Generator<number, Run> {
   const { world, clockwork } = beginning(show, walks, options)
-  for (let until = seconds; clockwork.advance(until, options.length); until += seconds) yield until
+  const goOn = (until: number) => keptOnError(world, () => clockwork.advance(until, options.length))
+  for (let until = seconds; goOn(until); until += seconds) yield until
   clockwork.finish(options.length)
   return runOf(world)
 }
@@ -126,6 +150,7 @@ function beginning(show: Show, walks: readonly Walk[], options: RunOptions): { w
     options.seed,
   )
   world.tally = options.tally === true
+  if (options.length === undefined) world.longest = LONGEST
   world.flies = !options.withoutFlights && !(world.tally && !compiled.flightsMatter)
   return { world, clockwork: createClockwork(world) }
 }
@@ -167,9 +192,10 @@ export function createWorld(compiled: Compiled, walkers: Walker[], seed: number)
     now: 0,
     agenda: spare?.agenda ?? new Agenda(),
     log,
-    goesRound(atOnce) {
-      throw new RunError(loopIn(show, log.log(), atOnce))
+    goesRound(how) {
+      throw new RunError(loopIn(show, log.log(), how))
     },
+    longest: Infinity,
     walkers,
     bodies,
     players: walkers.filter((walker) => walker.player),
@@ -216,9 +242,12 @@ export function channelAt(
   t: number,
   player: number,
 ): { [field: string]: Value } {
-  const path = run.paths[player]
-  const eyes = (): Pose => ownEyes(show, path, t)
+  const eyes = (): Pose => ownEyes(show, run.paths[player], t, facingAt(show, run, player, t))
   return valueOfChannel(show, run.channels, channel, t, player, eyes)
 }
 
-export { positionAt, facingAt }
+/** Which way a walk's body faces at a time of the run (degrees). */
+export const facingAt = (show: Show, run: Run, player: number, t: number): number =>
+  facingOfPath(run.paths[player], t, (prop, at) => middleIn(show, run, prop, at))
+
+export { positionAt }

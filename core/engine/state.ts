@@ -72,7 +72,7 @@ export function stateAt(show: Show, run: Run, t: number): RunState {
     bodies: run.walks.map((player, index) => ({
       player,
       at: positionAt(run.paths[index], t),
-      yaw: facingAt(run.paths[index], t),
+      yaw: facingAt(show, run, index, t),
       inside: [...inside[index]],
       ended: ended.has(index),
     })),

@@ -1,8 +1,18 @@
 import type { BodyKind, Lock, Point, Prop, Show, Walk } from '../show/types'
-import { positionOn, standing, yawOf, type Cylinder, type Facing } from '../space'
+import { positionOn, standing, standsOn, yawOf, type Cylinder } from '../space'
 import { SAME_TIME, type Entry } from './agenda'
 import type { World } from './world'
-import { cachedRoute, legAt, routeOf, routeOver, shareTouches, type Leg, type Route, type Stop } from './legs'
+import {
+  cachedRoute,
+  legAt,
+  routeOf,
+  routeOver,
+  shareTouches,
+  type Leg,
+  type LegFacing,
+  type Route,
+  type Stop,
+} from './legs'
 
 /** From a time on a body follows a route from its own time `own`, or stands still on it. */
 export interface PathPart {
@@ -109,7 +119,7 @@ export function createPropBody(show: Show, prop: Prop, index: number, zones: num
 
 /** The path of something that lies at a point. */
 export function resting(t: number, at: Point): PathPart {
-  const leg = { start: 0, piece: standing(at), facing: { yaw: 0 } }
+  const leg = { start: 0, piece: standing(at), facing: { yaw: 0 }, ahead: 0 }
   return { t, own: 0, moving: false, route: { legs: [leg], reaches: [], first: 0, end: Infinity } }
 }
 
@@ -134,20 +144,26 @@ export function positionAt(path: readonly PathPart[], t: number): Point {
   return positionOn(leg.piece, Math.min(own - leg.start, leg.piece.seconds))
 }
 
-/** Which way a body faces at a time of the run (degrees). */
-export function facingAt(path: readonly PathPart[], t: number): number {
-  const part = partAt(path, t)
-  if (part.held !== undefined) return part.held
-  const own = Math.max(0, ownTime(part, t))
-  if (own === 0 && !part.moving && part.route.faces !== undefined) return part.route.faces
+/** Where the middle of a prop is at a time. */
+export type WhereIs = (prop: string, t: number) => Point
+
+/** What a body's facing follows on a part of its path, at its own time, and its yaw if it stands on that. */
+export function facingOn(part: PathPart, own: number): { facing: LegFacing; ahead: number } {
+  const { held, moving, route } = part
+  if (held !== undefined) return { facing: { yaw: held }, ahead: held }
+  if (own === 0 && !moving && route.faces !== undefined) return { facing: { yaw: route.faces }, ahead: route.faces }
   // Rounding must not leave somebody who has just reached a point looking as before it.
-  const leg = part.route.legs[legAt(part.route, own + SAME_TIME)]
-  return facingFrom(leg.facing, positionOn(leg.piece, Math.max(0, Math.min(own - leg.start, leg.piece.seconds))))
+  return route.legs[legAt(route, own + SAME_TIME)]
 }
 
-function facingFrom(facing: Facing, at: Point): number {
+/** Which way a body on a path faces at a time of the run (degrees). */
+export function facingAt(path: readonly PathPart[], t: number, whereIs: WhereIs): number {
+  const part = partAt(path, t)
+  const { facing, ahead } = facingOn(part, Math.max(0, ownTime(part, t)))
   if ('yaw' in facing) return facing.yaw
-  return yawOf(facing.at[0] - at[0], facing.at[2] - at[2])
+  const at = positionAt(path, t)
+  const to = facing.prop === undefined ? facing.at : whereIs(facing.prop, t)
+  return standsOn(at, to) ? ahead : yawOf(to[0] - at[0], to[2] - at[2])
 }
 
 /** Stops or resumes the intention at a time; its facing can be held meanwhile. */
@@ -164,7 +180,7 @@ export function createFed(show: Show, id: string, body: Walk['body'], index: num
 
 /** Puts a body whose way is told at a mark, where it stands until it is told to go on. Nothing is left of what was told. */
 export function putFed(walker: Walker, t: number, at: Point, yaw: number, held: number | undefined): false {
-  const leg: Leg = { start: 0, piece: standing(at), facing: { yaw } }
+  const leg: Leg = { start: 0, piece: standing(at), facing: { yaw }, ahead: yaw }
   walker.path.push({ t, own: 0, moving: true, route: { legs: [leg], reaches: [], first: 0, end: Infinity }, held })
   return false
 }
@@ -197,16 +213,11 @@ export function reroute(
       return made
     }
     if (arrive >= 0) return over([{ ...points[arrive], at, faces: yaw }, ...points.slice(arrive + 1)], arrive)
-    const here = {
-      at,
-      pace: points[next - 1].pace,
-      pause: 0,
-      use: false,
-      useAfter: 0,
-      look: 'ahead' as const,
-      faces: yaw,
-    }
-    return over(ended ? [here] : [here, ...points.slice(next)], next - 1)
+    const rest = ended ? [] : points.slice(next)
+    // The look of the point reached last holds again once the walker goes on.
+    const { pace, look } = points[next - 1]
+    const here = { at, pace, pause: 0, use: false, useAfter: 0, look: rest.length > 0 ? look : 'ahead', faces: yaw } as const
+    return over([here, ...rest], next - 1)
   })
   walker.path.push({ t, own: 0, moving, route, held })
   return !walker.ended

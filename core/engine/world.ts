@@ -85,6 +85,9 @@ export interface Audible {
 }
 export const DEFAULT_REACH: SoundStep['reach'] = { near: 1, far: 20, law: 'inverse' }
 
+/** How a run has no end: too much happens at one time, too much in all, or it goes on for too long. */
+export type Endless = 'at once' | 'events' | 'long'
+
 /** Everything a run is in the middle of. */
 export interface World {
   compiled: Compiled
@@ -93,7 +96,9 @@ export interface World {
   agenda: Agenda<World>
   log: Draft
   /** Ends the run with an error that names the loop it is caught in. */
-  goesRound: (atOnce: boolean) => never
+  goesRound: (how: Endless) => never
+  /** The run may not go on for longer (s). */
+  longest: number
   walkers: Walker[]
   /** The walkers, and after them the props that some cue flings. */
   bodies: Walker[]

@@ -72,7 +72,8 @@ function put(world: World, kind: number, body: number, what: number, playing: nu
   columns.value[i] = value
   log.count = i + 1
   log.atOnce = i > 0 && columns.t[i - 1] === now ? log.atOnce + 1 : 1
-  if (log.atOnce > MOST_AT_ONCE || log.count > MOST_IN_ALL) world.goesRound(log.atOnce > MOST_AT_ONCE)
+  if (log.atOnce > MOST_AT_ONCE) world.goesRound('at once')
+  if (log.count > MOST_IN_ALL) world.goesRound('events')
 }
 
 /** Makes room for numbers of an event; gives where they begin. */

@@ -64,9 +64,9 @@ const ARM = 0.5
 export function lightPlace(show: Show, run: Run, light: Light, carrier: number, t: number): Point {
   if (!light.tiedTo) return light.at
   if ('prop' in light.tiedTo) return tiedPoint(show, run, light.tiedTo.prop, light.at, t)
-  const path = run.paths[Math.max(0, carrier)]
-  const [x, y, z] = positionAt(path, t)
-  const yaw = (facingAt(path, t) * Math.PI) / 180
+  const player = Math.max(0, carrier)
+  const [x, y, z] = positionAt(run.paths[player], t)
+  const yaw = (facingAt(show, run, player, t) * Math.PI) / 180
   return [x - ARM * Math.sin(yaw), y + show.player.eye - 0.3, z - ARM * Math.cos(yaw)]
 }
 

@@ -4,15 +4,27 @@ import { product, roots, sum } from './roots'
 import { blocked } from './sight'
 import { between, wrapped, yawOf } from './yaw'
 
-/** Which way somebody faces on a piece: a yaw in degrees, or towards a point. */
-export type Facing = { yaw: number } | { at: Point }
+/** Which way somebody faces on a piece: a yaw in degrees, or towards a point, which may move evenly (m/s). */
+export type Facing = { yaw: number } | { at: Point; velocity?: Point }
 
 /** What is looked for, from how near the middle of the picture (degrees in plan), and from how high the eyes are (m over the feet). */
 export interface Aim {
   target: Point
+  /** How the target moves, if it does (m/s). */
+  velocity?: Point
   within: number
   eye: number
 }
+
+/** Who is this near to a point in plan stands on it, and neither looks at it nor faces it (m). */
+export const STANDS_ON = 1e-9
+
+/** Whether two points are one in plan. */
+export const standsOn = (a: Point, b: Point): boolean => Math.hypot(a[0] - b[0], a[2] - b[2]) <= STANDS_ON
+
+const STILL: Point = [0, 0, 0]
+const isStill = (velocity: Point | undefined): boolean =>
+  velocity === undefined || (velocity[0] === 0 && velocity[1] === 0 && velocity[2] === 0)
 
 /**
  * When somebody on a piece looks at a target: spans [from, to, …] in the piece's own time. The angle is taken in plan;
@@ -20,13 +32,16 @@ export interface Aim {
  */
 export function gaze(piece: Piece, facing: Facing, aim: Aim, walls: readonly Wall[]): number[] {
   const end = Number.isFinite(piece.seconds) ? piece.seconds : 1
-  const looking = (t: number): boolean => looks(positionOn(piece, t), facing, aim, walls)
-  const still = piece.velocity[0] === 0 && piece.velocity[1] === 0 && piece.velocity[2] === 0
-  if (still) return looking(0) ? [0, piece.seconds] : []
+  const stands = isStill(aim.velocity) && ('yaw' in facing || isStill(facing.velocity))
+  const looking = (t: number): boolean =>
+    stands
+      ? looks(positionOn(piece, t), facing, aim, walls)
+      : looks(alongAt(piece, t), facingWhen(facing, t), aimWhen(aim, t), walls)
+  if (stands && isStill(piece.velocity)) return looking(0) ? [0, piece.seconds] : []
   if ('yaw' in facing && looksAside(piece, facing.yaw, aim, end)) return []
   const turned = [0, ...turns(piece, facing, aim, end), end].sort((a, b) => a - b)
   // Where nothing of it lies within the angle the walls don't matter.
-  const facesIt = (t: number) => looks(positionOn(piece, t), facing, aim, [])
+  const facesIt = (t: number) => looks(alongAt(piece, t), facingWhen(facing, t), aimWhen(aim, t), [])
   if (!turned.some((t, i) => i > 0 && t - turned[i - 1] >= 1e-12 && facesIt((turned[i - 1] + t) / 2))) return []
   const cuts = [...turned, ...covers(piece, aim, walls, end)].sort((a, b) => a - b)
   const spans: number[] = []
@@ -38,15 +53,29 @@ export function gaze(piece: Piece, facing: Facing, aim: Aim, walls: readonly Wal
   return spans
 }
 
+const along = (at: Point, velocity: Point, t: number): Point => [
+  at[0] + velocity[0] * t,
+  at[1] + velocity[1] * t,
+  at[2] + velocity[2] * t,
+]
+/** Where somebody is on a piece, also past its end. */
+const alongAt = ({ from, velocity }: Piece, t: number): Point => along(from, velocity, t)
+/** A facing, and an aim, as they are at a time. */
+const facingWhen = (facing: Facing, t: number): Facing =>
+  'yaw' in facing || !facing.velocity ? facing : { at: along(facing.at, facing.velocity, t) }
+const aimWhen = (aim: Aim, t: number): Aim =>
+  aim.velocity ? { ...aim, target: along(aim.target, aim.velocity, t), velocity: undefined } : aim
+
 /**
  * Whether the target stays aside of a fixed facing all along a piece, surely: seen from a straight way it turns one way only, by less than
  * half a turn, so that it is nearest to the facing at one of the ends, or where it comes across it.
  */
-function looksAside({ from, velocity }: Piece, yaw: number, { target, within }: Aim, end: number): boolean {
+function looksAside({ from, velocity }: Piece, yaw: number, aim: Aim, end: number): boolean {
+  const { target, within, velocity: its = STILL } = aim
   const x = target[0] - from[0]
   const z = target[2] - from[2]
   const first = wrapped(yawOf(x, z) - yaw)
-  const last = wrapped(yawOf(x - velocity[0] * end, z - velocity[2] * end) - yaw)
+  const last = wrapped(yawOf(x - (velocity[0] - its[0]) * end, z - (velocity[2] - its[2]) * end) - yaw)
   const least = Math.min(Math.abs(first), Math.abs(last))
   return least > within + 0.01 && first > 0 === last > 0 && Math.abs(first - last) < 179
 }
@@ -55,7 +84,7 @@ function looksAside({ from, velocity }: Piece, yaw: number, { target, within }: 
 export function looks(at: Point, facing: Facing, { target, within, eye }: Aim, walls: readonly Wall[]): boolean {
   const dx = target[0] - at[0]
   const dz = target[2] - at[2]
-  if (dx === 0 && dz === 0) return true
+  if (standsOn(at, target)) return false
   const yaw = 'yaw' in facing ? facing.yaw : yawOf(facing.at[0] - at[0], facing.at[2] - at[2])
   if (between(yaw, yawOf(dx, dz)) > within + 1e-9) return false
   return !blocked(walls, [at[0], at[2]], [target[0], target[2]], at[1] + eye)
@@ -64,10 +93,10 @@ export function looks(at: Point, facing: Facing, { target, within, eye }: Aim, w
 type Line = readonly [number, number]
 
 /** Times at which the angle to the target is just `within`: (u·v)² = |u|²|v|² cos²w, and where u·v changes sign. */
-function turns(piece: Piece, facing: Facing, { target, within }: Aim, end: number): number[] {
+function turns(piece: Piece, facing: Facing, { target, velocity = STILL, within }: Aim, end: number): number[] {
   const cos2 = Math.cos((within * Math.PI) / 180) ** 2
-  const vx: Line = [target[0] - piece.from[0], -piece.velocity[0]]
-  const vz: Line = [target[2] - piece.from[2], -piece.velocity[2]]
+  const vx: Line = [target[0] - piece.from[0], velocity[0] - piece.velocity[0]]
+  const vz: Line = [target[2] - piece.from[2], velocity[2] - piece.velocity[2]]
   let ux: readonly number[]
   let uz: readonly number[]
   if ('yaw' in facing) {
@@ -75,8 +104,9 @@ function turns(piece: Piece, facing: Facing, { target, within }: Aim, end: numbe
     ux = [-Math.sin(a)]
     uz = [-Math.cos(a)]
   } else {
-    ux = [facing.at[0] - piece.from[0], -piece.velocity[0]]
-    uz = [facing.at[2] - piece.from[2], -piece.velocity[2]]
+    const { at, velocity: its = STILL } = facing
+    ux = [at[0] - piece.from[0], its[0] - piece.velocity[0]]
+    uz = [at[2] - piece.from[2], its[2] - piece.velocity[2]]
   }
   const dot = sum(product(ux, vx), product(uz, vz))
   const lengths = product(sum(product(ux, ux), product(uz, uz)), sum(product(vx, vx), product(vz, vz)))
@@ -116,13 +146,18 @@ function coversOf(walls: readonly Wall[]): Cover[] {
   return all
 }
 
-/** Times at which a wall's end, or the edge of an opening, comes into line with eyes and target, or the eyes cross its line or its height. */
-function covers({ from, velocity }: Piece, { target, eye }: Aim, walls: readonly Wall[], end: number): number[] {
+/**
+ * Times at which a wall's end, or the edge of an opening, comes into line with eyes and target, or eyes or target cross a wall's line,
+ * or the eyes its height.
+ */
+function covers({ from, velocity }: Piece, aim: Aim, walls: readonly Wall[], end: number): number[] {
+  const { target, eye, velocity: its = STILL } = aim
   const found: number[] = []
-  const solve = (constant: number, slope: number) => {
-    if (slope === 0) return
-    const t = -constant / slope
+  const add = (t: number) => {
     if (t > 0 && t < end) found.push(t)
+  }
+  const solve = (constant: number, slope: number) => {
+    if (slope !== 0) add(-constant / slope)
   }
   const px = from[0]
   const pz = from[2]
@@ -131,15 +166,23 @@ function covers({ from, velocity }: Piece, { target, eye }: Aim, walls: readonly
   const vz = velocity[2]
   const tx = target[0]
   const tz = target[2]
+  const wx = its[0]
+  const wz = its[2]
+  const bend = wx * vz - wz * vx
   const all = coversOf(walls)
   for (let w = 0; w < all.length; w++) {
     const { x, z, dx, dz, ends, heights } = all[w]
     for (let i = 0; i < ends.length; i += 2) {
+      // From the target, the wall's end and the eyes lie in one direction: a cross product of two lines in time.
       const lx = ends[i] - tx
       const lz = ends[i + 1] - tz
-      solve(lx * (pz - tz) - lz * (px - tx), lx * vz - lz * vx)
+      const constant = lx * (pz - tz) - lz * (px - tx)
+      const slope = lx * (vz - wz) - lz * (vx - wx) - (wx * (pz - tz) - wz * (px - tx))
+      if (bend === 0) solve(constant, slope)
+      else for (const t of roots([constant, slope, -bend], 0, end)) add(t)
     }
     solve((px - x) * dz - (pz - z) * dx, vx * dz - vz * dx)
+    if (wx !== 0 || wz !== 0) solve((tx - x) * dz - (tz - z) * dx, wx * dz - wz * dx)
     if (vy !== 0) for (let i = 0; i < heights.length; i++) solve(from[1] + eye - heights[i], vy)
   }
   return found

@@ -1,7 +1,6 @@
 import {
   createRun,
   eventsOf,
-  facingAt,
   positionAt,
   run,
   type FedPose,
@@ -9,8 +8,8 @@ import {
   type Run,
   type RunEvent,
 } from '../engine'
-import { legAt } from '../engine/legs'
-import { ownTime, partAt } from '../engine/walker'
+import { middleIn } from '../engine/poses'
+import { facingAt, facingOn, ownTime, partAt, type WhereIs } from '../engine/walker'
 import type { Show } from '../show'
 
 export interface Retelling {
@@ -22,21 +21,19 @@ export interface Retelling {
 const LEARNT = 1.05e-6
 
 /** What a path is at a time, as somebody who walks it would tell: where, and which way they face from then on. */
-function poseAt(path: readonly PathPart[], t: number): FedPose {
+function poseAt({ path, whereIs }: Pick<Telling, 'path' | 'whereIs'>, t: number): FedPose {
   // At a seam one faces as on the coming leg.
   const after = t + 1e-9
   const part = partAt(path, after)
-  const { facing } = part.route.legs[legAt(part.route, Math.max(0, ownTime(part, after)))]
-  const looks = part.held === undefined && part.moving && 'at' in facing
-  return { at: positionAt(path, t), facing: looks ? { towards: facing.at } : facingAt(path, after) }
+  const { facing } = facingOn(part, Math.max(0, ownTime(part, after)))
+  const at = positionAt(path, t)
+  if ('yaw' in facing || !part.moving) return { at, facing: facingAt(path, after, whereIs) }
+  return { at, facing: facing.prop === undefined ? { towards: facing.at } : { prop: facing.prop } }
 }
 
 /** The same for somebody who has not heard yet that they have just been moved, and walks on. */
-const unaware = (path: readonly PathPart[], t: number): FedPose =>
-  poseAt(
-    path.filter((part, i) => i === 0 || part.t < t - 2 * LEARNT || part.own > 0),
-    t,
-  )
+const unaware = ({ path, whereIs }: Telling, t: number): FedPose =>
+  poseAt({ path: path.filter((part, i) => i === 0 || part.t < t - 2 * LEARNT || part.own > 0), whereIs }, t)
 
 /** The times at which a path turns: without them it can't be told in straight pieces. */
 function turns(path: readonly PathPart[], until: number): number[] {
@@ -50,6 +47,7 @@ function turns(path: readonly PathPart[], until: number): number[] {
 interface Telling {
   id: string
   path: readonly PathPart[]
+  whereIs: WhereIs
   /** When it is told, and how often it presses then: before it learns that it was moved, and after. */
   told: Map<number, { presses: number; afterwards: number }>
   end: number
@@ -71,7 +69,7 @@ function tellingOf(show: Show, offline: Run, log: readonly RunEvent[], index: nu
       if (t === movedAt && told.has(t + LEARNT)) told.get(t + LEARNT)!.afterwards++
       else told.get(t)!.presses++
     }
-  return { id, path, told, end }
+  return { id, path, whereIs: (prop, t) => middleIn(show, offline, prop, t), told, end }
 }
 
 /** The events of a live run that is told the ways of an offline run, presses too, where they turn and at a share of its length each. */
@@ -94,8 +92,8 @@ export function retold(show: Show, { seed, length }: Retelling, cuts: readonly n
       events.push(...live.feed(id, t, pose, { use: presses > 0 }))
       for (let more = 1; more < presses; more++) events.push(...live.feed(id, t, pose, { use: true }))
     }
-    for (const { id, path, told } of here) tell(id, unaware(path, t), told.get(t)!.presses)
-    if (learnt.includes(t)) for (const { id, path, told } of here) tell(id, poseAt(path, t), told.get(t)!.afterwards)
+    for (const each of here) tell(each.id, unaware(each, t), each.told.get(t)!.presses)
+    if (learnt.includes(t)) for (const each of here) tell(each.id, poseAt(each, t), each.told.get(t)!.afterwards)
     for (const { id, end } of here) if (t === end && end < length) events.push(...live.stop(id))
   }
   return [...events, ...live.finish(length)]

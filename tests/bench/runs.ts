@@ -74,7 +74,7 @@ const live = createRun(demo, 7, [{ id: 'me' }, demo.walks.find((walk) => walk.id
 let frame = 0
 const feeding = each(frames, () => {
   const t = frame++ / 60
-  live.feed('me', t, { at: positionAt(played.paths[0], t), facing: facingAt(played.paths[0], t) })
+  live.feed('me', t, { at: positionAt(played.paths[0], t), facing: facingAt(demo, played, 0, t) })
 })
 line('a frame of the live form, 60 a second', ms(feeding), '≤ 1 ms with sound and state')
 line(

@@ -32,12 +32,15 @@ const walks = computed((): Dots[] =>
     return { id: runs.ways!.walks[index]!, small, large }
   }),
 )
-const here = computed(() =>
-  (runs.run?.paths ?? []).map((path, index) => {
+const here = computed(() => {
+  const { run, played } = runs
+  if (!run || !played) return []
+  return run.paths.map((path, index) => {
     const [x, , z] = positionAt(path, playhead.t)
-    return { id: runs.run!.walks[index]!, x, z, yaw: facingAt(path, playhead.t), player: index === runs.player }
-  }),
-)
+    const yaw = facingAt(played, run, index, playhead.t)
+    return { id: run.walks[index]!, x, z, yaw, player: index === runs.player }
+  })
+})
 const points = computed(() => selection.walk?.points ?? [])
 const middles = computed(() =>
   points.value

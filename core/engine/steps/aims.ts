@@ -36,13 +36,12 @@ export function aimsOf(step: Step, channel: ClaimedChannel): Aim[] {
     return [aim('light' in step.target ? 'candela' : 'gain', step.to, rate(step.rate), release, false, true)]
   }
   if (!('ramp' in step)) return []
-  const { ramp, hold } = step
+  const { ramp } = step
   const release: Ramp | undefined = 'release' in step ? step.release : undefined
   return Object.entries(givenBy(step)).flatMap(([field, given]) => {
     if (!given) return []
     const { value, fullWay } = given
-    const motion = motionBy(ramp, hold === 'keep' ? undefined : fullWay)
-    return [aim(field, value, motion, motionBy(release ?? ramp, fullWay), fullWay !== undefined)]
+    return [aim(field, value, motionBy(ramp, fullWay), motionBy(release ?? ramp, fullWay), fullWay !== undefined)]
   })
 }
 

@@ -1,6 +1,7 @@
 import type { PropStep } from '../../show/types'
 import { audienceOf } from '../audience'
 import { touch, trackOf, type Touched } from '../channels'
+import { propMoved } from '../motion'
 import { distance, type Value } from '../ramps'
 import { give, inTime, keep, take, valueAt, type Claim, type Taken } from '../tracks'
 import { takes, type Playing, type StepState, type World } from '../world'
@@ -59,7 +60,7 @@ function sharedSeconds(now: number, channel: Touched, aims: readonly Aim[]): num
 /** Gives back what a step has claimed. */
 function giveBack(world: World, taken: readonly Taken[][], _: 'own' | 'cut', { plan }: StepState): void {
   for (const together of taken) giveTogether(world.now, together)
-  if (plan.step.kind === 'prop') world.mobile?.moved(plan.step.prop)
+  if (plan.step.kind === 'prop') propMoved(world, plan.step.prop)
 }
 
 /** Gives fields of a channel back: with a rate, the leading number sets the time for all of them. */
@@ -84,5 +85,5 @@ export function prop(world: World, playing: Playing, state: StepState, step: Pro
     else world.abouts.set(step.prop, [turned])
   }
   claim(world, playing, state)
-  world.mobile?.moved(step.prop)
+  propMoved(world, step.prop)
 }

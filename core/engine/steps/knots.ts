@@ -1,15 +1,18 @@
 import type { BurstStep, FlagStep, SignalStep, StopStep, ZoneStep } from '../../show/types'
 import { setZone } from '../bodies'
-import { drawWithin } from '../luck'
+import { draw } from '../luck'
 import { sendSignal } from '../moments'
 import { cut } from '../playings'
 import { streamOf } from '../streams'
 import type { Playing, StepState, World } from '../world'
 import * as write from '../write'
 
-/** A burst is told in the log; its particles are the picture's. */
-export function burst(world: World, playing: Playing, state: StepState, step: BurstStep): undefined {
-  write.step(world, playing, state, Math.round(drawWithin(step.count, streamOf(world, playing, step.id), 0)))
+/** A burst is told in the log, with a whole number of its range, each as likely; its particles are the picture's. */
+export function burst(world: World, playing: Playing, state: StepState, step: BurstStep): number {
+  const first = Math.ceil(step.count[0])
+  const last = Math.max(first, Math.floor(step.count[1]))
+  write.step(world, playing, state, first + Math.floor(draw(streamOf(world, playing, step.id), 0) * (last - first + 1)))
+  return state.plan.length!
 }
 
 export function signal(world: World, playing: Playing, _: StepState, step: SignalStep): undefined {

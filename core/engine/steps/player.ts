@@ -1,9 +1,10 @@
 import type { CameraStep, FadeStep, FreezeStep, Lock, MoveStep, Show } from '../../show/types'
 import { audienceOf } from '../audience'
 import { cameraAt, OWN_FOV, type CameraClaim, type Pose } from '../camera'
-import { lock, move as moveBody, unlock } from '../bodies'
+import { lock, moveBodies, unlock } from '../bodies'
 import { opacityAt, type FadeClaim } from '../picture'
-import { facingAt, positionAt, type PathPart, type Walker } from '../walker'
+import { facingNow } from '../motion'
+import { positionAt, type PathPart, type Walker } from '../walker'
 import { takes, type Playing, type StepState, type World } from '../world'
 
 /** What shows over the picture, or instead of it, ends early if its step is cut. */
@@ -30,9 +31,9 @@ export function fade(world: World, playing: Playing, state: StepState, step: Fad
 }
 
 /** What the eyes of somebody on a path see from at a time. */
-export function ownEyes(show: Show, path: readonly PathPart[], t: number): Pose {
+export function ownEyes(show: Show, path: readonly PathPart[], t: number, yaw: number): Pose {
   const [x, y, z] = positionAt(path, t)
-  return { mark: null, at: [x, y + show.player.eye, z], yaw: facingAt(path, t), pitch: 0, fov: OWN_FOV }
+  return { mark: null, at: [x, y + show.player.eye, z], yaw, pitch: 0, fov: OWN_FOV }
 }
 
 export function camera(world: World, playing: Playing, state: StepState, step: CameraStep): number {
@@ -45,7 +46,8 @@ export function camera(world: World, playing: Playing, state: StepState, step: C
   const back = { seconds: step.back?.seconds ?? 0, ease: step.back?.ease ?? ('linear' as const) }
   const claims = audienceOf(world, playing).map((player) => {
     const all = world.cameras[player.index]
-    const from = cameraAt(all, world.now, () => ownEyes(world.compiled.show, player.path, world.now))
+    const eyes = () => ownEyes(world.compiled.show, player.path, world.now, facingNow(world, player))
+    const from = cameraAt(all, world.now, eyes)
     const made: CameraClaim = { t: world.now, from, stops, back }
     all.push(made)
     return made
@@ -68,6 +70,6 @@ function unfreeze(world: World, { players, locks }: { players: readonly Walker[]
 
 export function move(world: World, playing: Playing, _: StepState, step: MoveStep): undefined {
   const mark = world.compiled.marks.get(step.mark)!
-  for (const player of audienceOf(world, playing))
-    if (player.present) moveBody(world, player, mark.at, mark.yaw, step.quiet)
+  const players = audienceOf(world, playing).filter((player) => player.present)
+  moveBodies(world, players, mark.at, mark.yaw, step.quiet)
 }

@@ -2,13 +2,13 @@ import { NO_ENTRY, type Entry } from '../agenda'
 import type { BedStep, Point, ScatterStep, SoundStep, Where } from '../../show/types'
 import { middleOf } from '../../space'
 import type { CompiledSound } from '../cues'
-import { propNow, solidAt } from '../motion'
+import { facingNow, propNow, solidAt } from '../motion'
 import { draw, drawWithin, type Stream } from '../luck'
 import type { Impact } from '../physics'
 import { drawFrom, type Drawn } from '../pools'
 import { streamOf } from '../streams'
 import { heardBy } from '../audience'
-import { facingAt, positionAt } from '../walker'
+import { positionAt } from '../walker'
 import { DEFAULT_REACH, takes, type Audible, type Playing, type StepState, type World } from '../world'
 import * as write from '../write'
 
@@ -42,7 +42,7 @@ function placeOf(
       const [x, y, z] = positionAt(body.path, world.now)
       const eye = y + world.compiled.show.player.eye
       if (where.at === 'player') return { place: [x, eye, z], follows: body.index }
-      const yaw = facingAt(body.path, world.now) + (draw(stream, first) - 0.5) * where.arc
+      const yaw = facingNow(world, body) + (draw(stream, first) - 0.5) * where.arc
       const far = drawWithin([where.near, where.far], stream, first + 1)
       const a = (yaw * Math.PI) / 180
       return { place: [x - far * Math.sin(a), eye, z - far * Math.cos(a)] as Point }

@@ -179,8 +179,8 @@ describe('freeze', () => {
     const corner = [point(0), point(3), { at: [3, 0, 30], pace: 1 }]
     const freeze = { id: 'f', kind: 'freeze', locks: ['look'], hold: 2 }
     const show = made([freeze], { show: { walks: [walk('w', ...corner)] }, rule: { onLeave: 'nothing' } })
-    const { paths } = run(show, walksOf(show, ['w']), { seed: 1 })
-    expect([1, 2.9, 3.5, 3.8].map((t) => Math.round(facingAt(paths[0], t)))).toEqual([-90, -90, -90, -180])
+    const played = run(show, walksOf(show, ['w']), { seed: 1 })
+    expect([1, 2.9, 3.5, 3.8].map((t) => Math.round(facingAt(show, played, 0, t)))).toEqual([-90, -90, -90, -180])
   })
   it('for good: the run ends when everybody has been held for a minute', () => {
     const log = logFor(made([{ id: 'f', kind: 'freeze', locks: ['walk'], hold: 'keep' }]))
