@@ -32,7 +32,7 @@ export const useSound = defineStore('sound', () => {
   }
   const player = createPlayer(
     buffers,
-    () => (runs.run && document.show ? { run: runs.run, show: document.show, player: runs.player } : undefined),
+    () => (runs.run && runs.played ? { run: runs.run, show: runs.played, player: runs.player } : undefined),
     lets,
   )
   playhead.setKeeper(player)

@@ -194,7 +194,10 @@ export function createGazes(world: World, walker: Walker): Gazes | undefined {
       .filter(hasMoved)
       .every((prop) => movesUntil(motionOf(world, prop), t) <= t)
     return (
-      rests && isNear(before.at, at) && isNear(before.target, target) && Math.abs(wrapped(before.yaw - yaw)) <= STANDS_AS
+      rests &&
+      isNear(before.at, at) &&
+      isNear(before.target, target) &&
+      Math.abs(wrapped(before.yaw - yaw)) <= STANDS_AS
     )
   }
 

@@ -53,6 +53,46 @@ describe('laws that hold for any show', () => {
     })
   })
 
+  it('who stands still beside what stands still neither comes in nor goes out', () => {
+    holding((show, events, result) => {
+      const locked = new Map<string, number>()
+      const put = new Set(events.flatMap((e) => (e.kind === 'move' || e.kind === 'zone' ? [e.t] : [])))
+      const last = new Map<string, number>()
+      const motions = ['slide', 'turn'].flatMap((field) => result.channels.fields['prop:door']?.[field]?.segments ?? [])
+      for (const event of events) {
+        if (event.kind === 'lock' || event.kind === 'unlock') {
+          if (!event.locks.includes('walk')) locked.delete(event.player)
+          else if (!locked.has(event.player)) locked.set(event.player, event.t)
+        }
+        if (event.kind !== 'enter' && event.kind !== 'leave') continue
+        const zone = show.zones.find(({ id }) => id === event.zone)!
+        const moves = motions.some(({ t, seconds }) => zone.tiedTo && t <= event.t && t + seconds >= event.t)
+        if (put.has(event.t) || moves) continue
+        const pair = `${event.player}|${event.zone}`
+        expect(last.get(pair), `${event.kind} of ${pair} at ${event.t}`).not.toBe(event.t)
+        last.set(pair, event.t)
+        const since = locked.get(event.player!)
+        if (since !== undefined) expect(event.t, `${event.kind} of ${pair}, held since ${since}`).toBe(since)
+      }
+    })
+  })
+
+  it('every walk comes to its end, or is said to be locked in', () => {
+    fc.assert(
+      fc.property(randomShow, (show) => {
+        try {
+          const events = eventsOf(run(show, show.walks, { seed: 5, withoutFlights: true }))
+          const ended = events.flatMap((e) => (e.kind === 'walkEnd' ? [e.player] : []))
+          expect(ended.sort()).toEqual(show.walks.map(({ id }) => id).sort())
+        } catch (error) {
+          if (!(error instanceof RunError)) throw error
+          expect(error.message).toMatch(/sent back|→/)
+        }
+      }),
+      ROUNDS,
+    )
+  })
+
   it('every playing that starts ends once, after the ends of its steps', () => {
     holding((_, events) => {
       const of = <K extends RunEvent['kind']>(kind: K) =>

@@ -35,9 +35,7 @@ function sentBack(show: Show, events: readonly RunEvent[]): string | undefined {
     return mark ? `"${mark.name}"` : to.map((v) => v.toFixed(1)).join(', ')
   }
   const moves = events.flatMap((event) =>
-    event.kind === 'move'
-      ? [`${nameOfWalk(show, event.player)} keeps being sent back to ${markAt(event.to)}`]
-      : [],
+    event.kind === 'move' ? [`${nameOfWalk(show, event.player)} keeps being sent back to ${markAt(event.to)}`] : [],
   )
   return again(moves)[0]?.[0]
 }

@@ -216,7 +216,15 @@ export function reroute(
     const rest = ended ? [] : points.slice(next)
     // The look of the point reached last holds again once the walker goes on.
     const { pace, look } = points[next - 1]
-    const here = { at, pace, pause: 0, use: false, useAfter: 0, look: rest.length > 0 ? look : 'ahead', faces: yaw } as const
+    const here = {
+      at,
+      pace,
+      pause: 0,
+      use: false,
+      useAfter: 0,
+      look: rest.length > 0 ? look : 'ahead',
+      faces: yaw,
+    } as const
     return over([here, ...rest], next - 1)
   })
   walker.path.push({ t, own: 0, moving, route, held })

@@ -201,9 +201,10 @@ const anyRule = fc.record({
   cue: fc.constantFrom('cue-0', 'cue-1', 'cue-2'),
 })
 /** A rule that nothing but its own cue holds up. */
-const eager = fc.tuple(anyRule, fc.constantFrom('release', 'nothing', 'nothing')).map(([made, onLeave]) => ({
+const edge = fc.constantFrom({ at: 'enter' }, { at: 'enter' }, { at: 'leave' })
+const eager = fc.tuple(anyRule, edge, fc.constantFrom('release', 'nothing', 'nothing')).map(([made, on, onLeave]) => ({
   ...made,
-  on: { at: 'enter' },
+  on,
   who: undefined,
   when: [],
   debounce: 0,
@@ -219,12 +220,22 @@ const zone = fc.record({
   rim: fc.constantFrom(0, 0, 0.5),
   notices: fc.constantFrom('body', 'feet', 'eyes'),
   enabled: fc.integer({ min: 0, max: 9 }).map((n) => n > 1),
+  tiedTo: fc.constantFrom(undefined, undefined, { prop: 'door' }),
   rules: fc.array(rule, { minLength: 2, maxLength: 3 }),
 })
 const walkPoint = fc.record({
   at: fc.tuple(metres(-12, 12), fc.constantFrom(0, 0, 0, 0.5), metres(-12, 12)),
   pace: fc.constantFrom(0.5, 1, 1.4, 3),
-  pause: fc.oneof(fc.constant(0), seconds(3)),
+  pause: fc.oneof(
+    { weight: 6, arbitrary: fc.constant(0) },
+    { weight: 6, arbitrary: seconds(3) },
+    { weight: 1, arbitrary: seconds(80) },
+  ),
+  look: fc.oneof(
+    { weight: 5, arbitrary: fc.constant('ahead') },
+    { weight: 2, arbitrary: fc.constantFrom({ yaw: 40 }, { mark: 'spot' }) },
+    { weight: 2, arbitrary: fc.constant({ prop: 'door' }) },
+  ),
   use: fc.boolean(),
   useAfter: seconds(2),
   arrive: fc.integer({ min: 0, max: 5 }).map((n) => n === 0),
@@ -251,9 +262,10 @@ export const randomShow: fc.Arbitrary<Show> = fc
   .record({
     zones: fc.array(zone, { minLength: 3, maxLength: 6 }),
     cues: fc.array(fc.array(timed, { minLength: 2, maxLength: 5 }), { minLength: 3, maxLength: 3 }),
-    walks: fc.array(walk, { minLength: 1, maxLength: 2 }),
+    audiences: fc.array(fc.constantFrom('whoever', 'whoever', 'everyone', 'inside'), { minLength: 3, maxLength: 3 }),
+    walks: fc.array(walk, { minLength: 1, maxLength: 3 }),
   })
-  .map(({ zones, cues, walks }) =>
+  .map(({ zones, cues, audiences, walks }) =>
     readShow(
       JSON.parse(
         JSON.stringify({
@@ -281,6 +293,7 @@ export const randomShow: fc.Arbitrary<Show> = fc
           cues: cues.map((steps, n) => ({
             id: `cue-${n}`,
             name: `Cue ${n}`,
+            for: audiences[n],
             steps: steps.map((s, i) => ({ id: `s${n}-${i}`, ...s })),
           })),
           zones: zones.map((z, n) => ({

@@ -1,13 +1,4 @@
-import {
-  createRun,
-  eventsOf,
-  positionAt,
-  run,
-  type FedPose,
-  type PathPart,
-  type Run,
-  type RunEvent,
-} from '../engine'
+import { createRun, eventsOf, positionAt, run, type FedPose, type PathPart, type Run, type RunEvent } from '../engine'
 import { middleIn } from '../engine/poses'
 import { facingAt, facingOn, ownTime, partAt, type WhereIs } from '../engine/walker'
 import type { Show } from '../show'
