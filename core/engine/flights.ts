@@ -158,22 +158,14 @@ function routeOf(flight: Flight): Route {
   return route
 }
 
-function facingAlong(velocity: Point): Pick<Leg, 'facing' | 'ahead'> {
-  const yaw = yawOf(velocity[0], velocity[2])
-  return { facing: { yaw }, ahead: yaw }
-}
-
 function routeAlong({ positions }: Flight): Route {
   const seconds = 1 / STEPS_A_SECOND
   const legs: Leg[] = []
   for (let i = 0; i + 1 < positions.length; i++) {
     const [from, to] = [positions[i], positions[i + 1]]
     const velocity = to.map((v, k) => (v - from[k]) / seconds) as Point
-    legs.push({
-      start: i * seconds,
-      piece: { from, velocity, seconds },
-      ...facingAlong(velocity),
-    })
+    const yaw = yawOf(velocity[0], velocity[2])
+    legs.push({ start: i * seconds, piece: { from, velocity, seconds }, facing: { yaw }, ahead: yaw })
   }
   legs.push({
     start: (positions.length - 1) * seconds,

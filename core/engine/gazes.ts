@@ -1,5 +1,5 @@
 import type { Point, Rule, Show, Target, Wall } from '../show/types'
-import { gaze, looks, positionOn, standsOn, wrapped, yawOf, type Aim, type Facing } from '../space'
+import { gaze, looks, positionOn, standsOn, wrapped, type Aim, type Facing } from '../space'
 import { SAME_TIME } from './agenda'
 import type { RuleInstance } from './compile'
 import { SHORTEST } from './contacts'
@@ -7,7 +7,7 @@ import { legAt, placeOfTarget, type Leg, type LegFacing } from './legs'
 import { middleAt, motionOf, propHasMoved } from './motion'
 import { hear } from './moments'
 import { isStraight, motionBegan, movesUntil, type PropMotion } from './poses'
-import { facingOn, ownTime, partNow, positionAt, runTime, type PathPart, type Walker } from './walker'
+import { facingAt, facingOn, ownTime, partNow, positionAt, runTime, type PathPart, type Walker } from './walker'
 import type { World } from './world'
 
 interface Watched {
@@ -20,15 +20,9 @@ interface Watched {
   brokeAt: number
   /** Which stretch of looking this is. */
   stretch: number
-  /** How body and target stood when this was settled last: while they stand so, it stays as it is. */
-  settled: Stance | undefined
-}
-
-/** Where somebody stands, which way they face, and where the target is. */
-interface Stance {
-  at: Point
-  yaw: number
-  target: Point
+  /** When this was settled last, and on which part of the body's path. */
+  settledAt: number
+  settledOn: PathPart | undefined
 }
 
 /** Somebody has looked for as long as a rule wants, if it is still the same stretch of looking. */
@@ -99,7 +93,8 @@ export function createGazes(world: World, walker: Walker): Gazes | undefined {
     seeing: false,
     brokeAt: -Infinity,
     stretch: 0,
-    settled: undefined,
+    settledAt: -Infinity,
+    settledOn: undefined,
   }))
   const { walls } = show.place
 
@@ -178,28 +173,27 @@ export function createGazes(world: World, walker: Walker): Gazes | undefined {
     world.agenda.put(world.now + seconds, looked, { walker, look, stretch: ++look.stretch })
   }
 
-  /** Whether body and target stand as they did when a look was settled last. At the very edge that is decided once. */
+  /**
+   * Whether body and target stand as they did when a look was settled last: then it stays as it is, since at the very edge that is decided
+   * once. Asked only of who is held; everything else goes on.
+   */
   function standsAsSettled(look: Watched, part: PathPart, t: number): boolean {
-    const own = Math.max(0, ownTime(part, t))
-    const at = positionAt([part], t)
-    const { facing, ahead } = facingOn(part, own)
+    const { settledAt, settledOn } = look
+    look.settledAt = t
+    look.settledOn = part
+    if (part.moving || settledOn === undefined) return false
+    const { facing } = facingOn(part, Math.max(0, ownTime(part, t)))
+    if (hasMovedSince(look.prop, settledAt)) return false
+    if ('at' in facing && hasMovedSince(facing.prop, settledAt)) return false
+    if (!isNear(positionAt([settledOn], settledAt), positionAt([part], t))) return false
     const whereIs = (prop: string) => middleAt(world, prop, t)
-    const to = 'yaw' in facing ? undefined : facing.prop === undefined ? facing.at : whereIs(facing.prop)
-    const yaw = 'yaw' in facing ? facing.yaw : standsOn(at, to!) ? ahead : yawOf(to![0] - at[0], to![2] - at[2])
-    const target = look.prop === undefined ? look.aim.target : whereIs(look.prop)
-    const before = look.settled
-    look.settled = { at, yaw, target }
-    if (before === undefined || part.moving) return false
-    const rests = [look.prop, 'yaw' in facing ? undefined : facing.prop]
-      .filter(hasMoved)
-      .every((prop) => movesUntil(motionOf(world, prop), t) <= t)
-    return (
-      rests &&
-      isNear(before.at, at) &&
-      isNear(before.target, target) &&
-      Math.abs(wrapped(before.yaw - yaw)) <= STANDS_AS
-    )
+    const before = facingAt([settledOn], settledAt, whereIs)
+    return Math.abs(wrapped(before - facingAt([part], t, whereIs))) <= STANDS_AS
   }
+
+  /** Whether a prop was set going since a time, or goes still. */
+  const hasMovedSince = (prop: string | undefined, t: number): boolean =>
+    hasMoved(prop) && (world.setGoing.get(prop)! >= t || movesUntil(motionOf(world, prop), world.now) > world.now)
 
   return {
     turn(t) {
@@ -208,7 +202,7 @@ export function createGazes(world: World, walker: Walker): Gazes | undefined {
       for (const look of watched) {
         if (!walker.present || walker.inside[look.rule.zone!.index] === 0) {
           look.seeing = false
-          look.settled = undefined
+          look.settledOn = undefined
           look.brokeAt = -Infinity
           continue
         }

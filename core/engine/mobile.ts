@@ -117,7 +117,9 @@ function nextEdge(moving: Moving, walker: Walker, from: number, decided: boolean
   const inside = walker.inside[zone.index] === 1
   const part = partNow(walker)
   const { legs } = part.route
-  const contacts = inside ? contactGoingOn(from) : contactToCome()
+  // Spans of contact are put together over windows: gaps and touches too short to count are none.
+  let first = Infinity
+  let last = inside ? from : -Infinity
   let t = Math.max(from, part.t)
   let index = -1
   let settled = decided
@@ -131,73 +133,30 @@ function nextEdge(moving: Moving, walker: Walker, from: number, decided: boolean
     const stands = until <= t
     if (stands && !inside && !walker.fed && staysAway(walker, part.route, stillOf(moving, t))) return Infinity
     if (stands && !inside && legEnd < Infinity && !comesNear(walker, leg, grownBounds(moving, t))) {
-      contacts.none(legEnd)
       t = legEnd
       continue
     }
     const end = Math.min(legEnd, until > t + SAME_TIME ? until : Infinity)
     const velocity = part.moving && leg.piece.seconds !== Infinity ? leg.piece.velocity : AT_REST
     settled &&= stands && isAtRest(velocity)
-    if (settled) contacts.kept(end)
-    else {
+    if (!settled) {
       const local = Math.max(0, Math.min(own - leg.start, leg.piece.seconds))
       const body: Piece = { from: positionOn(leg.piece, local), velocity, seconds: end - t }
       const spans = contact(moving, walker, body, t, until, inside ? zone.zone.rim : 0)
-      for (let i = 0; i < spans.length; i += 2) contacts.span(t + spans[i], t + spans[i + 1])
-      contacts.none(end)
-    }
-    const edge = contacts.edge()
-    if (edge !== undefined) return edge
+      for (let i = 0; i < spans.length; i += 2) {
+        if (t + spans[i] - last >= SHORTEST) {
+          if (inside) return last
+          first = t + spans[i]
+        }
+        last = Math.max(last, t + spans[i + 1])
+        if (!inside && last - first >= SHORTEST) return first
+      }
+      if (inside && end - last >= SHORTEST) return last
+    } else if (inside) last = end
     if (end === Infinity) return Infinity
     t = end
   }
   return Infinity
-}
-
-/** Puts spans of contact together, window after window, and says when they amount to an edge. */
-interface Contacts {
-  span(from: number, to: number): void
-  /** What was decided before holds until a time. */
-  kept(until: number): void
-  /** All spans that begin before a time are known. */
-  none(until: number): void
-  edge(): number | undefined
-}
-
-/** For a body that is inside: it leaves where contact ends for as long as makes a leave. */
-function contactGoingOn(since: number): Contacts {
-  let last = since
-  let left: number | undefined
-  return {
-    span(from, to) {
-      if (from - last >= SHORTEST) left ??= last
-      last = Math.max(last, to)
-    },
-    kept(until) {
-      last = until
-    },
-    none(until) {
-      if (until - last >= SHORTEST) left ??= last
-    },
-    edge: () => left,
-  }
-}
-
-/** For a body that is outside: it enters where a contact begins that lasts for as long as makes a presence. */
-function contactToCome(): Contacts {
-  let first = Infinity
-  let last = -Infinity
-  let entered: number | undefined
-  return {
-    span(from, to) {
-      if (from - last >= SHORTEST) first = from
-      last = to
-      if (last - first >= SHORTEST) entered ??= first
-    },
-    kept() {},
-    none() {},
-    edge: () => entered,
-  }
 }
 
 const isAtRest = (velocity: Point): boolean => velocity[0] === 0 && velocity[1] === 0 && velocity[2] === 0

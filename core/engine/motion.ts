@@ -56,6 +56,7 @@ export function middleAt(world: World, id: string, t: number): Point {
 /** A prop has begun to move or to go back: its zones are met elsewhere, and so are those who look at it. */
 export function propMoved(world: World, prop: string): void {
   world.mobile?.moved(prop)
+  world.setGoing.set(prop, world.now)
   if (world.compiled.looks.length > 0) world.changed = true
 }
 

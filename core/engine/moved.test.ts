@@ -192,7 +192,9 @@ describe('a run that has no end', () => {
         { id: 'b', on: { at: 'signal', name: 'again' }, cue: 'c', busy: 'overlap' },
       ],
     })
-    expect(() => run(ring, ring.walks, { seed: 1 })).toThrow('at 1.000 s: the signal "again" → "Chime" → the signal "again"')
+    expect(() => run(ring, ring.walks, { seed: 1 })).toThrow(
+      'at 1.000 s: the signal "again" → "Chime" → the signal "again"',
+    )
   })
 })
 

@@ -215,6 +215,7 @@ export function createWorld(compiled: Compiled, walkers: Walker[], seed: number)
     locks: walkers.map(() => []),
     abouts: new Map(),
     audible: [],
+    setGoing: new Map(),
     flies: true,
     tally: false,
     flights: [],

@@ -125,6 +125,8 @@ export interface World {
   /** As in the channels' history, by prop. */
   abouts: Map<string, ChannelHistory['abouts'][string]>
   audible: Audible[]
+  /** When each prop was set going last, or back. */
+  setGoing: Map<string, number>
   flies: boolean
   /** Only what decides when rules fire is of interest. */
   tally: boolean
