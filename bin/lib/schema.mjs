@@ -14,6 +14,7 @@ const { outputFiles } = await build({
   bundle: true,
   format: 'esm',
   platform: 'node',
+  mainFields: ['module', 'main'],
   write: false,
 })
 const { default: schema } = await import(

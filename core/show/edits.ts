@@ -1,6 +1,8 @@
-import { keysOf, pointerOf, ShowError } from './errors'
+import { complete } from './complete'
+import { keysOf, pointerOf, short, ShowError } from './errors'
 import { isRecord, type Field } from './fields'
 import { applyPatch, idTests, inverse, valueAtPointer, type Operation } from './patch'
+import { checkPlain } from './plain'
 import { checkShow } from './read'
 import { showTable } from './table'
 import type { Show } from './types'
@@ -49,7 +51,7 @@ export function patchOf(show: Show, work: (editor: Editor) => void): { patch: Op
   const patch: Operation[] = []
   let now = show
   const put = (keys: string[], operation: Operation) => {
-    const step = [...idTests(now, keys), operation]
+    const step = [...idTests(now, keys), ...completed(now, [operation])]
     now = applyPatch(now, step)
     patch.push(...step)
   }
@@ -80,48 +82,169 @@ export function patchOf(show: Show, work: (editor: Editor) => void): { patch: Op
   return { patch, show: now }
 }
 
-/** The field of the table at a path, with how many keys lead to it: as deep as a patch's place can be checked alone. */
-function touchedField(show: unknown, keys: readonly string[]): { field: Field; keys: string[] } {
-  let field: Field = showTable
-  let node = show
-  const at: string[] = []
-  for (const key of keys) {
-    if (field.type === 'record' && field.fields[key] && !Array.isArray(node) && isRecord(node) && key in node)
-      field = field.fields[key]
-    else if (field.type === 'list' && Array.isArray(node) && Number(key) < node.length) field = field.of
-    else break
-    node = (node as Record<string, unknown>)[key]
-    at.push(key)
-    if (field.type !== 'record' && field.type !== 'list') break
+/** The field of the table for a key of a value of another field; undefined if it has none. */
+function fieldBelow(field: Field, value: unknown, key: string): Field | undefined {
+  switch (field.type) {
+    case 'record':
+      return Object.hasOwn(field.fields, key) ? field.fields[key] : undefined
+    case 'list':
+    case 'map':
+      return field.of
+    case 'kinds': {
+      const kind = isRecord(value) ? value[field.by] : undefined
+      return typeof kind === 'string' && Object.hasOwn(field.kinds, kind)
+        ? fieldBelow(field.kinds[kind], value, key)
+        : undefined
+    }
+    case 'either': {
+      const meant = field.options.find((option) => option.meant(value))
+      return meant && fieldBelow(meant.field, value, key)
+    }
+    default:
+      return undefined
   }
-  return { field, keys: at }
+}
+
+/** A value as it is kept at a place of a show: with the table's defaults for what it leaves out. What is wrong stays as it is. */
+function completedAt(show: Show, keys: readonly string[], value: unknown): unknown {
+  let field: Field | undefined = showTable
+  let node: unknown = show
+  for (const key of keys) {
+    field = field && fieldBelow(field, node, key)
+    node = isRecord(node) || Array.isArray(node) ? (node as Record<string, unknown>)[key] : undefined
+  }
+  if (!field) return value
+  try {
+    validate(field, value)
+  } catch {
+    return value
+  }
+  return complete(field, value)
+}
+
+/** A patch whose values are complete, for a show that it is applied to. @throws PatchConflict, ShowError */
+export function completed(show: Show, patch: readonly Operation[]): Operation[] {
+  let now = show
+  return patch.map((operation) => {
+    const next =
+      operation.op === 'add' || operation.op === 'replace'
+        ? { ...operation, value: completedAt(now, keysOf(operation.path), plain(operation)) }
+        : operation
+    now = applyPatch(now, [next])
+    return next
+  })
+}
+
+function plain({ path, value }: { path: string; value: unknown }): unknown {
+  checkPlain(value, keysOf(path))
+  return value
+}
+
+/** A part of a show that a patch has changed, with its field of the table. */
+interface Part {
+  field: Field
+  value: unknown
+  keys: string[]
+}
+
+/** The parts that lead to a place of a show, from the whole of it down to the place itself. */
+function partsTo(show: Show, keys: readonly string[]): Part[] {
+  const parts: Part[] = [{ field: showTable, value: show, keys: [] }]
+  for (const key of keys) {
+    const { field, value, keys: before } = parts[parts.length - 1]
+    const below = fieldBelow(field, value, key)
+    if (!below || !(isRecord(value) || Array.isArray(value)) || !Object.hasOwn(value, key)) break
+    parts.push({ field: below, value: (value as Record<string, unknown>)[key], keys: [...before, key] })
+  }
+  return parts
 }
 
 /**
- * Checks what a patch touched in the show it gave, and that names still lead somewhere.
+ * Checks a show that a patch has made of another: that the reader of documents would take it as it is. What was touched is read: the
+ * smallest item of a list around each change, or the field of the show; lists on the way there are counted; then everything that hangs together.
  * @throws ShowError
  */
-export function checkTouched(show: Show, patch: readonly Operation[]): void {
-  const seen = new Set<string>()
+export function checkTouched(show: Show, patch: readonly Operation[], before?: Show): void {
+  const read = new Set<unknown>()
   for (const operation of patch) {
     if (operation.op === 'test') continue
-    const { field, keys } = touchedField(show, lastForDash(show, keysOf(operation.path)))
-    const base = pointerOf(keys)
-    if (seen.has(base) || (operation.op === 'remove' && field.type === 'list')) continue
-    seen.add(base)
-    validate(field, valueAtPointer(show, base), base)
-    const parentKeys = keys.slice(0, -1)
-    const parent = parentKeys.length > 0 ? (valueAtPointer(show, pointerOf(parentKeys)) as unknown) : undefined
-    if (Array.isArray(parent)) checkIds(parent, pointerOf(parentKeys))
+    const keys = lastForDash(show, keysOf(operation.path))
+    const parts = partsTo(show, operation.op === 'remove' ? keys.slice(0, -1) : keys)
+    const changed = parts.length - 1
+    // From the outermost part that is not too large to be read as a whole.
+    const from = Math.min(changed, readFrom(parts))
+    for (const part of parts.slice(0, from)) checkAround(part)
+    const part = parts[from]
+    if (read.has(part.value)) continue
+    read.add(part.value)
+    if (operation.op === 'remove' && from === changed && part.field.type === 'list') checkAround(part)
+    else if (operation.op === 'remove' && from === changed && isHall(part.field)) checkAround(part)
+    else checkWhole(part)
   }
-  checkShow(show)
+  checkShow(show, before)
+}
+
+/** The whole show and its place: records of lists. */
+const isHall = (field: Field): boolean => field === showTable || field === showTable.fields.place
+
+/** Which of the parts on the way to a place is read whole: the last item of a list, or the field of the show if there is none. */
+function readFrom(parts: readonly Part[]): number {
+  for (let i = parts.length - 1; i > 0; i--) if (parts[i - 1].field.type === 'list') return i
+  return parts.findIndex(({ field }) => !isHall(field) && field.type !== 'list') >>> 0
+}
+
+/** What can be said of a part without reading what lies in it: of a list its length and ids, of a record that nothing is missing. */
+function checkAround({ field, value, keys }: Part): void {
+  const base = pointerOf(keys)
+  if (field.type === 'list') {
+    const { length } = value as unknown[]
+    if (length < field.min) throw new ShowError(`${base} must have ${field.min} or more`, base)
+    if (length > field.max) throw new ShowError(`${base} must have ${field.max} at most`, base)
+    if (field.ids) checkIds(value as unknown[], base)
+    if (field.distinct) validate(field, value, base)
+    return
+  }
+  if (field.type !== 'record') return
+  const record = value as Record<string, unknown>
+  for (const name of Object.keys(field.fields))
+    if (record[name] === undefined && !(name in field.optional && field.optional[name] === undefined))
+      missing([...keys, name])
+  for (const name of Object.keys(record)) if (!Object.hasOwn(field.fields, name)) stranger([...keys, name])
+}
+
+function checkWhole({ field, value, keys }: Part): void {
+  const base = pointerOf(keys)
+  validate(field, value, base)
+  const lacks = lackingIn(value, complete(field, value), keys)
+  if (lacks) missing(lacks)
+}
+
+/** Where a value lacks something that the complete one has; undefined if it lacks nothing. */
+function lackingIn(value: unknown, whole: unknown, keys: readonly string[]): string[] | undefined {
+  if (typeof whole !== 'object' || whole === null) return value === undefined ? [...keys] : undefined
+  if (typeof value !== 'object' || value === null) return [...keys]
+  for (const key of Object.keys(whole)) {
+    const lacks = lackingIn((value as Record<string, unknown>)[key], (whole as Record<string, unknown>)[key], [
+      ...keys,
+      key,
+    ])
+    if (lacks) return lacks
+  }
+  return undefined
+}
+
+function missing(keys: readonly string[]): never {
+  throw new ShowError(`${short(pointerOf(keys))} is missing: what is kept of a show is complete`, pointerOf(keys))
+}
+function stranger(keys: readonly string[]): never {
+  throw new ShowError(`${short(pointerOf(keys))} is not a field of the format`, pointerOf(keys))
 }
 
 /** What was added at the end of a list ("-") is its last item now. */
 function lastForDash(show: Show, keys: string[]): string[] {
   if (keys.at(-1) !== '-') return keys
-  const list = valueAtPointer(show, pointerOf(keys.slice(0, -1))) as unknown[]
-  return [...keys.slice(0, -1), String(list.length - 1)]
+  const list = valueAtPointer(show, pointerOf(keys.slice(0, -1)))
+  return Array.isArray(list) ? [...keys.slice(0, -1), String(list.length - 1)] : keys
 }
 
 function checkIds(list: unknown[], base: string): void {

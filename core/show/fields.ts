@@ -6,6 +6,7 @@ export type ListName =
   'props' | 'lights' | 'marks' | 'flags' | 'sounds' | 'pools' | 'buses' | 'cues' | 'zones' | 'kits' | 'floors' | 'walks'
 
 export type Field =
+  /** A text; without a pattern it may hold anything that can be written. */
   | { type: 'text'; max: number; min: number; pattern?: string; what?: string }
   | { type: 'number'; min: number; max: number; above?: number; whole?: boolean }
   | { type: 'yesno' }
@@ -38,6 +39,9 @@ export interface Option {
 /** Numbers in a document stay within this (metres, seconds, candela …), so no sum of a few of them overflows. */
 export const LARGEST = 1e6
 export const LIMITS = { zones: 5000, list: 20_000, text: 20_000, bytes: 8 * 1024 * 1024, walkSeconds: 8 * 3600 }
+
+/** What a text without a pattern of its own may hold (an ECMAScript pattern, Unicode): no NUL, no half of a pair of surrogates. */
+export const WRITABLE = '^[^\\u0000\\ud800-\\udfff]*$'
 
 export const text = (max = 200, min = 1): Field => ({ type: 'text', max, min })
 export const note: Field = { type: 'text', max: LIMITS.text, min: 0 }

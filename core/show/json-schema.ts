@@ -1,4 +1,4 @@
-import type { Field, RecordField } from './fields'
+import { WRITABLE, type Field, type RecordField } from './fields'
 import { showTable } from './table'
 
 type Json = { [key: string]: unknown }
@@ -10,7 +10,7 @@ function schemaOf(field: Field): Json {
         type: 'string',
         minLength: field.min,
         maxLength: field.max,
-        ...(field.pattern && { pattern: field.pattern }),
+        pattern: field.pattern ?? WRITABLE,
       }
     case 'number':
       return {

@@ -1,5 +1,6 @@
-import { keysOf, pointerOf } from './errors'
+import { keysOf, pointerOf, short } from './errors'
 import { isRecord } from './fields'
+import { isReserved } from './plain'
 
 /** One operation of a JSON Patch (RFC 6902); of its six, edits need these four. */
 export type Operation =
@@ -15,7 +16,7 @@ export class PatchConflict extends Error {
     message: string,
     readonly path: string,
   ) {
-    super(message)
+    super(short(message, 400))
   }
 }
 
@@ -25,18 +26,22 @@ function child(node: unknown, key: string, path: string): unknown {
   if (Array.isArray(node)) {
     const index = Number(key)
     if (!/^\d+$/.test(key) || index >= node.length)
-      throw new PatchConflict(`There is nothing at ${path} any more`, path)
+      throw new PatchConflict(`There is nothing at ${short(path)} any more`, path)
     return node[index]
   }
   if (isRecord(node) && Object.hasOwn(node, key)) return node[key]
-  throw new PatchConflict(`There is nothing at ${path} any more`, path)
+  throw new PatchConflict(`There is nothing at ${short(path)} any more`, path)
 }
 
 /** A copy of `node` with one place below it changed; everything beside the way there is shared with the old one. */
 function changed(node: unknown, keys: string[], depth: number, operation: Exclude<Operation, { op: 'test' }>): unknown {
   const { path } = operation
-  if (depth === keys.length) return (operation as { value: unknown }).value
+  if (depth === keys.length) {
+    if (operation.op === 'remove') throw new PatchConflict('The whole show can’t be removed', path)
+    return operation.value
+  }
   const key = keys[depth]
+  if (isReserved(key)) throw new PatchConflict(`There can be nothing at ${short(path)}`, path)
   const copy: Node = Array.isArray(node) ? [...node] : { ...(node as Record<string, unknown>) }
   if (depth < keys.length - 1) {
     const below = changed(child(node, key, path), keys, depth + 1, operation)
@@ -46,8 +51,9 @@ function changed(node: unknown, keys: string[], depth: number, operation: Exclud
   }
   if (Array.isArray(copy)) {
     if (operation.op === 'add') {
-      const index = key === '-' ? copy.length : Number(key)
-      if (!(index >= 0 && index <= copy.length)) throw new PatchConflict(`There is no place ${path} to add to`, path)
+      const index = key === '-' ? copy.length : /^\d+$/.test(key) ? Number(key) : -1
+      if (!(index >= 0 && index <= copy.length))
+        throw new PatchConflict(`There is no place ${short(path)} to add to`, path)
       copy.splice(index, 0, operation.value)
       return copy
     }
@@ -56,7 +62,7 @@ function changed(node: unknown, keys: string[], depth: number, operation: Exclud
     else copy[Number(key)] = operation.value
     return copy
   }
-  if (!isRecord(node)) throw new PatchConflict(`There is nothing at ${path} any more`, path)
+  if (!isRecord(node)) throw new PatchConflict(`There is nothing at ${short(path)} any more`, path)
   if (operation.op !== 'add') child(node, key, path)
   if (operation.op === 'remove') delete copy[key]
   else copy[key] = operation.value
@@ -80,7 +86,10 @@ export function applyPatch<T>(document: T, patch: readonly Operation[]): T {
   for (const operation of patch) {
     if (operation.op === 'test') {
       if (!same(valueAtPointer(result, operation.path), operation.value))
-        throw new PatchConflict(`${operation.path} is not ${JSON.stringify(operation.value)} any more`, operation.path)
+        throw new PatchConflict(
+          `${short(operation.path)} is not ${short(JSON.stringify(operation.value) ?? 'nothing')} any more`,
+          operation.path,
+        )
     } else result = changed(result, keysOf(operation.path), 0, operation)
   }
   return result as T

@@ -1,10 +1,13 @@
 import { complete } from './complete'
+import { parse, printParseErrorCode, type ParseError } from 'jsonc-parser'
 import { pointerOf, ShowError } from './errors'
 import { isRecord, LIMITS } from './fields'
+import { checkPlain } from './plain'
 import { listOf, references } from './references'
 import { BUSES, showTable } from './table'
 import type { Condition, Rule, Show } from './types'
 import { validate } from './validate'
+import { utf8Bytes, writtenBytes } from './written'
 
 /**
  * The complete show of a document as somebody wrote it.
@@ -19,6 +22,7 @@ export function readShow(file: unknown): Show {
       `/version is ${file.version}: this show was written by a newer Esvik; this one reads version 1`,
       '/version',
     )
+  checkPlain(file)
   validate(showTable, file)
   const show = complete(showTable, file) as Show
   checkShow(show)
@@ -30,24 +34,42 @@ export function readShow(file: unknown): Show {
  * @throws ShowError also where the text is no JSON or too long
  */
 export function parseShow(text: string): Show {
-  if (text.length > LIMITS.bytes) throw new ShowError('The document is larger than 8 MiB', '')
+  if (utf8Bytes(text) > LIMITS.bytes) throw new ShowError('The document is larger than 8 MiB', '')
   let file: unknown
   try {
     file = JSON.parse(text)
-  } catch (error) {
-    throw new ShowError(`The document is not JSON: ${(error as Error).message}`, '')
+  } catch {
+    throw new ShowError(`The document is not JSON: ${whyNoJson(text)}`, '')
   }
   return readShow(file)
+}
+
+/** Where a text stops being JSON, and why: line, column and a word. */
+export function whyNoJson(text: string): string {
+  if (text.trim() === '') return 'it is empty'
+  const errors: ParseError[] = []
+  parse(text, errors, { disallowComments: true })
+  const [first] = errors
+  if (!first) return 'it can’t be read'
+  const before = text.slice(0, first.offset)
+  const line = before.split('\n').length
+  const column = first.offset - (before.lastIndexOf('\n') + 1) + 1
+  const word = printParseErrorCode(first.error)
+    .replace(/([a-z])([A-Z])/g, '$1 $2')
+    .toLowerCase()
+  return `${word} at line ${line}, column ${column}`
 }
 
 /** A show as text: fields in the order of the table, two spaces, a line end at the end, so that versions compare well. */
 export const writeShow = (show: Show): string => JSON.stringify(complete(showTable, show), null, 2) + '\n'
 
 /**
- * What the table can't say of a complete show: that ids lead somewhere and values agree with each other.
+ * What the table can't say of a complete show: how long it gets, that ids lead somewhere and values agree with each other.
+ * `before`: the show that an edit has made it of.
  * @throws ShowError
  */
-export function checkShow(show: Show): void {
+export function checkShow(show: Show, before?: Show): void {
+  checkSize(show, before)
   checkReferences(show)
   checkRules(show)
   show.place.floors.forEach((floor, index) => {
@@ -83,6 +105,13 @@ export function checkShow(show: Show): void {
         fail(['walks', w, 'points', p], 'comes later than 8 hours: a walk may last 8 hours at most')
     })
   })
+}
+
+/** A show must be short enough to be read again as it is written; one that is too long already may get shorter. */
+function checkSize(show: Show, before: Show | undefined): void {
+  const bytes = writtenBytes(show)
+  if (bytes > LIMITS.bytes && !(before && bytes < writtenBytes(before)))
+    throw new ShowError(`The show would be larger than 8 MiB as a document (${(bytes / 1048576).toFixed(1)} MiB)`, '')
 }
 
 function fail(keys: (string | number)[], message: string): never {

@@ -10,8 +10,8 @@ import {
   type ISchema,
   type TestContext,
 } from 'yup'
-import { pointerOf, ShowError } from './errors'
-import { isRecord, type Field, type RecordField } from './fields'
+import { pointerOf, short, ShowError } from './errors'
+import { isRecord, WRITABLE, type Field, type RecordField } from './fields'
 
 type AnySchema = ISchema<unknown>
 
@@ -24,8 +24,7 @@ const at = (context: TestContext, ...keys: (string | number)[]) => ({
 })
 
 const shown = (value: unknown): string => {
-  const text = JSON.stringify(value) ?? String(value)
-  return text.length > 40 ? text.slice(0, 37) + '…' : text
+  return short(JSON.stringify(value) ?? String(value), 40)
 }
 const missing = 'is missing'
 
@@ -40,7 +39,10 @@ function schemaOf(field: Field): AnySchema {
           field.min === 1 ? 'must not be empty' : `must be ${field.what ?? `${field.min} characters or more`}`,
         )
         .max(field.max, `must be ${field.what ?? `${field.max} characters at most`}`)
-        .matches(new RegExp(field.pattern ?? '[^]*'), { excludeEmptyString: true, message: `must be ${field.what}` })
+        .matches(new RegExp(field.pattern ?? WRITABLE, 'u'), {
+          excludeEmptyString: true,
+          message: field.pattern ? `must be ${field.what}` : 'holds a NUL or half of a pair of surrogates',
+        })
     }
     case 'number': {
       let base = number()
@@ -205,6 +207,6 @@ export function validate(field: Field, value: unknown, base = ''): void {
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error
     const pointer = base + ((error.params?.pointer as string | undefined) ?? pointerOf(keysOfPath(error.path ?? '')))
-    throw new ShowError(`${pointer || 'The document'} ${error.message}`, pointer)
+    throw new ShowError(`${short(pointer) || 'The document'} ${error.message}`, pointer)
   }
 }

@@ -2,6 +2,7 @@ import { Op } from 'sequelize'
 import {
   applyPatch,
   checkTouched,
+  completed,
   PatchConflict,
   rebase,
   ShowError,
@@ -73,9 +74,9 @@ async function editsBetween(id: string, after: number, upTo: number): Promise<Ac
 
 function merged(open: OpenShow, edit: Operation[], before: Accepted['before']): { patch: Operation[]; show: Show } {
   try {
-    const patch = before.length > 0 ? rebase(open.show, edit) : edit
+    const patch = completed(open.show, before.length > 0 ? rebase(open.show, edit) : edit)
     const show = applyPatch(open.show, patch)
-    checkTouched(show, patch)
+    checkTouched(show, patch, open.show)
     return { patch, show }
   } catch (error) {
     if (error instanceof PatchConflict)

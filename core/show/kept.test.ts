@@ -1,0 +1,154 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { randomShow } from '../testing/random-show'
+import {
+  applyPatch,
+  checkPlain,
+  checkTouched,
+  completed,
+  parseShow,
+  PatchConflict,
+  pointerOf,
+  readShow,
+  ShowError,
+  valueAtPointer,
+  writeShow,
+  writtenBytes,
+  type Operation,
+  type Show,
+} from '.'
+
+/** The show after a patch, if it is taken. */
+function after(show: Show, patch: Operation[]): Show | undefined {
+  try {
+    const whole = completed(show, patch)
+    const made = applyPatch(show, whole)
+    checkTouched(made, whole, show)
+    return made
+  } catch (error) {
+    if (error instanceof ShowError || error instanceof PatchConflict) return undefined
+    throw error
+  }
+}
+
+/** All places in a document. */
+function places(value: unknown, keys: string[] = [], found: string[][] = []): string[][] {
+  found.push(keys)
+  if (typeof value === 'object' && value !== null)
+    for (const [key, item] of Object.entries(value)) places(item, [...keys, key], found)
+  return found
+}
+
+const VALUES = [
+  ...[null, 'x', -3, 1e308, 0.5, [], {}, true, '', 'cue-0', 'a'.repeat(41), '#aabbcc', [0, 0, 0], [[0, 0], [1, 1], [2, 0]]], // prettier-ignore
+  { id: 'new', name: 'New', shape: { kind: 'sphere', at: [0, 0, 0], radius: 1 } },
+  { id: 'zone-0', name: 'Twice', shape: { kind: 'sphere', at: [0, 0, 0], radius: 1 } },
+  { id: 'new', kind: 'bed', sound: 'a' },
+  { id: 'new', name: 'New', steps: [] },
+  { at: [1, 0, 0] },
+  { kinds: [], tags: [] },
+  { at: 'head' },
+  'a\0b',
+  'half \ud800',
+]
+const KEYS = ['constructor', '__proto__', 'toString', '-', '0', '999', '-1', '1.5', 'name', 'note', 'rim', 'tags', '']
+
+describe('whatever edits make of a show', () => {
+  it('is what a reader of its document would have, in 4000 random edits', () => {
+    let taken = 0
+    fc.assert(
+      fc.property(randomShow, fc.infiniteStream(fc.nat()), (show, numbers) => {
+        let now = show
+        const pick = <T>(of: readonly T[]): T => of[numbers.next().value! % of.length]
+        for (let n = 0; n < 40; n++) {
+          const all = places(now).slice(1)
+          const keys = pick(all)
+          const alike = valueAtPointer(now, pointerOf(pick(all.filter((other) => other.at(-1) === keys.at(-1)))))
+          const path = pointerOf(pick([true, true, false]) ? keys : [...keys.slice(0, -1), pick(KEYS)])
+          const op = pick(['add', 'replace', 'remove'] as const)
+          const made = after(now, [
+            op === 'remove' ? { op, path } : { op, path, value: pick([alike, alike, pick(VALUES)]) },
+          ])
+          if (!made) continue
+          taken++
+          expect(readShow(JSON.parse(JSON.stringify(made))), `${op} ${path}`).toEqual(made)
+          now = made
+        }
+      }),
+      { numRuns: 100, seed: 4, endOnFailure: true },
+    )
+    expect(taken).toBeGreaterThan(400)
+  })
+
+  const show = fc.sample(randomShow, { numRuns: 1, seed: 2 })[0]
+  it.each<[string, Operation, RegExp]>([
+    ['a list that is removed', { op: 'remove', path: '/sounds' }, /^\/sounds is missing/],
+    ['nobody meant', { op: 'replace', path: '/zones/0/rules/0/who/kinds', value: [] }, /kinds must have 1 or more/],
+    ['an empty place', { op: 'replace', path: '/place', value: {} }, /names the/],
+    ['a NUL', { op: 'replace', path: '/title', value: 'a\0' }, /\/title holds a NUL/],
+    ['half a pair', { op: 'replace', path: '/zones/0/name', value: '\udc00' }, /\/zones\/0\/name holds a NUL or half/],
+    ['a reserved name', { op: 'add', path: '/zones/0/constructor', value: 1 }, /nothing at \/zones\/0\/constructor/],
+    ['a reserved name within', JSON.parse('{"op":"add","path":"/wishes","value":{"__proto__":{}}}'), /reserved/],
+  ])('%s is refused by name', (_, operation, words) => {
+    const patch = [operation]
+    expect(() => {
+      const whole = completed(show, patch)
+      checkTouched(applyPatch(show, whole), whole)
+    }).toThrow(words)
+  })
+  it('a walk keeps a point, and a show its 5,000 zones at most', () => {
+    const points = show.walks[0].points.map((): Operation => ({ op: 'remove', path: '/walks/0/points/0' }))
+    expect(() => checkTouched(applyPatch(show, points), points)).toThrow('/walks/0/points must have 1 or more')
+    const zone = { ...show.zones[0], rules: [] }
+    const many = { ...show, zones: Array.from({ length: 5000 }, (_, n) => ({ ...zone, id: `z${n}` })), cues: [], rules: [] } // prettier-ignore
+    const more: Operation[] = [{ op: 'add', path: '/zones/-', value: { ...zone, id: 'one-more' } }]
+    expect(() => checkTouched(applyPatch(many, more), more)).toThrow('/zones must have 5000 at most')
+  })
+  it('is refused where its own document would be too long to be read, and may then get shorter', () => {
+    const zone = { ...show.zones[0], rules: [], note: 'x'.repeat(20_000) }
+    const zones = Array.from({ length: 430 }, (_, n) => ({ ...zone, id: `z${n}` }))
+    const large = { ...show, zones, cues: [], rules: [] }
+    const more: Operation[] = [{ op: 'replace', path: '/note', value: 'more' }]
+    expect(writtenBytes(large)).toBeGreaterThan(8 * 1048576)
+    expect(() => checkTouched(applyPatch(large, more), more, large)).toThrow(
+      /larger than 8 MiB as a document \(8\.\d MiB\)/,
+    )
+    const less: Operation[] = [{ op: 'remove', path: '/zones/0' }]
+    expect(() => checkTouched(applyPatch(large, less), less, large)).not.toThrow()
+  })
+  it('a document’s length is known without writing it', () => {
+    fc.assert(
+      fc.property(randomShow, fc.string({ unit: 'binary' }), (made, title) => {
+        const named = { ...made, title }
+        const written = JSON.stringify(named, null, 2)
+        expect(writtenBytes(named)).toBe(new Blob([written]).size)
+      }),
+      { numRuns: 60 },
+    )
+  })
+})
+
+describe('a document that can’t be read', () => {
+  it('is refused with line and column where it stops being JSON, in one line', () => {
+    const text = writeShow(fc.sample(randomShow, { numRuns: 1, seed: 2 })[0])
+    const cut = text.replace('"title"', 'title')
+    expect(() => parseShow(cut)).toThrow(/not JSON: .* at line 4, column 3$/)
+    expect(() => parseShow(text.slice(0, 100))).toThrow(/line \d+, column \d+$/)
+    expect(() => parseShow('')).toThrow('The document is not JSON: it is empty')
+  })
+  it('is not walked where a list in it is endless, and told back in few words', () => {
+    const endless = { format: 'esvik-show', version: 1, title: 'x', place: new Array(2_000_000).fill(1) }
+    expect(() => readShow(endless)).toThrow('/place must have 20,000 at most, not 2,000,000')
+    let deep: unknown = 1
+    for (let n = 0; n < 5000; n++) deep = [deep]
+    expect(() => checkPlain(deep)).toThrow(/levels deep/)
+    const strange = { format: 'esvik-show', version: 1, title: 'x', place: {}, ['k'.repeat(5000)]: 1 }
+    try {
+      readShow(strange)
+      expect.unreachable()
+    } catch (error) {
+      expect((error as ShowError).message.length).toBeLessThan(401)
+      expect((error as ShowError).pointer.length).toBeLessThan(201)
+    }
+  })
+})
