@@ -71,7 +71,7 @@ async function rename(show: Listed) {
   renaming.value = undefined
   if (!name || name === show.title) return
   await doing(() =>
-    $fetch(`/api/shows/${show.id}/edits`, {
+    $fetch(`/api/shows/${show.id}/edits` as string, {
       method: 'POST',
       body: {
         id: crypto.randomUUID(),

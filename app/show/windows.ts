@@ -1,18 +1,11 @@
 import { ref } from 'vue'
-import type { Operation } from '../../core/show'
-
-/** An edit that another window has made. */
-export interface EditHeard {
-  id: string
-  revision: number
-  patch: Operation[]
-}
-type Word = { kind: 'others'; count: number } | ({ kind: 'edit' } & EditHeard)
+import type { Done } from '../../server/shows/edit'
+import type { Word } from '../../server/shows/windows'
 
 const JOIN_AGAIN = 1000
 
-/** Hears what other windows do with a show; after a break it joins again, and `joined` catches up. */
-export function useWindows(hears: { joined: () => void; edited: (edit: EditHeard) => void }) {
+/** Hears what other windows do with a show; after a break it joins again. `at` tells how far the show is then. */
+export function useWindows(hears: { at: (revision: number) => void; edited: (edit: Done) => void }) {
   /** How many other windows have the show open. */
   const others = ref(0)
   let socket: WebSocket | undefined
@@ -21,13 +14,11 @@ export function useWindows(hears: { joined: () => void; edited: (edit: EditHeard
     socket?.close()
     const mine = new WebSocket(`${location.protocol === 'https:' ? 'wss' : 'ws'}://${location.host}/live`)
     socket = mine
-    mine.onopen = () => {
-      mine.send(show)
-      hears.joined()
-    }
+    mine.onopen = () => mine.send(show)
     mine.onmessage = ({ data }) => {
       const word = JSON.parse(String(data)) as Word
       if (word.kind === 'others') others.value = word.count
+      else if (word.kind === 'at') hears.at(word.revision)
       else hears.edited(word)
     }
     mine.onclose = () => {

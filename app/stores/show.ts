@@ -1,33 +1,33 @@
-import { get as stored, set as keep } from 'idb-keyval'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import {
   applyPatch,
   checkTouched,
+  differences,
   patchOf,
   rebase,
-  undoing,
   type Edit,
   type Editor,
   type Operation,
   type Show,
 } from '../../core/show'
+import type { Accepted, Done } from '../../server/shows/edit'
+import { openOutbox, type Outbox, type Unsent, type Word } from '../show/outbox'
+import { changedSince, stepBack, type Step } from '../show/undo'
 import { useWindows } from '../show/windows'
 
-type SaveState = 'saved' | 'saving' | 'offline' | 'conflict'
-interface Done {
-  label: string
-  back: Operation[]
-}
-interface Conflict {
-  edit: Edit
-  message: string
-}
+/** `away`: no server answers; `full`: its disk is; `refused`: it doesn't take anything from here, `refusal` says why. */
+type SaveState = 'saved' | 'saving' | 'away' | 'full' | 'refused'
 
 /** Tells whoever computes along what happened to the document. */
 type Change = { done: Operation[] } | { draft: Operation[] | undefined } | { reset: true }
+type Work = (editor: Editor) => void
 
 const RETRY = [500, 1000, 2000, 4000]
+/** An edit that is answered so is at fault itself: it is set aside, and those behind it go on. */
+const AT_FAULT = new Set([400, 409, 413, 422])
+const FULL = 507
+const AWAY = new Set([408, 429, 500, 502, 503, 504])
 
 /** The document: edits, undo, and saving them. Nothing else changes a show. */
 export const useShow = defineStore('show', () => {
@@ -36,106 +36,210 @@ export const useShow = defineStore('show', () => {
   const missing = ref<string[]>([])
   const problem = ref('')
   const state = ref<SaveState>('saved')
+  const refusal = ref('')
+  /** Whether unsent edits would survive closing this window. */
+  const survives = ref(true)
   const savedAt = ref(0)
-  const conflict = shallowRef<Conflict>()
-  const undone = shallowRef<Done[]>([])
-  const dones = shallowRef<Done[]>([])
+  const undone = shallowRef<Step[]>([])
+  const dones = shallowRef<Step[]>([])
   const dragging = ref(false)
+  /** Edits that the server doesn't take, each with why. */
+  const asides = shallowRef<Unsent[]>([])
+  /** An edit whose taking back would throw away what another window has made of it since. */
+  const asked = shallowRef<{ label: string; now: unknown; goOn: () => void }>()
 
-  /** What the server has, and the edits it hasn't yet. */
+  /** What the server has, and the edits of this browser that it hasn't yet. */
   let confirmed: { show: Show; revision: number } | undefined
-  let pending: Edit[] = []
+  let pending: Unsent[] = []
+  /** Edits that were heard of before the ones ahead of them. */
+  const early = new Map<number, Done>()
   let base: Show | undefined
-  let sending = false
+  let dragged: Work | undefined
+  let outbox: Outbox | undefined
+  let sending: Promise<void> | undefined
+  let wakeUp: (() => void) | undefined
   const listeners = new Set<(change: Change) => void>()
   const tell = (change: Change) => listeners.forEach((listener) => listener(change))
   const revision = ref(0)
   const unsent = ref(0)
 
-  const outbox = () => `outbox:${id.value}`
-  const remember = () => {
-    unsent.value = pending.length
-    return keep(outbox(), pending)
-  }
-
   const windows = useWindows({
-    joined: () => void catchUp(),
-    edited: ({ id: edit, revision: at, patch }) => {
-      if (!confirmed || sending || pending.some((own) => own.id === edit)) void catchUp()
-      else if (at === confirmed.revision + 1) take(applyPatch(confirmed.show, patch), at)
-      else if (at > confirmed.revision) void catchUp()
-    },
+    at: (now) => confirmed && now > confirmed.revision && void catchUp(),
+    edited: (edit) => learn([edit]),
   })
 
-  /** Takes over what the server has now; one's own unsent edits stay on top. */
-  function take(now: Show, at: number): void {
-    confirmed = { show: now, revision: at }
-    revision.value = at
-    savedAt.value = Date.now()
-    if (base) letGo()
-    rebuild()
+  function setPending(edits: Unsent[]): void {
+    pending = edits
+    unsent.value = edits.length
+    if (edits.length === 0 && state.value === 'saving') state.value = 'saved'
   }
 
+  /** What the server has taken, in order: one's own edits are no news, others' go under what it hasn't yet. */
+  function learn(edits: readonly Done[]): void {
+    if (!confirmed) return
+    for (const edit of edits) if (edit.revision > confirmed.revision) early.set(edit.revision, edit)
+    const before = confirmed.revision
+    let news = false
+    for (let next; (next = early.get(confirmed.revision + 1)); early.delete(next.revision)) {
+      const { id: edit, patch } = next
+      confirmed = { show: applyPatch(confirmed.show, patch), revision: next.revision }
+      const seen = pending[0]?.id === edit && JSON.stringify(pending[0].patch) === JSON.stringify(patch)
+      if (!seen) news = true
+      if (pending.some((own) => own.id === edit)) setPending(pending.filter((own) => own.id !== edit))
+    }
+    if (confirmed.revision === before) {
+      if (early.size > 0 && !sending) void catchUp()
+      return
+    }
+    revision.value = confirmed.revision
+    savedAt.value = Date.now()
+    if (news) rebuild()
+  }
+
+  /** Fetches what was missed; the whole show only where its history is another one. */
   async function catchUp(): Promise<void> {
-    // While something is being sent its answer brings what others did.
-    if (sending || !confirmed) return
-    const answer = await $fetch<{ show: Show; revision: number }>(`/api/shows/${id.value}`).catch(() => undefined)
-    if (answer && !sending && answer.revision > confirmed.revision) take(answer.show, answer.revision)
+    if (!confirmed) return
+    const since = confirmed.revision
+    try {
+      const { edits } = await $fetch<{ edits: Done[] }>(`/api/shows/${id.value}/edits?since=${since}`)
+      learn(edits)
+    } catch (error) {
+      if ((error as { statusCode?: number }).statusCode === 409) await startOver()
+    }
+  }
+  async function startOver(): Promise<void> {
+    const answer = await $fetch<{ show: Show; revision: number }>(`/api/shows/${id.value}`)
+    early.clear()
+    confirmed = { show: answer.show, revision: answer.revision }
+    revision.value = answer.revision
+    rebuild()
   }
 
   async function open(showId: string): Promise<void> {
+    close()
     id.value = showId
     show.value = undefined
-    problem.value = ''
+    problem.value = refusal.value = ''
     dones.value = undone.value = []
-    conflict.value = undefined
-    const answer = await $fetch<{ show: Show; revision: number; missing: string[] }>(`/api/shows/${showId}`)
+    asked.value = undefined
+    const box = (outbox = openOutbox(showId, {
+      word: heard,
+      failed: () => (survives.value = false),
+    }))
+    const [answer, waiting] = await Promise.all([
+      $fetch<{ show: Show; revision: number; missing: string[] }>(`/api/shows/${showId}`),
+      box.waiting(),
+    ])
+    early.clear()
     confirmed = { show: answer.show, revision: answer.revision }
     revision.value = answer.revision
     missing.value = answer.missing
-    pending = ((await stored(outbox())) as Edit[] | undefined) ?? []
-    unsent.value = pending.length
-    rebuild()
+    const left = await withoutTaken(waiting)
+    asides.value = left.filter(({ aside }) => aside !== undefined)
+    setPending(left.filter(({ aside }) => aside === undefined))
     state.value = pending.length > 0 ? 'saving' : 'saved'
+    rebuild(true)
     savedAt.value = Date.now()
-    void send()
+    send()
     windows.join(showId)
   }
 
-  /** The document seen: what the server has and, on top of it, what it hasn't yet. */
-  function rebuild(): void {
+  /** Edits but those that the server had taken before their answer was heard. */
+  async function withoutTaken(edits: Unsent[]): Promise<Unsent[]> {
+    const since = Math.min(...edits.map((edit) => edit.base))
+    if (edits.length === 0 || since >= confirmed!.revision) return edits
+    const answer = await $fetch<{ edits: Done[] }>(`/api/shows/${id.value}/edits?since=${since}`).catch(() => undefined)
+    const taken = new Set(answer?.edits.map((edit) => edit.id))
+    if (taken.size > 0) await outbox!.drop(edits.flatMap((edit) => (taken.has(edit.id) ? [edit.id] : [])))
+    return edits.filter((edit) => !taken.has(edit.id))
+  }
+
+  function close(): void {
+    windows.leave()
+    outbox?.close()
+    outbox = undefined
+    wakeUp?.()
+  }
+
+  /** What another window of this browser says. */
+  function heard(word: Word): void {
+    if (!confirmed) return
+    if (word.kind === 'learnt') return learn(word.edits)
+    if (word.kind === 'dropped') return forget(word.ids)
+    const { edit } = word
+    const others = pending.filter((own) => own.id !== edit.id)
+    asides.value = [...asides.value.filter((own) => own.id !== edit.id), ...(edit.aside === undefined ? [] : [edit])]
+    setPending(edit.aside === undefined ? [...others, edit].sort((a, b) => a.order - b.order) : others)
+    rebuild()
+    send()
+  }
+  function forget(ids: readonly string[]): void {
+    const gone = new Set(ids)
+    asides.value = asides.value.filter((edit) => !gone.has(edit.id))
+    if (!pending.some((edit) => gone.has(edit.id))) return
+    setPending(pending.filter((edit) => !gone.has(edit.id)))
+    rebuild()
+  }
+
+  /** The document seen: what the server has and, on top of it, what it hasn't yet. What no longer fits is set aside, each by its name. */
+  function rebuild(anew = false): void {
     let now = confirmed!.show
-    pending = pending.flatMap((edit) => {
+    const fits: Unsent[] = []
+    for (const edit of pending)
       try {
         const patch = rebase(now, edit.patch)
         now = applyPatch(now, patch)
-        return [{ ...edit, patch }]
+        fits.push({ ...edit, patch })
       } catch (error) {
-        conflict.value ??= { edit, message: (error as Error).message }
-        return []
+        putAside(edit, (error as Error).message)
       }
-    })
-    show.value = now
-    tell({ reset: true })
+    setPending(fits)
+    if (anew) {
+      base = dragged = undefined
+      dragging.value = false
+      show.value = now
+      tell({ reset: true })
+      return
+    }
+    const patch = differences(base ?? show.value, now)
+    if (patch.length === 0) return
+    tell({ done: patch })
+    if (!base) return void (show.value = now)
+    // What a hand holds stays in it.
+    base = now
+    if (!tryDrag(dragged!)) letGo()
+  }
+
+  function putAside(edit: Unsent, words: string): void {
+    const aside = { ...edit, aside: words }
+    asides.value = [...asides.value.filter((other) => other.id !== edit.id), aside]
+    void outbox?.keep(aside)
   }
 
   function push(label: string, patch: Operation[], before: Show, after: Show): void {
     if (patch.length === 0) return
-    checkTouched(after, patch)
-    dones.value = [...dones.value, { label, back: undoing(before, patch) }]
+    checkTouched(after, patch, before)
+    dones.value = [...dones.value, stepBack(label, before, after, patch)]
     accept(label, patch, after)
   }
 
   function accept(label: string, patch: Operation[], after: Show): void {
     show.value = after
-    pending = [...pending, { id: crypto.randomUUID(), label, patch }]
+    const edit: Unsent = {
+      id: crypto.randomUUID(),
+      label,
+      patch,
+      base: confirmed!.revision,
+      order: outbox!.next(),
+    }
+    setPending([...pending, edit])
     tell({ done: patch })
-    state.value = state.value === 'offline' ? 'offline' : 'saving'
-    void remember().then(send)
+    if (state.value === 'saved') state.value = 'saving'
+    void outbox!.keep(edit).then(send)
   }
 
   /** One edit. If it would break the show nothing happens but a sentence that says why. */
-  function edit(label: string, work: (editor: Editor) => void): boolean {
+  function edit(label: string, work: Work): boolean {
     const before = show.value!
     problem.value = ''
     try {
@@ -150,21 +254,27 @@ export const useShow = defineStore('show', () => {
   }
 
   /** A drag shows what it would do, from where it began; only its end is an edit. */
-  function drag(work: (editor: Editor) => void): void {
+  function drag(work: Work): void {
     base ??= show.value!
     dragging.value = true
+    // Where it can't be put it stays where it was last.
+    tryDrag(work)
+  }
+  function tryDrag(work: Work): boolean {
     try {
-      const { patch, show: after } = patchOf(base, work)
-      checkTouched(after, patch)
+      const { patch, show: after } = patchOf(base!, work)
+      checkTouched(after, patch, base)
+      dragged = work
       show.value = after
       tell({ draft: patch })
+      return true
     } catch {
-      // Where it can't be put it stays where it was last.
+      return false
     }
   }
-  function drop(label: string, work: (editor: Editor) => void): void {
+  function drop(label: string, work: Work): void {
     const before = base ?? show.value!
-    base = undefined
+    base = dragged = undefined
     dragging.value = false
     show.value = before
     tell({ draft: undefined })
@@ -173,21 +283,27 @@ export const useShow = defineStore('show', () => {
   function letGo(): void {
     if (!base) return
     show.value = base
-    base = undefined
+    base = dragged = undefined
     dragging.value = false
     tell({ draft: undefined })
   }
 
-  function step(back: boolean): void {
+  function step(back: boolean, sure = false): void {
     const [from, to] = back ? [dones, undone] : [undone, dones]
     const last = from.value.at(-1)
     if (!last || base) return
+    asked.value = undefined
     const before = show.value!
     try {
+      const now = sure ? undefined : changedSince(before, last)
+      if (now !== undefined) {
+        asked.value = { label: last.label, now, goOn: () => step(back, true) }
+        return
+      }
       const patch = rebase(before, last.back)
       const after = applyPatch(before, patch)
-      checkTouched(after, patch)
-      to.value = [...to.value, { label: last.label, back: undoing(before, patch) }]
+      checkTouched(after, patch, before)
+      to.value = [...to.value, stepBack(last.label, before, after, patch)]
       accept(`${back ? 'Undo' : 'Redo'}: ${last.label}`, patch, after)
     } catch (error) {
       problem.value = `This can't be taken back any more: ${(error as Error).message}`
@@ -196,76 +312,91 @@ export const useShow = defineStore('show', () => {
   }
   const undo = () => step(true)
   const redo = () => step(false)
+  const leaveAsItIs = () => (asked.value = undefined)
 
-  async function send(): Promise<void> {
-    if (sending || conflict.value) return
-    sending = true
+  /** Sends what waits, one window of this browser at a time, until nothing waits any more or the show is closed. */
+  function send(): void {
+    if (!sending && pending.length > 0) sending = sendAll().finally(() => (sending = undefined))
+  }
+  async function sendAll(): Promise<void> {
     let tries = 0
-    while (pending.length > 0 && confirmed) {
-      const [next] = pending
-      try {
-        const answer = await post(next)
-        confirmed = {
-          show: [...answer.before.map((b) => b.patch), answer.patch].reduce(applyPatch, confirmed.show),
-          revision: answer.revision,
-        }
-        revision.value = answer.revision
-        pending = pending.slice(1)
-        await remember()
-        if (answer.before.length > 0) rebuild()
-        tries = 0
-        savedAt.value = Date.now()
-      } catch (error) {
-        const { statusCode, data } = error as { statusCode?: number; data?: { message?: string } }
-        if (statusCode && statusCode < 500 && statusCode !== 408) {
-          conflict.value = { edit: next, message: data?.message ?? 'The server does not take this edit' }
-          state.value = 'conflict'
-          break
-        }
-        state.value = 'offline'
-        await new Promise((done) => setTimeout(done, RETRY[Math.min(tries++, RETRY.length - 1)]))
-        continue
-      }
-      state.value = 'saving'
+    for (let box = outbox; box && box === outbox && pending.length > 0;) {
+      let failed = false
+      await box.alone(async () => {
+        while (box === outbox && pending.length > 0 && !failed) failed = !(await sendNext(box))
+      })
+      if (!failed) break
+      // Another window may get through meanwhile.
+      const wait = RETRY[Math.min(tries++, RETRY.length - 1)]
+      await new Promise<void>((done) => {
+        const timer = setTimeout(done, wait)
+        wakeUp = () => (clearTimeout(timer), done())
+      })
     }
-    sending = false
-    void catchUp()
-    if (pending.length === 0 && !conflict.value) state.value = 'saved'
+    if (pending.length === 0) state.value = 'saved'
   }
 
-  function post(
-    edit: Edit,
-  ): Promise<{ revision: number; patch: Operation[]; before: { revision: number; patch: Operation[] }[] }> {
-    return $fetch(`/api/shows/${id.value}/edits`, {
+  /** Sends the first edit that waits. Gives whether the next can follow. */
+  async function sendNext(box: Outbox): Promise<boolean> {
+    const next = pending[0]!
+    try {
+      const { revision: taken, patch, before } = await post(next)
+      const edits = [...before, { id: next.id, label: next.label, revision: taken, patch }]
+      if (box !== outbox) return true
+      learn(edits)
+      // The answer to an edit that had been taken long ago.
+      setPending(pending.filter((edit) => edit.id !== next.id))
+      box.tell({ kind: 'learnt', edits })
+      await box.drop([next.id])
+      state.value = pending.length > 0 ? 'saving' : 'saved'
+      refusal.value = ''
+      return true
+    } catch (error) {
+      const { statusCode, data } = error as {
+        statusCode?: number
+        data?: { message?: string; data?: { before?: Done[] } }
+      }
+      const words = data?.message ?? 'The server does not take this edit'
+      if (statusCode !== undefined && AT_FAULT.has(statusCode)) {
+        setPending(pending.filter((edit) => edit.id !== next.id))
+        putAside(next, words)
+        learn(data?.data?.before ?? [])
+        rebuild()
+        return true
+      }
+      refusal.value = words
+      state.value = statusCode === FULL ? 'full' : statusCode === undefined || AWAY.has(statusCode) ? 'away' : 'refused'
+      return false
+    }
+  }
+
+  function post({ id: edit, label, patch }: Edit): Promise<Accepted> {
+    return $fetch<Accepted>(`/api/shows/${id.value}/edits`, {
       method: 'POST',
-      body: { ...edit, base: confirmed!.revision },
+      body: { id: edit, label, patch, base: confirmed!.revision },
       retry: 0,
       timeout: 10_000,
     })
   }
 
-  /** After a conflict: give this edit up, and go on with what the server has. */
-  async function giveUp(): Promise<void> {
-    const edit = conflict.value?.edit
-    if (!edit) return
-    conflict.value = undefined
-    pending = pending.filter((p) => p.id !== edit.id)
-    await remember()
-    await startOver()
+  /** Gives up an edit that was set aside. */
+  async function giveUp(edit: string): Promise<void> {
+    asides.value = asides.value.filter((other) => other.id !== edit)
+    await outbox?.drop([edit])
   }
-  /** After a conflict: try the edit again on what the server has now. */
-  async function tryAgain(): Promise<void> {
-    const edit = conflict.value?.edit
-    if (!edit) return
-    conflict.value = undefined
-    if (!pending.some((p) => p.id === edit.id)) pending = [edit, ...pending]
-    await startOver()
-  }
-  async function startOver(): Promise<void> {
-    const answer = await $fetch<{ show: Show; revision: number }>(`/api/shows/${id.value}`)
-    confirmed = { show: answer.show, revision: answer.revision }
+  /** Tries an edit again that was set aside, on what is there now. */
+  async function tryAgain(edit: string): Promise<void> {
+    const found = asides.value.find((other) => other.id === edit)
+    if (!found || !outbox) return
+    const { aside: _, ...again } = found
+    asides.value = asides.value.filter((other) => other !== found)
+    const next = { ...again, id: crypto.randomUUID(), order: outbox.next(), base: confirmed!.revision }
+    await outbox.drop([edit])
+    await outbox.keep(next)
+    setPending([...pending, next])
+    if (state.value === 'saved') state.value = 'saving'
     rebuild()
-    void send()
+    send()
   }
 
   const onChange = (listener: (change: Change) => void) => {
@@ -289,15 +420,18 @@ export const useShow = defineStore('show', () => {
     missing,
     problem,
     state,
+    refusal,
+    survives,
     savedAt,
     revision,
     unsent,
-    conflict,
+    asides,
+    asked,
     dragging,
     undoLabel,
     redoLabel,
     open,
-    close: windows.leave,
+    close,
     others: windows.others,
     edit,
     drag,
@@ -305,6 +439,7 @@ export const useShow = defineStore('show', () => {
     letGo,
     undo,
     redo,
+    leaveAsItIs,
     giveUp,
     tryAgain,
     onChange,

@@ -20,7 +20,12 @@ export async function bundle(entries) {
   })
 }
 
-export const ENTRIES = { esvik: 'cli/main.ts', prepare: 'server/prepare.ts', backup: 'server/backup/main.ts' }
+export const ENTRIES = {
+  esvik: 'cli/main.ts',
+  prepare: 'server/prepare.ts',
+  backup: 'server/backup/main.ts',
+  wav: 'server/assets/wav.worker.ts',
+}
 
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
   const names = process.argv.slice(2)

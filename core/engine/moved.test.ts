@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { lines, logFor, point, show, walk } from '../testing/small-show'
 import { eventsOf, run, RunError } from '.'
+import type { Wall } from '../show'
 
 /** A door with a zone of 2 × 2 m about it, which a clock moves at 0.5 s, long before somebody walks through. */
 const afterMoving = (move: object, walks: object[], rule: object, freeze: object = {}, zone: object = {}) =>
@@ -140,7 +141,8 @@ describe('looking at a prop that moves', () => {
   })
   it('behind a wall it is not seen, until it comes to the gap', () => {
     const made = lookers({ seconds: 4 }, north)
-    const walls = [{ id: 'w', from: [2.5, -5], to: [30, -5], y: 0, height: 3, thickness: 0.2, openings: [] }]
+    const wall = { id: 'w', from: [2.5, -5], to: [30, -5], y: 0, height: 3, thickness: 0.2, openings: [] } satisfies Wall
+    const walls = [wall]
     // The wall's end at 2.5 m hides all that is more than 5 m to the east.
     expect(fires({ ...made, place: { ...made.place, walls } })).toEqual(['8 fire z see seen'])
   })

@@ -1,4 +1,4 @@
-import wav from 'node-wav'
+import { WaveFile } from 'wavefile'
 import {
   chain,
   gate,
@@ -76,6 +76,14 @@ export function* demoSamples(): Generator<DemoSound> {
 
 /** The sounds of the demo as 16-bit WAV files. */
 export function* demoSounds(): Generator<Omit<DemoSound, 'samples'> & { wav: Buffer }> {
-  for (const { samples, ...sound } of demoSamples())
-    yield { ...sound, wav: wav.encode([samples], { sampleRate: RATE, float: false, bitDepth: 16 }) }
+  for (const { samples, ...sound } of demoSamples()) {
+    const file = new WaveFile()
+    file.fromScratch(1, RATE, '16', Int16Array.from(samples, toInt16))
+    yield { ...sound, wav: Buffer.from(file.toBuffer()) }
+  }
+}
+
+function toInt16(sample: number): number {
+  const inside = Math.min(1, Math.max(-1, sample))
+  return Math.round(inside < 0 ? inside * 32768 : inside * 32767)
 }

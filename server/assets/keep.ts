@@ -1,26 +1,8 @@
 import { createHash } from 'node:crypto'
 import { Op, type Transaction } from 'sequelize'
-import wav from 'node-wav'
-import { envelopeOf } from '../../core/sound'
 import type { KeptSound } from '../../demo/show'
 import { models, type LibraryEntry } from '../data/models'
-
-/** What a WAV file holds, told by its content; undefined if it is none. */
-export interface Wav {
-  seconds: number
-  envelope: Buffer
-}
-export function wavOf(bytes: Buffer): Wav | undefined {
-  if (bytes.toString('latin1', 0, 4) !== 'RIFF' || bytes.toString('latin1', 8, 12) !== 'WAVE') return undefined
-  try {
-    const { channelData, sampleRate } = wav.decode(bytes)
-    if (!channelData[0]?.length || !(sampleRate > 0)) return undefined
-    const envelope = Buffer.from(envelopeOf(channelData, sampleRate).buffer)
-    return { seconds: channelData[0].length / sampleRate, envelope }
-  } catch {
-    return undefined
-  }
-}
+import type { Wav } from './wav'
 
 export const hashOf = (bytes: Buffer): string => createHash('sha256').update(bytes).digest('hex')
 
@@ -37,7 +19,8 @@ export async function keepWav(
   const hash = hashOf(bytes)
   const { Assets } = models()
   if ((await Assets.count({ where: { hash }, transaction })) > 0) return
-  const row = { hash, type: 'audio/wav', bytes, envelope, seconds, library, createdAt }
+  const blocks = Buffer.from(envelope.buffer, envelope.byteOffset, envelope.byteLength)
+  const row = { hash, type: 'audio/wav', bytes, envelope: blocks, seconds, library, createdAt }
   await Assets.create(row, { transaction, returning: false })
 }
 

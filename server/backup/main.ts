@@ -2,7 +2,6 @@ import { once } from 'node:events'
 import { existsSync } from 'node:fs'
 import { createInterface } from 'node:readline/promises'
 import { Command } from 'commander'
-import { ShowError } from '../../core/show'
 import { database } from '../data/connection'
 import { migrate } from '../data/migrations'
 import { Refusal } from '../http/refusal'
@@ -51,7 +50,6 @@ program
 try {
   await program.parseAsync()
 } catch (error) {
-  if (!(error instanceof Refusal || error instanceof ShowError) && !(error as NodeJS.ErrnoException).code) throw error
   process.stderr.write(`esvik: ${(error as Error).message}. Nothing was changed.\n`)
   process.exitCode = 1
 } finally {

@@ -1,4 +1,6 @@
+import { short } from '../../core/show'
 import type { ConnectionError as ConnectionErrorType } from 'sequelize'
+import { compressed } from './compressed'
 import { createError, defineEventHandler, type EventHandler, type H3Event } from 'h3'
 
 /** What the server won't do, with its status and in words. */
@@ -8,8 +10,14 @@ export class Refusal extends Error {
     message: string,
     readonly data: { [key: string]: unknown } = {},
   ) {
-    super(message)
+    super(short(message, 400))
   }
+}
+
+/** PostgreSQL's words for a disk without room, and the system's. */
+const isDiskFull = (error: unknown): boolean => {
+  const { parent, code } = error as { parent?: { code?: string }; code?: string }
+  return parent?.code === '53100' || code === 'ENOSPC' || /No space left on device/.test((error as Error).message)
 }
 
 const NO_DATABASE = new Set([
@@ -33,11 +41,13 @@ function isDatabaseAway(error: unknown): boolean {
 export function route<T>(handle: (event: H3Event) => Promise<T> | T): EventHandler {
   return defineEventHandler(async (event) => {
     try {
-      return await handle(event)
+      return await compressed(event, await handle(event))
     } catch (error) {
       if (error instanceof Refusal)
         throw createError({ statusCode: error.status, message: error.message, data: error.data })
       if (error instanceof Error && 'statusCode' in error) throw error
+      if (isDiskFull(error))
+        throw createError({ statusCode: 507, message: 'The disk of the server is full; nothing was changed' })
       if (isDatabaseAway(error))
         throw createError({ statusCode: 503, message: 'The database does not answer; nothing was changed' })
       console.error(error)

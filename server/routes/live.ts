@@ -1,4 +1,6 @@
 import { socketRefused } from '../http/origin'
+import { isUuid } from '../http/id'
+import { inTurn, openShow } from '../shows/open'
 import { joinShow, leaveShows } from '../shows/windows'
 
 /** The one socket of a window: it says which show it has open and hears what others do to it. */
@@ -7,12 +9,13 @@ export default defineWebSocketHandler({
     const refused = socketRefused(request.headers.get('host'), request.headers.get('origin'))
     if (refused) throw new Response(refused, { status: 403 })
   },
-  message(peer, message) {
-    const text = message.text()
-    if (/^[0-9a-f-]{36}$/.test(text)) {
-      leaveShows(peer)
-      joinShow(text, peer)
-    } else peer.close(1008, 'Say the id of a show')
+  async message(peer, message) {
+    const id = message.text()
+    if (!isUuid(id)) return peer.close(1008, 'Say the id of a show')
+    leaveShows(peer)
+    joinShow(id, peer)
+    const open = await inTurn(id, () => openShow(id)).catch(() => undefined)
+    if (open) peer.send(JSON.stringify({ kind: 'at', revision: open.revision }))
   },
   close(peer) {
     leaveShows(peer)

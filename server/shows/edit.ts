@@ -1,4 +1,4 @@
-import { Op } from 'sequelize'
+import { Op, UniqueConstraintError } from 'sequelize'
 import {
   applyPatch,
   checkTouched,
@@ -24,7 +24,15 @@ export interface Accepted {
   /** The patch as it was applied, after others' edits. */
   patch: Operation[]
   /** What others did since the revision the edit was made on. */
-  before: { revision: number; patch: Operation[] }[]
+  before: Done[]
+}
+
+/** An edit that has been taken, by the revision it led to. */
+export interface Done {
+  id: string
+  revision: number
+  label: string
+  patch: Operation[]
 }
 
 /**
@@ -45,14 +53,26 @@ export function acceptEdit(id: string, edit: Edit, base: number): Promise<Accept
     try {
       const { patch, show } = merged(open, edit.patch, before)
       await commit(open, { ...edit, patch }, show)
-      tellWindows(id, { kind: 'edit', id: edit.id, revision: open.revision, patch })
+      tellWindows(id, { kind: 'edit', id: edit.id, label: edit.label, revision: open.revision, patch })
       return { revision: open.revision, patch, before }
     } catch (error) {
       // Whoever missed the answer sends it again, perhaps on a revision that has it already.
       const known = await answered(edit.id, id, base)
       if (known) return known
+      if (error instanceof UniqueConstraintError) throw new Refusal(409, 'This edit has been made in another show')
       throw error
     }
+  })
+}
+
+/** What has been done to a show since a revision. @throws Refusal 404 no such show, 409 the show is not that far */
+export function editsSince(id: string, revision: number): Promise<{ revision: number; edits: Done[] }> {
+  return inTurn(id, async () => {
+    const open = await openShow(id)
+    if (!open) throw new Refusal(404, 'There is no such show')
+    if (revision > open.revision)
+      throw new Refusal(409, `This show is at revision ${open.revision}, not at ${revision}`)
+    return { revision: open.revision, edits: await editsBetween(id, revision, open.revision) }
   })
 }
 
@@ -63,16 +83,16 @@ async function answered(edit: string, show: string, base: number): Promise<Accep
   return { revision: known.revision, patch: known.patch, before: await editsBetween(show, base, known.revision - 1) }
 }
 
-async function editsBetween(id: string, after: number, upTo: number): Promise<Accepted['before']> {
+async function editsBetween(id: string, after: number, upTo: number): Promise<Done[]> {
   if (upTo <= after) return []
   const rows = await models().Edits.findAll({
     where: { showId: id, revision: { [Op.gt]: after, [Op.lte]: upTo } },
     order: [['revision', 'ASC']],
   })
-  return rows.map(({ revision, patch }) => ({ revision, patch }))
+  return rows.map(({ id, revision, label, patch }) => ({ id, revision, label, patch }))
 }
 
-function merged(open: OpenShow, edit: Operation[], before: Accepted['before']): { patch: Operation[]; show: Show } {
+function merged(open: OpenShow, edit: Operation[], before: Done[]): { patch: Operation[]; show: Show } {
   try {
     const patch = completed(open.show, before.length > 0 ? rebase(open.show, edit) : edit)
     const show = applyPatch(open.show, patch)

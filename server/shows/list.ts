@@ -36,7 +36,6 @@ export async function createShow(show: Show, transaction?: Transaction): Promise
 
 /** A show as it stands. @throws Refusal 404 */
 export async function showNow(id: string): Promise<{ show: Show; revision: number }> {
-  if (!/^[0-9a-f-]{36}$/.test(id)) throw new Refusal(404, 'There is no such show')
   return inTurn(id, async () => {
     const open = await openShow(id)
     if (!open) throw new Refusal(404, 'There is no such show')
@@ -52,6 +51,7 @@ export async function setBinned(id: string, binned: boolean): Promise<void> {
 
 /** Deletes a show for good; only one that is in the bin. */
 export async function destroyBinned(id: string): Promise<void> {
+  await showNow(id)
   const gone = await models().Shows.destroy({ where: { id, binnedAt: { [Op.ne]: null } } })
   if (gone === 0) throw new Refusal(409, 'Only a show in the bin can be deleted for good')
   forget(id)

@@ -1,5 +1,7 @@
+import { Op } from 'sequelize'
 import { applyPatch, type Show } from '../../core/show'
 import { models } from '../data/models'
+import { inOrder } from '../in-order'
 
 /** A show held in memory: what the database has, with its edits applied. */
 export interface OpenShow {
@@ -11,17 +13,9 @@ export interface OpenShow {
 /** So many shows are held in memory; the one not used for longest goes first. */
 const MOST_OPEN = 16
 const open = new Map<string, OpenShow>()
-const queues = new Map<string, Promise<unknown>>()
 
 /** Work on one show happens one after the other. */
-export function inTurn<T>(id: string, work: () => Promise<T>): Promise<T> {
-  const before = queues.get(id) ?? Promise.resolve()
-  const mine = before.then(work, work)
-  const settled = mine.catch(() => {})
-  queues.set(id, settled)
-  void settled.then(() => queues.get(id) === settled && queues.delete(id))
-  return mine
-}
+export const inTurn = inOrder()
 
 export async function openShow(id: string): Promise<OpenShow | undefined> {
   const held = open.get(id)
@@ -33,14 +27,13 @@ export async function openShow(id: string): Promise<OpenShow | undefined> {
   const { Shows, Edits } = models()
   const row = await Shows.findByPk(id)
   if (!row) return undefined
-  const edits = await Edits.findAll({ where: { showId: id }, order: [['revision', 'ASC']] })
   let show = row.snapshot
   let revision = row.snapshotRevision
-  for (const edit of edits)
-    if (edit.revision > revision) {
-      show = applyPatch(show, edit.patch)
-      revision = edit.revision
-    }
+  const since = { showId: id, revision: { [Op.gt]: revision } }
+  for (const edit of await Edits.findAll({ where: since, order: [['revision', 'ASC']] })) {
+    show = applyPatch(show, edit.patch)
+    revision = edit.revision
+  }
   const made = { id, show, revision, snapshotRevision: row.snapshotRevision }
   open.set(id, made)
   while (open.size > MOST_OPEN) open.delete(open.keys().next().value!)

@@ -1,9 +1,12 @@
 import type { Readable } from 'node:stream'
-import { LIMITS, parseShow, writeShow, type Show } from '../../core/show'
-import { hashOf, keepWav, wavOf } from '../assets/keep'
+import { LIMITS, parseShow, short, writeShow, type Show } from '../../core/show'
+import { hashOf, keepWav } from '../assets/keep'
+import { readWav } from '../assets/read'
+import { WavError } from '../assets/wav'
 import { database } from '../data/connection'
 import { models } from '../data/models'
 import { Refusal } from '../http/refusal'
+import { utf8Of } from '../http/utf8'
 import type { OpenZip } from '../zip/read'
 import { zipStream } from '../zip/write'
 import { createShow, missingSounds } from './list'
@@ -33,18 +36,23 @@ export async function packed(show: Show): Promise<Readable> {
 
 /** Takes in a show with its sounds; all of it or nothing. @throws Refusal, ShowError */
 export async function unpack(zip: OpenZip): Promise<{ id: string; missing: string[] }> {
-  const show = parseShow((await zip.read(DOCUMENT, LIMITS.bytes)).toString('utf8'))
+  const show = parseShow(utf8Of(await zip.read(DOCUMENT, LIMITS.bytes), `"${DOCUMENT}" in the ZIP`))
   const wanted = new Set(hashesOf(show).map(soundName))
   const stranger = zip.names.find((name) => name !== DOCUMENT && !wanted.has(name))
-  if (stranger !== undefined) throw new Refusal(422, `"${stranger}" in the ZIP is no sound of the show`)
+  if (stranger !== undefined) throw new Refusal(422, `"${short(stranger)}" in the ZIP is no sound of the show`)
   const id = await database().transaction(async (transaction) => {
     for (const hash of hashesOf(show)) {
       const name = soundName(hash)
       if (!zip.names.includes(name)) continue
       const bytes = await zip.read(name, MOST_SOUND)
       if (hashOf(bytes) !== hash) throw new Refusal(422, `"${name}" in the ZIP is not the file it is named after`)
-      const sound = wavOf(bytes)
-      if (!sound) throw new Refusal(422, `"${name}" in the ZIP is no WAV file`)
+      const sound = await readWav(bytes).catch((error: Error) => {
+        if (!(error instanceof WavError)) throw error
+        throw new Refusal(
+          422,
+          `"${name}" in the ZIP is no WAV file that can be played: ${error.message}. Nothing was kept`,
+        )
+      })
       await keepWav(bytes, sound, { transaction })
     }
     return createShow(show, transaction)

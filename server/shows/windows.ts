@@ -1,8 +1,10 @@
-import type { Operation } from '../../core/show'
+import type { Done } from './edit'
 
 /** What a window with a show open hears from the server. */
 export type Word =
-  | { kind: 'edit'; id: string; revision: number; patch: Operation[] }
+  | ({ kind: 'edit' } & Done)
+  /** How far the show is that a window has just opened. */
+  | { kind: 'at'; revision: number }
   /** How many other windows have the show open. */
   | { kind: 'others'; count: number }
 

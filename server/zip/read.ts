@@ -1,6 +1,8 @@
+import { crc32 } from 'node:zlib'
 import { fromBuffer, open, type Entry, type ZipFile } from 'yauzl'
 import { buffer } from 'node:stream/consumers'
 import { promisify } from 'node:util'
+import { short } from '../../core/show'
 import { Refusal } from '../http/refusal'
 
 /** A ZIP file whose entries are read one at a time, each by its name. */
@@ -10,6 +12,9 @@ export interface OpenZip {
   read(name: string, most: number): Promise<Buffer>
   close(): void
 }
+
+/** More entries than a show of the largest size has sounds are somebody's trick. */
+const MOST_ENTRIES = 25_000
 
 const megabytes = (bytes: number): string => `${Math.round(bytes / 1048576)} MiB`
 
@@ -28,7 +33,11 @@ export async function openZip(source: string | Buffer): Promise<OpenZip> {
   const entries = new Map<string, Entry>()
   await new Promise<void>((done, fail) => {
     zip.on('entry', (entry: Entry) => {
-      if (!entry.fileName.endsWith('/')) entries.set(entry.fileName, entry)
+      const name = entry.fileName
+      if (entries.has(name)) return fail(new Refusal(422, `The ZIP has "${short(name)}" twice`))
+      if (entries.size >= MOST_ENTRIES)
+        return fail(new Refusal(422, `The ZIP holds more than ${MOST_ENTRIES.toLocaleString('en')} files`))
+      if (!name.endsWith('/')) entries.set(name, entry)
       zip.readEntry()
     })
     zip.on('end', done)
@@ -48,11 +57,14 @@ export async function openZip(source: string | Buffer): Promise<OpenZip> {
       if (!entry) throw new Refusal(422, `The ZIP has no "${name}"`)
       if (entry.uncompressedSize > most)
         throw new Refusal(422, `"${name}" in the ZIP is larger than ${megabytes(most)}`)
-      try {
-        return await buffer((await openEntry(entry))!)
-      } catch (error) {
-        throw new Refusal(422, `"${name}" in the ZIP is damaged: ${(error as Error).message}`)
-      }
+      const bytes = await openEntry(entry)
+        .then((stream) => buffer(stream!))
+        .catch((error: Error) => {
+          throw new Refusal(422, `"${name}" in the ZIP is damaged: ${error.message}`)
+        })
+      if (crc32(bytes) !== entry.crc32)
+        throw new Refusal(422, `"${name}" in the ZIP is damaged: it is not what it was when it was packed`)
+      return bytes
     },
     close: () => zip.close(),
   }

@@ -50,6 +50,7 @@ function divide(event: PointerEvent) {
   <div class="flex h-full flex-col">
     <AppHeader>
       <UndoButtons v-if="document.isOpen" />
+      <AsideEdits />
       <SaveState v-if="document.isOpen" />
       <div v-if="document.isOpen" class="flex items-center gap-2">
         <button class="chip" :aria-pressed="sound.mute" @click="sound.mute = !sound.mute">
@@ -88,6 +89,6 @@ function divide(event: PointerEvent) {
       </div>
     </main>
     <p v-else class="m-8 text-bone-3">Opening the show …</p>
-    <ConflictChoice />
+    <UndoQuestion />
   </div>
 </template>

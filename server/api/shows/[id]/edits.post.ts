@@ -1,18 +1,12 @@
-import { getRouterParam } from 'h3'
-import { array, mixed, number, object, string } from 'yup'
+import { array, number, object, string } from 'yup'
 import type { Operation } from '../../../../core/show'
 import { jsonBody } from '../../../http/body'
+import { operation } from '../../../http/operation'
 import { route } from '../../../http/refusal'
+import { idOf } from '../../../http/id'
 import { acceptEdit } from '../../../shows/edit'
 import { showNow } from '../../../shows/list'
 
-const operation = object({
-  op: string().oneOf(['test', 'add', 'replace', 'remove']).defined(),
-  path: string()
-    .matches(/^(\/.*)+$/, 'must be a JSON Pointer into the show')
-    .defined(),
-  value: mixed(),
-}).noUnknown()
 const body = object({
   id: string().uuid('must be a UUID').defined(),
   base: number().integer().min(1).defined(),
@@ -23,7 +17,7 @@ const LIMIT = 8 * 1024 * 1024
 
 export default route(async (event) => {
   const { id, base, label, patch } = await jsonBody(event, body, LIMIT)
-  const show = getRouterParam(event, 'id')!
+  const show = idOf(event)
   await showNow(show)
   return acceptEdit(show, { id, label, patch: patch as Operation[] }, base)
 })

@@ -1,8 +1,8 @@
-import { getRouterParam } from 'h3'
+import { idOf } from '../../../http/id'
 import { route } from '../../../http/refusal'
 import { setBinned } from '../../../shows/list'
 
 export default route(async (event) => {
-  await setBinned(getRouterParam(event, 'id')!, false)
+  await setBinned(idOf(event), false)
   return { ok: true }
 })

@@ -1,0 +1,16 @@
+import { getQuery } from 'h3'
+import { number, object } from 'yup'
+import { idOf } from '../../../http/id'
+import { Refusal, route } from '../../../http/refusal'
+import { editsSince } from '../../../shows/edit'
+
+const query = object({ since: number().integer().min(1).required() })
+
+/** The edits after a revision, for a window that has missed some. */
+export default route(async (event) => {
+  const id = idOf(event)
+  const { since } = await query.validate(getQuery(event)).catch(() => {
+    throw new Refusal(400, 'since: must be a revision of the show')
+  })
+  return editsSince(id, since)
+})

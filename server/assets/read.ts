@@ -1,0 +1,42 @@
+import { join } from 'node:path'
+import { Worker } from 'node:worker_threads'
+import { inOrder } from '../in-order'
+import { WavError, type Wav } from './wav'
+import type { WavAnswer } from './wav.worker'
+
+/** bin/ builds the worker there. */
+const BUILT = join(process.env.ESVIK_BUILD ?? join(process.cwd(), '.build'), 'wav.mjs')
+/** A file of the largest size takes a few seconds; what takes longer is given up (ms). */
+const LONGEST = 60_000
+/** The worker's memory (MiB): some times the largest file. */
+const MEMORY = 1024
+
+const turns = inOrder()
+let worker: Worker | undefined
+
+/** Reads a WAV file in a thread of its own, one at a time. @throws WavError that says what is wrong */
+export const readWav = (bytes: Buffer): Promise<Wav> => turns('wav', () => readOne(bytes))
+
+function readOne(bytes: Buffer): Promise<Wav> {
+  const reader = (worker ??= new Worker(BUILT, { resourceLimits: { maxOldGenerationSizeMb: MEMORY } }))
+  reader.ref()
+  return new Promise<Wav>((done, fail) => {
+    const giveUp = (error: Error) => {
+      worker = undefined
+      void reader.terminate()
+      settle(() => fail(error))
+    }
+    const timer = setTimeout(() => giveUp(new WavError('it takes too long to be read')), LONGEST)
+    const settle = (work: () => void) => {
+      clearTimeout(timer)
+      reader.removeAllListeners()
+      reader.unref()
+      work()
+    }
+    reader.once('error', () => giveUp(new WavError('it can’t be read')))
+    reader.once('message', (answer: WavAnswer) =>
+      settle(() => ('problem' in answer ? fail(new WavError(answer.problem)) : done(answer))),
+    )
+    reader.postMessage(bytes)
+  })
+}

@@ -1,0 +1,28 @@
+import { createError, defineEventHandler, setHeader } from 'h3'
+
+/** What the application answers to below /api, by pattern and method. */
+const KNOWN: [pattern: RegExp, methods: string[]][] = [
+  [/^\/api\/health$/, ['GET']],
+  [/^\/api\/envelopes$/, ['POST']],
+  [/^\/api\/assets\/[^/]+$/, ['GET']],
+  [/^\/api\/shows$/, ['GET', 'POST']],
+  [/^\/api\/shows\/import$/, ['POST']],
+  [/^\/api\/shows\/[^/]+$/, ['GET', 'DELETE']],
+  [/^\/api\/shows\/[^/]+\/edits$/, ['GET', 'POST']],
+  [/^\/api\/shows\/[^/]+\/export$/, ['GET']],
+  [/^\/api\/shows\/[^/]+\/restore$/, ['POST']],
+]
+
+/** An address that nothing is at, or another method than it takes, gets an answer in words and not the page. */
+export default defineEventHandler((event) => {
+  const path = event.path.split('?')[0]
+  if (!path.startsWith('/api/') && path !== '/api') return
+  const methods = KNOWN.find(([pattern]) => pattern.test(path))?.[1]
+  if (!methods) throw createError({ statusCode: 404, message: 'There is nothing at this address' })
+  if (methods.includes(event.method) || (event.method === 'HEAD' && methods.includes('GET'))) return
+  setHeader(event, 'allow', methods.join(', '))
+  throw createError({
+    statusCode: 405,
+    message: `${event.method} is not for this address; it takes ${methods.join(' and ')}`,
+  })
+})
