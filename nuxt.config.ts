@@ -1,6 +1,10 @@
 import tailwindcss from '@tailwindcss/vite'
 
+/** bin/ says where it builds to; `nuxt prepare` and the development server keep to their usual place. */
+const built = process.env.ESVIK_BUILD
+
 export default defineNuxtConfig({
+  ...(built && { buildDir: `${built}/nuxt` }),
   compatibilityDate: '2026-01-01',
   ssr: false,
   modules: ['@pinia/nuxt'],
@@ -21,6 +25,10 @@ export default defineNuxtConfig({
     worker: { format: 'es' },
     build: { target: 'es2022' },
   },
-  nitro: { experimental: { websocket: true }, compressPublicAssets: { gzip: true, brotli: false } },
+  nitro: {
+    ...(built && { output: { dir: `${built}/output` } }),
+    experimental: { websocket: true },
+    compressPublicAssets: { gzip: true, brotli: false },
+  },
   typescript: { strict: true, typeCheck: false },
 })

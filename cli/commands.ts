@@ -1,5 +1,5 @@
 import { readFile, rename, writeFile } from 'node:fs/promises'
-import { text } from 'node:stream/consumers'
+import { buffer } from 'node:stream/consumers'
 import {
   asTicked,
   channelAt,
@@ -7,7 +7,7 @@ import {
   logOf,
   prepare,
   fan as fanOf,
-  runByStretches,
+  beginRun,
   RunError,
   stateAt,
   walksOf,
@@ -26,12 +26,22 @@ interface RunOptions {
 }
 
 async function readText(file: string): Promise<string> {
-  if (file === '-') return text(process.stdin)
+  if (file === '-') return utf8Of(await buffer(process.stdin), 'What came in')
+  let bytes: Buffer
   try {
-    return await readFile(file, 'utf8')
+    bytes = await readFile(file)
   } catch (error) {
     const { code } = error as NodeJS.ErrnoException
     throw new CliError(code === 'ENOENT' ? `There is no file "${file}"` : `"${file}" can't be read (${code})`)
+  }
+  return utf8Of(bytes, `"${file}"`)
+}
+
+function utf8Of(bytes: Uint8Array, what: string): string {
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(bytes)
+  } catch {
+    throw new CliError(`${what} is not valid UTF-8`)
   }
 }
 
@@ -40,7 +50,8 @@ function mended<T>(work: () => T): T {
   try {
     return work()
   } catch (error) {
-    if (error instanceof ShowError || error instanceof RunError) throw new CliError(error.message.replaceAll('\n', ' '))
+    if (error instanceof RunError) throw new CliError(error.message, 1, error.run)
+    if (error instanceof ShowError) throw new CliError(error.message.replaceAll('\n', ' '))
     throw error
   }
 }
@@ -52,23 +63,27 @@ async function readShowFile(file: string): Promise<Show> {
 
 async function playFile(file: string, options: RunOptions): Promise<{ show: Show; result: Run }> {
   const show = await readShowFile(file)
+  return { show, result: await play(show, options) }
+}
+
+async function play(show: Show, options: RunOptions): Promise<Run> {
   await prepare(show)
   if (options.walk.length === 0)
     throw new CliError(`Name a walk with --walk; the show has ${show.walks.map((w) => w.id).join(', ') || 'none'}`)
   const walks = mended(() => walksOf(show, options.walk))
-  return { show, result: await playThrough(show, walks, options) }
+  return playThrough(show, walks, options)
 }
+
+/** So much of a run is played before it is told how far it has come (s). */
+const STRETCH = 60
 
 /** Plays it a stretch at a time, so that it can tell how far it has come and be given up in between. */
 async function playThrough(show: Show, walks: Walk[], { seed, length, progress }: RunOptions): Promise<Run> {
-  const stretches = runByStretches(show, walks, { seed, length })
+  const under = beginRun(show, walks, { seed, length })
   const told = createProgress(progress)
   try {
-    for (;;) {
-      const next = mended(() => stretches.next())
-      if (next.done) return next.value
-      await told.cameTo(next.value)
-    }
+    for (let until = STRETCH; mended(() => under.goOn(until)); until += STRETCH) await told.cameTo(until)
+    return under.end()
   } finally {
     told.end()
   }
@@ -82,8 +97,14 @@ interface RunOutput {
 }
 
 export async function run(file: string, options: RunOptions & RunOutput): Promise<void> {
-  const { show, result } = await playFile(file, options)
-  await write(outputOf(show, result, options), options.out)
+  const show = await readShowFile(file)
+  try {
+    await write(outputOf(show, await play(show, options), options), options.out)
+  } catch (error) {
+    // A run without end is written as far as it came.
+    if (error instanceof CliError && error.run) await write(outputOf(show, error.run, options), options.out)
+    throw error
+  }
 }
 
 function outputOf(show: Show, result: Run, { at, ticked, table }: RunOutput): string {

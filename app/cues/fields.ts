@@ -17,7 +17,7 @@ export type StepField =
       within?: object
     }
   | { as: 'point'; name: string; path: string[]; unit: string; within?: object }
-  | { as: 'range'; name: string; path: string[]; unit: string; min?: number }
+  | { as: 'range'; name: string; path: string[]; unit: string; min?: number; step?: number }
   | { as: 'choice'; name: string; path: string[]; options: (show: Show) => { value: unknown; words: string }[] }
   | { as: 'text'; name: string; path: string[] }
   | { as: 'colour'; name: string; path: string[] }
@@ -30,12 +30,13 @@ const number = (
   unit: string,
   more: Partial<Omit<Extract<StepField, { as: 'number' }>, 'as' | 'name' | 'path' | 'unit'>> = {},
 ): StepField => ({ as: 'number', name, path: path.split('.'), unit, ...more })
-const range = (name: string, path: string, unit: string, min?: number): StepField => ({
+const range = (name: string, path: string, unit: string, min?: number, step?: number): StepField => ({
   as: 'range',
   name,
   path: [path],
   unit,
   min,
+  step,
 })
 const choice = (
   name: string,
@@ -137,7 +138,7 @@ const FIELDS: { [kind in StepKind]: StepField[] } = {
     choice('Of', 'target', drifting),
     number('To', 'to', '', { step: 1 }),
     number('Rate', 'rate', 'a second', { min: 0.001 }),
-    number('Falls', 'fall', 'a second', { min: 0.001 }),
+    number('Falls', 'fall', 'a second', { min: 0.001, absent: 'at once, when it is let go' }),
     hold,
   ],
   atmosphere: [
@@ -186,7 +187,7 @@ const FIELDS: { [kind in StepKind]: StepField[] } = {
     choice('Sounds as', 'impact', (show) => [{ value: undefined, words: 'nothing' }, ...pools(show)]),
     number('Vanishes after', 'vanishAfter', 's', { min: 0, absent: 'never' }),
   ],
-  burst: [where, range('Count', 'count', '', 0), range('Life', 'life', 's', 0), number('Rise', 'rise', 'm/s')],
+  burst: [where, range('Count', 'count', '', 0, 1), range('Life', 'life', 's', 0), number('Rise', 'rise', 'm/s')],
   signal: [{ as: 'text', name: 'Name', path: ['name'] }, number('Delay', 'delay', 's', { min: 0 })],
   flag: [choice('Flag', 'flag', (show) => named(show.flags)), choice('Set to', 'set', yesNo)],
   zone: [choice('Zone', 'zone', (show) => named(show.zones)), choice('On', 'enabled', yesNo)],

@@ -1,11 +1,16 @@
 import type { Gate } from '../../core/engine'
 import type { Moment, Rule, Show, Step } from '../../core/show'
-import type { Act, Held, Lane, SignalPath } from '../../core/score'
-import { clock, plain, seconds } from './time'
+import { rulesOf, type Act, type Held, type Lane, type SignalPath } from '../../core/score'
+import { clock, count, plain, seconds } from './time'
 
 export const cueName = (show: Show, id: string): string => show.cues.find((cue) => cue.id === id)?.name ?? id
 export const zoneName = (show: Show, id: string): string => show.zones.find((zone) => zone.id === id)?.name ?? id
 export const walkName = (show: Show, id: string): string => show.walks.find((walk) => walk.id === id)?.name ?? id
+/** A rule by its name in the log: its own name, or what it fires. */
+export function ruleName(show: Show, name: string): string {
+  const rule = rulesOf(show).get(name)
+  return rule ? (rule.name ?? cueName(show, rule.cue)) : name
+}
 /** What a moment is, as the verb of "When a player …". */
 export const MOMENTS: { [at in Moment['at']]: string } = {
   enter: 'enters',
@@ -68,6 +73,8 @@ export function lengthWords(show: Show, step: Step): string {
       return `for ${seconds(step.in + step.stay + step.out)}`
     case 'camera':
       return `for ${seconds(step.marks.reduce((sum, mark) => sum + mark.travel + mark.stay, 0) + (step.back?.seconds ?? 0))}`
+    case 'burst':
+      return `for up to ${seconds(step.life[1])}`
     default:
       return 'hold' in step ? holdWords(step.hold) : 'at once'
   }
@@ -127,7 +134,9 @@ export function stepWords(show: Show, step: Step): string {
     case 'fling':
       return `${prop(step.prop)} is flung`
     case 'burst':
-      return `${plain(step.count[0])}–${plain(step.count[1])} sparks`
+      return step.count[0] === step.count[1]
+        ? count(step.count[0], 'spark')
+        : `${plain(step.count[0])}–${plain(step.count[1])} sparks`
     case 'signal':
       return `Signal “${step.name}”`
     case 'flag': {

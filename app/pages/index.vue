@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { whyNoJson } from '~~/core/show'
 interface Listed {
   id: string
   title: string
@@ -36,13 +37,21 @@ async function create() {
 }
 type Brought = { missing: string[] }
 const bringParcel = (chosen: File) => $fetch<Brought>('/api/shows/import', { method: 'POST', body: chosen })
-async function bringDocument(chosen: File): Promise<Brought> {
-  let document: unknown
+function jsonOf(bytes: ArrayBuffer, name: string): unknown {
+  let text: string
   try {
-    document = JSON.parse(await chosen.text())
+    text = new TextDecoder('utf-8', { fatal: true }).decode(bytes)
   } catch {
-    throw new Error(`${chosen.name} is not a show document: it is no JSON.`)
+    throw new Error(`${name} is not a show document: it is not valid UTF-8.`)
   }
+  try {
+    return JSON.parse(text)
+  } catch {
+    throw new Error(`${name} is not a show document: it is no JSON, ${whyNoJson(text)}.`)
+  }
+}
+async function bringDocument(chosen: File): Promise<Brought> {
+  const document = jsonOf(await chosen.arrayBuffer(), chosen.name)
   return $fetch<Brought>('/api/shows', { method: 'POST', body: { document } })
 }
 async function bring(event: Event) {
@@ -58,10 +67,12 @@ async function bring(event: Event) {
         : `Brought in ${chosen.name}.`
   })
 }
-const copy = (show: Listed) => doing(() => $fetch('/api/shows', { method: 'POST', body: { copyOf: show.id } }))
-const bin = (show: Listed) => doing(() => $fetch(`/api/shows/${show.id}`, { method: 'DELETE' }))
-const restore = (show: Listed) => doing(() => $fetch(`/api/shows/${show.id}/restore`, { method: 'POST' }))
-const destroy = (show: Listed) => doing(() => $fetch(`/api/shows/${show.id}?forGood=1`, { method: 'DELETE' }))
+/** The addresses of one show are too many for the types of `$fetch`. */
+const ask = globalThis.$fetch as never as (url: string, options?: object) => Promise<unknown>
+const copy = (show: Listed) => doing(() => ask('/api/shows', { method: 'POST', body: { copyOf: show.id } }))
+const bin = (show: Listed) => doing(() => ask(`/api/shows/${show.id}`, { method: 'DELETE' }))
+const restore = (show: Listed) => doing(() => ask(`/api/shows/${show.id}/restore`, { method: 'POST' }))
+const destroy = (show: Listed) => doing(() => ask(`/api/shows/${show.id}?forGood=1`, { method: 'DELETE' }))
 const when = (iso: string) => new Date(iso).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
 
 const renaming = ref<string>()
@@ -71,7 +82,7 @@ async function rename(show: Listed) {
   renaming.value = undefined
   if (!name || name === show.title) return
   await doing(() =>
-    $fetch(`/api/shows/${show.id}/edits` as string, {
+    ask(`/api/shows/${show.id}/edits`, {
       method: 'POST',
       body: {
         id: crypto.randomUUID(),
@@ -116,6 +127,7 @@ async function rename(show: Listed) {
         <li v-for="show in inUse" :key="show.id" class="flex items-center gap-3 border-b border-rule py-3">
           <input
             v-if="renaming === show.id"
+            :ref="(input) => (input as HTMLInputElement | null)?.focus()"
             v-model="newName"
             class="field flex-1 text-[15px]"
             aria-label="New name"

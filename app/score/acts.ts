@@ -4,7 +4,7 @@ import { xOf, yOf, type Layout } from './layout'
 import type { Picture } from './picture'
 
 /** A bead's width, and how far from its time it may stand for want of room (pixels). */
-const BEAD = 9
+export const BEAD = 9
 const ASIDE = 3 * BEAD
 /** Beads stand clear of the strokes of matches by this much (pixels). */
 const CLEAR = 8

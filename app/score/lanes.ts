@@ -1,6 +1,8 @@
 import type { Lane, PlayingSpan } from '../../core/score'
 import { box, COLOURS, roundRect, type Brush } from './brush'
+import { BEAD, beadsOf } from './acts'
 import { xOf, type Layout } from './layout'
+import { countOf, matchesOf } from './matches'
 
 const LOOKS: { [look in PlayingSpan['look']]: string } = {
   bed: COLOURS.lamp,
@@ -28,30 +30,36 @@ export function paintLane(context: Brush, layout: Layout, lane: Lane, y: number)
     roundRect(context, b[0], middle - thick / 2, b[1], thick, thick / 2)
     context.globalAlpha /= playing.look === 'bed' ? 0.5 : 0.9
   }
-  paintHeld(context, layout, lane, y)
-  for (const { t, playing } of lane.fired) {
-    const look = lane.playings.find((p) => p.playing === playing)?.look ?? 'other'
-    match(context, xOf(layout, t), y, layout.lane, LOOKS[look], true)
-  }
+  paintMatches(context, layout, lane, y)
 }
 
-/** Held marks; as many of their reasons in words as have room. */
-function paintHeld(context: Brush, layout: Layout, lane: Lane, y: number): void {
-  context.font = '10.5px "Schibsted Grotesk Variable", sans-serif'
-  let free = -Infinity
-  const nexts = [...lane.fired.map((f) => f.t), ...lane.held.map((h) => h.t)].sort((a, b) => a - b)
-  for (const { t, gate } of lane.held) {
-    const x = xOf(layout, t)
-    match(context, x, y, layout.lane, COLOURS.rust, false)
-    const next = nexts.find((other) => other > t + 1e-9)
-    const room = (next === undefined ? layout.width : xOf(layout, next)) - x - 16
-    const width = context.measureText(gate).width
-    if (width > room || x + 8 < free) continue
-    context.fillStyle = COLOURS.rust
-    context.fillText(gate, x + 8, y + layout.lane - 7)
-    free = x + 8 + width
-  }
+const WORDS = '10.5px "Schibsted Grotesk Variable", sans-serif'
+
+/** The marks, those that lie on each other with their count; reasons of held ones in words, where nothing comes within their room. */
+function paintMatches(context: Brush, layout: Layout, lane: Lane, y: number): void {
+  context.font = WORDS
+  const matches = matchesOf(layout, lane)
+  const beads = beadsOf(layout, lane).map(({ x }) => x - BEAD / 2)
+  matches.forEach((each, i) => {
+    const { x, fired, held } = each
+    const look = lane.playings.find((p) => p.playing === fired[0]?.playing)?.look ?? 'other'
+    const colour = fired.length > 0 ? LOOKS[look] : COLOURS.rust
+    match(context, x, y, layout.lane, colour, fired.length > 0)
+    const count = countOf(each)
+    const words = count > 1 ? `×${count}` : held[0]?.gate
+    if (words === undefined) return
+    const begin = x + 6
+    const width = context.measureText(words).width
+    const next = Math.min(matches[i + 1]?.x ?? layout.width, ...beads.filter((bead) => bead > x + 1))
+    if (begin + width + 4 > next) return
+    // A bar may run on below the words.
+    context.fillStyle = BACKDROP
+    roundRect(context, begin - 1, y + 4, width + 3, layout.lane - 9, 2)
+    context.fillStyle = colour
+    context.fillText(words, begin, y + layout.lane - 8)
+  })
 }
+const BACKDROP = 'rgba(18,25,29,0.78)'
 
 /** A match: upright stroke and head; struck when it fired, unlit when it was held. */
 function match(context: Brush, x: number, y: number, lane: number, colour: string, struck: boolean): void {

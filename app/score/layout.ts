@@ -12,7 +12,7 @@ export interface Layout {
   curves: number
 }
 export const RULER = 56
-export const LANE = 22
+export const LANE = 24
 export const CURVES = { loudness: 26, light: 22, hands: 18 }
 export const CURVES_HEIGHT = CURVES.loudness + CURVES.light + CURVES.hands
 

@@ -13,6 +13,8 @@ import { useShow } from './show'
 /** While a hand drags something its worker draws the score; the page hears of the run so often (ms), and when the hand rests for so long. */
 const FOLLOWS = 150
 const RESTS = 80
+/** A score that is older than the document by so much is dimmed (ms). */
+const LATE = 250
 
 /** The current run, kept in step with the show by its worker. */
 export const useRun = defineStore('run', () => {
@@ -28,6 +30,8 @@ export const useRun = defineStore('run', () => {
   const events = computed(() => (run.value ? eventsOf(run.value) : []))
   const score = shallowRef<Score>()
   const problem = ref('')
+  /** How far the run has come that is being worked out, if that takes so long that the score is of an older document (s of the run). */
+  const waitsAt = ref<number>()
   const loudness = shallowRef<Float32Array>()
   const lux = shallowRef<Float32Array>()
   /** How many runs have been on the canvas of the score, and since when the last has (ms of the page's clock). */
@@ -78,6 +82,21 @@ export const useRun = defineStore('run', () => {
     ]
   }
 
+  /** Says that the score is older than the document once it has been for a moment, how far the new one is, and lets newer ones come first. */
+  function watchRun(): () => void {
+    const began = performance.now()
+    const timer = setInterval(() => {
+      if (performance.now() - began < LATE) return
+      if (wanted) void worker.stop('for newer')
+      void worker.cameTo().then((t) => busy && (waitsAt.value = t))
+    }, LATE / 2)
+    return () => {
+      clearInterval(timer)
+      waitsAt.value = undefined
+    }
+  }
+  const stop = () => void worker.stop('by hand')
+
   function request(): void {
     wanted = true
     // All else can wait while somebody waits for the score.
@@ -102,12 +121,12 @@ export const useRun = defineStore('run', () => {
       const edits = done
       done = []
       const dragged = draft !== undefined
-      const answer = await worker.run({ walks: chosen, seed: seed.value, done: edits, draft, walker: walker.value })
-      if ('problem' in answer) {
-        problem.value = answer.problem
-        continue
-      }
-      problem.value = ''
+      const asked = { walks: chosen, seed: seed.value, done: edits, draft, walker: walker.value }
+      const unwatch = watchRun()
+      const answer = await worker.run(asked).finally(unwatch)
+      if ('newer' in answer) continue
+      problem.value = answer.problem ?? ''
+      if (!('drawn' in answer)) continue
       if (answer.partial) void worker.prepare().then(request)
       drawn.version++
       drawn.at = answer.drawn - performance.timeOrigin
@@ -197,6 +216,8 @@ export const useRun = defineStore('run', () => {
     ways,
     score,
     problem,
+    waitsAt,
+    stop,
     loudness,
     lux,
     player,

@@ -74,10 +74,16 @@ export const useView = defineStore('view', () => {
     }
     localStorage.setItem(key(), JSON.stringify(kept))
   })
+  let before = Infinity
   watch(
     () => runs.run,
     (run) => {
-      if (run && to.value <= from.value) fit()
+      if (!run) return
+      // What showed the whole run goes on doing so; nothing is shown past the end of a shorter one.
+      const seen = to.value - from.value
+      if (seen <= 0 || seen > run.length * 1.02 || seen >= before * 1.019) fit()
+      else if (to.value > run.length * 1.02) pan(run.length * 1.012 - to.value)
+      before = run.length
     },
   )
   return { from, to, plan, split, tall, muted, solo, show, fit, zoom, pan, restore }

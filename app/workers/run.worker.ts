@@ -1,10 +1,10 @@
 import { expose, transfer } from 'comlink'
-import { buffersOf, isPrepared, prepare, run, RunError, walksOf, type Run } from '../../core/engine'
+import { beginRun, buffersOf, isPrepared, prepare, RunError, walksOf, type Run } from '../../core/engine'
 import { luxOver } from '../../core/light'
 import { applyPatch, type Operation, type Show } from '../../core/show'
 import { scoreOf, type Lane, type Score } from '../../core/score'
 import { loudnessOf } from '../../core/sound'
-import { runOfWalker } from '../../core/study'
+import { varied } from '../../core/study'
 import { createEasel } from '../score/easel'
 import { loadFaces } from '../score/faces'
 import type { Content } from '../score/picture'
@@ -23,20 +23,28 @@ export interface RunRequest {
 /**
  * `drawn`: when the score was on its canvas (ms since 1970, as exact as the clock is).
  * `partial`: nothing has flown, because the physics is not here yet; ask again once it is prepared.
+ * `problem`: the run has no end, or was stopped; what there is of it is drawn. Without `drawn` nothing is.
  */
-export type RunAnswer = { drawn: number; partial: boolean } | { problem: string }
+export type RunAnswer = { drawn: number; partial: boolean; problem?: string } | { problem: string } | { newer: true }
 /** What the page is told of a run. `sameWays`: bodies went as in the run told before, and the paths have been left out. */
 export interface Told {
   run: Run
   sameWays: boolean
   score: Score
 }
+/** A run is worked on for so long before other requests come through (ms), so much of it at a time (s). */
+const SLICE = 30
+const STRETCH = 60
+const breathe = () => new Promise<void>((done) => setTimeout(done, 0))
+
 /** Light is worked out at so many seconds' distance. */
 const LUX_EVERY = 0.25
 
 let show: Show
 let drafted: Show
 let latest: Run | undefined
+/** The run that is being worked out: how far it has come, and whether it is to end. */
+let under: { stopped: 'by hand' | 'for newer' | undefined; t: number } = { stopped: undefined, t: 0 }
 /** Whether the page has been told of the latest run. */
 let isTold = false
 /** The paths that the page has. */
@@ -90,28 +98,50 @@ const worker = {
     draw(NOTHING)
   },
   /** Runs the show and draws the score of it; `tell` gives both. */
-  run({ walks, seed, done, draft, walker: varied }: RunRequest): RunAnswer {
+  async run({ walks, seed, done, draft, walker }: RunRequest): Promise<RunAnswer> {
     for (const patch of done) show = applyPatch(show, patch)
     drafted = draft ? applyPatch(show, draft) : show
-    latest = undefined
-    const partial = !isPrepared(drafted)
+    const played = drafted
+    const partial = !isPrepared(played)
+    let problem: string | undefined
+    let made: Run
+    under = { stopped: undefined, t: 0 }
+    const mine = under
     try {
-      const followed = walksOf(drafted, walks)
-      latest =
-        varied === undefined
-          ? run(drafted, followed, { seed, withoutFlights: partial })
-          : runOfWalker(drafted, walks, varied, partial)
-      const found = scoreOf(drafted, latest)
-      const ghost = draft && settled
-      const score = ghost ? inOrder(found, ghost) : found
-      if (!draft) settled = score
-      draw({ score, ghost, fades: fadesOf(latest) })
-      isTold = false
-      return { drawn: performance.timeOrigin + performance.now(), partial }
+      const followed = walker === undefined ? walksOf(played, walks) : varied(played, walks, walker)
+      const options = { seed: walker ?? seed, withoutFlights: partial }
+      const stretches = beginRun(played, followed, options)
+      let since = performance.now()
+      for (let until = STRETCH; stretches.goOn(until); until += STRETCH) {
+        mine.t = until
+        if (performance.now() - since < SLICE) continue
+        await breathe()
+        if (mine.stopped) break
+        since = performance.now()
+      }
+      if (mine.stopped === 'for newer') return { newer: true }
+      made = mine.stopped ? stretches.soFar() : stretches.end()
+      if (mine.stopped) problem = 'Stopped here. What is drawn is the run up to this time; any change runs it anew.'
     } catch (error) {
-      if (error instanceof RunError) return { problem: error.message }
-      throw error
+      if (!(error instanceof RunError)) throw error
+      if (!error.run) return { problem: error.message }
+      problem = error.message
+      made = error.run
     }
+    latest = made
+    const found = scoreOf(played, made)
+    const ghost = draft && settled
+    const score = ghost ? inOrder(found, ghost) : found
+    if (!draft) settled = score
+    draw({ score, ghost, fades: fadesOf(made) })
+    isTold = false
+    return { drawn: performance.timeOrigin + performance.now(), partial, problem }
+  },
+  /** How far the run under way has come (s of the run). */
+  cameTo: (): number => under.t,
+  /** Ends the run under way: somebody doesn't want to wait, or a newer one is asked for. */
+  stop(why: 'by hand' | 'for newer'): void {
+    under.stopped = why
   },
   /** The latest run and its score, once: the log goes over to the page without being copied, and nothing here reads it after this. */
   tell(): Told | undefined {

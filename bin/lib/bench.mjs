@@ -7,12 +7,13 @@ import { ensureBuilt } from './built.mjs'
 import { openDatabase, removeDatabase } from './database.mjs'
 import { ensureDebian } from './debian.mjs'
 import { bundle } from './bundle.mjs'
-import { ensurePackages, root } from './fresh.mjs'
+import { buildApart, buildFolder, ensurePackages, root } from './fresh.mjs'
 
+buildApart('test')
 ensurePackages()
 /** Each in a process of its own, as each has a worker of its own in the page: what one does slows no other down. */
 const OF_CORE = ['runs', 'big', 'study', 'dial']
-const built = (name) => join(root, `.build/bench-${name}.mjs`)
+const built = (name) => join(buildFolder(), `bench-${name}.mjs`)
 await bundle(Object.fromEntries([...OF_CORE, 'page'].map((name) => [`bench-${name}`, `tests/bench/${name}.ts`])))
 if (!process.argv.includes('--page')) {
   process.stdout.write(`Node ${process.version}; each figure is a median\n\n`)

@@ -1,17 +1,17 @@
 // Builds the application when its sources changed.
 import { existsSync } from 'node:fs'
 import { join } from 'node:path'
-import { changed, ensureBundle, must, root } from './fresh.mjs'
+import { buildFolder, changed, ensureBundle, must, root } from './fresh.mjs'
 
-export const serverFile = join(root, '.output/server/index.mjs')
+export const serverFile = () => join(buildFolder(), 'output/server/index.mjs')
 
 /** Builds what a start needs; gives the program that prepares the database. */
 export async function ensureBuilt({ dev = false, said = () => {} } = {}) {
   const app = changed('app', ['app', 'core', 'server', 'nuxt.config.ts', 'package-lock.json', 'tsconfig.json'])
-  if (!dev && (app.stale || !existsSync(serverFile))) {
+  if (!dev && (app.stale || !existsSync(serverFile()))) {
     said('Building the application (about a minute) …')
     must('build the application', join(root, 'node_modules/.bin/nuxt'), ['build'], {
-      env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1', CI: '1' },
+      env: { ...process.env, ESVIK_BUILD: buildFolder(), NUXT_TELEMETRY_DISABLED: '1', CI: '1' },
     })
     app.mark()
   }

@@ -2,14 +2,14 @@
 import { build } from 'esbuild'
 import { fileURLToPath } from 'node:url'
 
-const root = fileURLToPath(new URL('../..', import.meta.url))
+import { buildFolder, root } from './fresh.mjs'
 
-/** Builds .build/NAME.mjs from an entry file; packages stay packages unless told otherwise. */
+/** Builds NAME.mjs from an entry file in the folder of what is built; packages stay packages. */
 export async function bundle(entries) {
   await build({
     absWorkingDir: root,
     entryPoints: entries,
-    outdir: '.build',
+    outdir: buildFolder(),
     outExtension: { '.js': '.mjs' },
     bundle: true,
     platform: 'node',

@@ -26,23 +26,23 @@ function dataOf(args) {
 }
 
 async function withData(args) {
-  const { openDatabase, StartError } = await import('./database.mjs')
+  const { openDatabase, runningDatabase, StartError } = await import('./database.mjs')
+  const { lockData } = await import('./lock.mjs')
   const file = await ensureBundle('backup', ['cli', 'server', 'core'])
   const data = dataOf(args)
-  const url = runningOn(data)
-  if (args[0] === 'restore' && url) {
-    process.stderr.write(`esvik: Esvik runs on this data (${url}). Stop it, then restore.\n`)
-    return 1
-  }
   if (process.env.DATABASE_URL) return run(file, args)
   if (args[0] === 'backup' && !existsSync(join(data, 'password'))) {
     process.stderr.write(`esvik: There is no data of Esvik in ${data}; --data DIR says where they are.\n`)
     return 1
   }
   try {
-    const database = await openDatabase(data, { said: () => {} })
+    const lock = await lockData(data)
+    if (!lock && args[0] === 'restore')
+      throw new StartError(`Esvik runs on this data (${runningOn(data) ?? 'it is starting'}). Stop it, then restore.`)
+    const database = lock ? await openDatabase(data, { said: () => {} }) : runningDatabase(data)
     const code = await run(file, args, { DATABASE_URL: database.url })
-    if (!database.found) await database.stop()
+    await database.stop()
+    lock?.release()
     return code
   } catch (error) {
     if (!(error instanceof StartError)) throw error

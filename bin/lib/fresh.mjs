@@ -5,7 +5,12 @@ import { createHash } from 'node:crypto'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 
-export const root = fileURLToPath(new URL('../..', import.meta.url))
+export const root = fileURLToPath(new URL('../..', import.meta.url)).replace(/\/$/, '')
+
+/** Where what is built lies. Tests and benchmarks have a place of their own, so that they don't disturb what runs. */
+export const buildFolder = () => process.env.ESVIK_BUILD ?? join(root, '.build')
+/** From here on what is built lies in a place of its own. */
+export const buildApart = (name) => (process.env.ESVIK_BUILD = join(root, '.build', name))
 
 /** Runs a command in the project's folder and shows its output; ends the program with a sentence if it fails. */
 export function must(what, command, args, options = {}) {
@@ -31,9 +36,7 @@ export function ensurePackages() {
   const wanted = digest(LOCK)
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return
   process.stderr.write('Installing npm packages …\n')
-  must('install its npm packages', 'npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
-    stdio: ['ignore', 'ignore', 'inherit'],
-  })
+  must('install its npm packages', 'npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error', '--no-update-notifier'])
   writeFileSync(stamp, wanted)
 }
 
@@ -50,11 +53,11 @@ export function changed(name, sources) {
     for (const file of filesBelow(join(root, source)))
       if (!file.endsWith('.test.ts')) hash.update(file.slice(root.length)).update('\0').update(readFileSync(file))
   const now = hash.digest('hex')
-  const stamp = join(root, '.build', `.${name}`)
+  const stamp = join(buildFolder(), `.${name}`)
   return {
     stale: !existsSync(stamp) || readFileSync(stamp, 'utf8') !== now,
     mark() {
-      mkdirSync(join(root, '.build'), { recursive: true })
+      mkdirSync(buildFolder(), { recursive: true })
       writeFileSync(stamp, now)
     },
   }
@@ -63,7 +66,7 @@ export function changed(name, sources) {
 /** Bundles one of the programs that run outside browser and server, if its sources changed. */
 export async function ensureBundle(name, sources) {
   const sourcesOf = changed(`bundle-${name}`, [...sources, 'package-lock.json', 'bin/lib/bundle.mjs'])
-  const file = join(root, '.build', `${name}.mjs`)
+  const file = join(buildFolder(), `${name}.mjs`)
   if (sourcesOf.stale || !existsSync(file)) {
     const { bundle, ENTRIES } = await import('./bundle.mjs')
     await bundle({ [name]: ENTRIES[name] })

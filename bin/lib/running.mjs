@@ -1,16 +1,21 @@
-// The note that a running Esvik leaves in its data folder.
-import { spawnSync } from 'node:child_process'
-import { existsSync, readFileSync } from 'node:fs'
+// The note that a running Esvik leaves in its data folder: where it is. Whether it runs at all is the lock's to say.
+import { readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 
-export const noteIn = (data) => join(data, 'running.json')
+const noteIn = (data) => join(data, 'running.json')
 
-const alive = (pid) => spawnSync('kill', ['-0', String(pid)], { stdio: 'ignore' }).status === 0
-
-/** Where an Esvik on this data runs, if one does. */
+/** Where the Esvik is that holds a data folder, if it has said so. */
 export function runningOn(data) {
-  const note = noteIn(data)
-  if (!existsSync(note)) return undefined
-  const { pid, url } = JSON.parse(readFileSync(note, 'utf8'))
-  return alive(pid) ? url : undefined
+  try {
+    const { url } = JSON.parse(readFileSync(noteIn(data), 'utf8'))
+    return typeof url === 'string' ? url : undefined
+  } catch {
+    return undefined
+  }
 }
+export function sayRunning(data, url) {
+  const unfinished = `${noteIn(data)}.unfinished`
+  writeFileSync(unfinished, JSON.stringify({ pid: process.pid, url }))
+  renameSync(unfinished, noteIn(data))
+}
+export const sayStopped = (data) => rmSync(noteIn(data), { force: true })

@@ -1,19 +1,23 @@
 // `bin/start`: from an empty machine to a running Esvik.
 import { spawn, spawnSync } from 'node:child_process'
-import { mkdirSync, rmSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { join, resolve } from 'node:path'
 import { createInterface } from 'node:readline/promises'
 import { setTimeout as delay } from 'node:timers/promises'
 import { parseArgs } from 'node:util'
-import { openDatabase, removeDatabase, StartError } from './database.mjs'
+import { checkFolder, openDatabase, removeDatabase, StartError } from './database.mjs'
 import { ensureBuilt, serverFile } from './built.mjs'
-import { ensurePackages, root } from './fresh.mjs'
-import { noteIn, runningOn } from './running.mjs'
+import { buildFolder, ensurePackages, root } from './fresh.mjs'
+import { lockData } from './lock.mjs'
+import { passphrasesIn } from './passphrases.mjs'
+import { runningOn, sayRunning, sayStopped } from './running.mjs'
 
-const HELP = `bin/start [--port N] [--data DIR] [--fresh [--yes]] [--dev] [--help]
+const HELP = `bin/start [--port N] [--host ADDRESS] [--data DIR] [--fresh [--yes]] [--dev] [--help]
 
   --port N     the port of the application (4600 if not given)
+  --host ADDRESS           where it listens (127.0.0.1 if not given); anywhere else it asks for a passphrase
+  --passphrase-file FILE   the passphrase for editing, and on a second line one for looking only; without it two are made up
+                           and shown once
   --data DIR   where the database lies (.data if not given)
   --fresh      throw the database away and begin with a new one; asks first
   --yes        with --fresh: don't ask
@@ -33,6 +37,8 @@ function options() {
     return parseArgs({
       options: {
         port: { type: 'string', default: '4600' },
+        host: { type: 'string', default: '127.0.0.1' },
+        'passphrase-file': { type: 'string' },
         data: { type: 'string', default: join(root, '.data') },
         fresh: { type: 'boolean' },
         dev: { type: 'boolean' },
@@ -45,10 +51,10 @@ function options() {
   }
 }
 
-const portIsFree = (port) =>
+const portIsFree = (port, host) =>
   new Promise((done) => {
-    const server = createServer().once('error', () => done(false))
-    server.listen(port, '127.0.0.1', () => server.close(() => done(true)))
+    const server = createServer().once('error', ({ code }) => done(code))
+    server.listen(port, host, () => server.close(() => done('free')))
   })
 
 async function answers(url, child) {
@@ -64,18 +70,46 @@ async function answers(url, child) {
   return false
 }
 
+/** Where the Esvik is that holds the data; who has only just begun says so a moment later. */
+async function runningSoon(data) {
+  for (let tries = 0; tries < 20; tries++) {
+    const url = runningOn(data)
+    if (url) return url
+    await delay(100)
+  }
+  return undefined
+}
+
 async function main() {
-  const { port: portText, data: dataText, fresh, dev, help, yes } = options()
+  const { port: portText, host, data: dataText, fresh, dev, help, yes, 'passphrase-file': phraseFile } = options()
   if (help) return said(HELP)
   const port = Number(portText)
   if (!Number.isInteger(port) || port < 1 || port > 65535)
     fail(`--port must be a number from 1 to 65535, not "${portText}".`)
   const data = resolve(dataText)
-  mkdirSync(data, { recursive: true })
-  const running = runningOn(data)
-  if (running)
-    fail(`Esvik runs on this data already: ${running}\nStop that one first, or start with another --data DIR.`)
-  if (!(await portIsFree(port)))
+  try {
+    checkFolder(data)
+  } catch (error) {
+    fail(error.message)
+  }
+  const lock = await lockData(data)
+  if (!lock) {
+    const where = await runningSoon(data)
+    fail(
+      `Esvik runs on this data already: ${where ?? 'it is starting, or in the middle of a backup'}\nStop that one first, or start with another --data DIR.`,
+    )
+  }
+  sayStopped(data)
+  const isHere = host === '127.0.0.1' || host === 'localhost'
+  let access
+  try {
+    access = isHere ? undefined : passphrasesIn(data, phraseFile, said)
+  } catch (error) {
+    fail(error.message)
+  }
+  const free = await portIsFree(port, host)
+  if (free === 'EADDRNOTAVAIL') fail(`"${host}" is no address of this machine.`)
+  if (free !== 'free')
     fail(`Port ${port} is in use by another program. Start with another one, for example: bin/start --port ${port + 1}`)
 
   if (fresh && !yes) {
@@ -98,7 +132,7 @@ async function main() {
       if (server.exitCode === null) server.kill('SIGKILL')
     }
     await database?.stop()
-    rmSync(noteIn(data), { force: true })
+    sayStopped(data)
     process.exit(code)
   }
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => stop(0))
@@ -119,9 +153,12 @@ async function main() {
     const env = {
       ...process.env,
       DATABASE_URL: database.url,
-      NITRO_HOST: '127.0.0.1',
+      ESVIK_BUILD: buildFolder(),
+      ESVIK_DATA: data,
+      ...(access && { ESVIK_ACCESS: access, ESVIK_HOST: host }),
+      NITRO_HOST: host,
       NITRO_PORT: String(port),
-      HOST: '127.0.0.1',
+      HOST: host,
       PORT: String(port),
       NITRO_SHUTDOWN_TIMEOUT: '300',
     }
@@ -132,7 +169,7 @@ async function main() {
       stdio: ['ignore', 'inherit', 'pipe'],
     })
     if (prepared.status !== 0) throw new StartError(`The database could not be prepared.\n${prepared.stderr}`)
-    const url = `http://127.0.0.1:${port}`
+    const url = `http://${host.includes(':') ? `[${host}]` : host}:${port}`
     const launch = () => {
       server = dev
         ? spawn(join(root, 'node_modules/.bin/nuxt'), ['dev', '--host', '127.0.0.1', '--port', String(port)], {
@@ -140,7 +177,7 @@ async function main() {
             env,
             stdio: ['ignore', 'inherit', 'inherit'],
           })
-        : spawn(process.execPath, ['--enable-source-maps', serverFile], {
+        : spawn(process.execPath, ['--enable-source-maps', serverFile()], {
             cwd: root,
             env,
             stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
@@ -155,7 +192,7 @@ async function main() {
     }
     launch()
     if (!(await answers(url, server))) throw new StartError('The application did not start.')
-    writeFileSync(noteIn(data), JSON.stringify({ pid: process.pid, url }))
+    sayRunning(data, url)
     said(`Esvik is at ${url}   (Ctrl+C stops it)`)
   } catch (error) {
     process.stderr.write(

@@ -6,7 +6,7 @@ import { join } from 'node:path'
 import { ensureBuilt } from './built.mjs'
 import { openDatabase, removeDatabase } from './database.mjs'
 import { ensureDebian } from './debian.mjs'
-import { ensureBundle, ensurePackages, root } from './fresh.mjs'
+import { buildApart, ensureBundle, ensurePackages, root } from './fresh.mjs'
 
 const PARTS = ['lint', 'types', 'unit', 'api', 'browser']
 const asked = process.argv.slice(2)
@@ -28,6 +28,7 @@ function run(command, args, env = {}) {
   )
 }
 
+buildApart('test')
 ensurePackages()
 const results = []
 function part(name, work) {

@@ -8,6 +8,7 @@ export { buffersOf, countUntil, eventAt, eventsOf, GATES, KIND, type Legend, typ
 export { tiedPoint } from './poses'
 export { colourOf, linearOf, type Value } from './ramps'
 export {
+  beginRun,
   channelAt,
   facingAt,
   isPrepared,
@@ -15,7 +16,7 @@ export {
   positionAt,
   prepare,
   run,
-  runByStretches,
+  type RunUnderWay,
   RunError,
   walksOf,
   type Run,

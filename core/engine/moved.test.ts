@@ -141,7 +141,15 @@ describe('looking at a prop that moves', () => {
   })
   it('behind a wall it is not seen, until it comes to the gap', () => {
     const made = lookers({ seconds: 4 }, north)
-    const wall = { id: 'w', from: [2.5, -5], to: [30, -5], y: 0, height: 3, thickness: 0.2, openings: [] } satisfies Wall
+    const wall = {
+      id: 'w',
+      from: [2.5, -5],
+      to: [30, -5],
+      y: 0,
+      height: 3,
+      thickness: 0.2,
+      openings: [],
+    } satisfies Wall
     const walls = [wall]
     // The wall's end at 2.5 m hides all that is more than 5 m to the east.
     expect(fires({ ...made, place: { ...made.place, walls } })).toEqual(['8 fire z see seen'])

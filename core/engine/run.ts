@@ -99,14 +99,36 @@ export function walksOf(show: Show, ids: readonly string[]): Walk[] {
  * @throws RunError on a loop without end; Error if the show was not prepared
  */
 export function run(show: Show, walks: readonly Walk[], options: RunOptions): Run {
+  const under = beginRun(show, walks, options)
+  under.goOn(Infinity)
+  return under.end()
+}
+
+/** A run under way. */
+export interface RunUnderWay {
+  /** Goes on to a time (s). Gives whether something is still to come. @throws RunError on a loop without end */
+  goOn(until: number): boolean
+  /** The run as far as it has come; it can go on. */
+  soFar(): Run
+  /** The run, once nothing is to come any more. */
+  end(): Run
+}
+
+/** The same, a stretch at a time: for runs that are watched and can be given up. @throws Error if the show was not prepared */
+export function beginRun(show: Show, walks: readonly Walk[], options: RunOptions): RunUnderWay {
   const { world, clockwork } = beginning(show, walks, options)
-  keptOnError(world, () => clockwork.advance(Infinity, options.length))
-  clockwork.finish(options.length)
-  const result = runOf(world)
-  world.agenda.clear()
-  if (options.tally) forgetTouches(world)
-  world.compiled.spare = { log: world.log, agenda: world.agenda }
-  return result
+  return {
+    goOn: (until) => keptOnError(world, () => clockwork.advance(until, options.length)),
+    soFar: () => runOf(world),
+    end() {
+      clockwork.finish(options.length)
+      const result = runOf(world)
+      world.agenda.clear()
+      if (options.tally) forgetTouches(world)
+      world.compiled.spare = { log: world.log, agenda: world.agenda }
+      return result
+    },
+  }
 }
 
 /** What goes wrong takes with it the run up to there. */
@@ -122,23 +144,6 @@ function keptOnError<T>(world: World, work: () => T): T {
 /** One walker of many keeps the edges of its routes only, not what its legs touch. */
 function forgetTouches({ walkers }: World): void {
   for (const { path } of walkers) for (const { route } of path) for (const leg of route.legs) leg.touches = undefined
-}
-
-/**
- * The same, a stretch of the run at a time: gives the time it has come to (s) after each, and the run at the end.
- * For long runs whose progress is shown and that can be given up.
- */
-export function* runByStretches(
-  show: Show,
-  walks: readonly Walk[],
-  options: RunOptions,
-  seconds = 60,
-): Generator<number, Run> {
-  const { world, clockwork } = beginning(show, walks, options)
-  const goOn = (until: number) => keptOnError(world, () => clockwork.advance(until, options.length))
-  for (let until = seconds; goOn(until); until += seconds) yield until
-  clockwork.finish(options.length)
-  return runOf(world)
 }
 
 function beginning(show: Show, walks: readonly Walk[], options: RunOptions): { world: World; clockwork: Clockwork } {

@@ -259,6 +259,13 @@ function checkIds(list: unknown[], base: string): void {
 /** The patch that takes an edit back. */
 export const undoing = (before: Show, patch: readonly Operation[]): Operation[] => inverse(before, patch)
 
+/** A name that none of the taken ones is: with a number, if need be. */
+export function freeName(name: string, taken: Iterable<string>): string {
+  const all = new Set(taken)
+  if (!all.has(name)) return name
+  for (let n = 2; ; n++) if (!all.has(`${name} ${n}`)) return `${name} ${n}`
+}
+
 /** An id made of a name that none of the taken ones has. */
 export function freeId(name: string, taken: Iterable<string>): string {
   const base =

@@ -41,7 +41,8 @@ function variedWalk(show: Show, walk: Walk, walker: number): Walk {
 
 const seedOf = (walker: number): number => walker * 7919 + 1
 
-const varied = (show: Show, walks: readonly string[], walker: number): Walk[] =>
+/** The varied walks that a walker of a study, by its number, follows. @throws RunError for a walk the show doesn't have */
+export const varied = (show: Show, walks: readonly string[], walker: number): Walk[] =>
   walksOf(show, walks).map((walk) => variedWalk(show, walk, walker))
 
 /** The run of one of the study's walkers, by its number. */

@@ -1,4 +1,4 @@
-import { WaveFile } from 'wavefile'
+import wavefile from 'wavefile'
 import {
   chain,
   gate,
@@ -77,7 +77,7 @@ export function* demoSamples(): Generator<DemoSound> {
 /** The sounds of the demo as 16-bit WAV files. */
 export function* demoSounds(): Generator<Omit<DemoSound, 'samples'> & { wav: Buffer }> {
   for (const { samples, ...sound } of demoSamples()) {
-    const file = new WaveFile()
+    const file = new wavefile.WaveFile()
     file.fromScratch(1, RATE, '16', Int16Array.from(samples, toInt16))
     yield { ...sound, wav: Buffer.from(file.toBuffer()) }
   }

@@ -21,22 +21,25 @@ function readOne(bytes: Buffer): Promise<Wav> {
   const reader = (worker ??= new Worker(BUILT, { resourceLimits: { maxOldGenerationSizeMb: MEMORY } }))
   reader.ref()
   return new Promise<Wav>((done, fail) => {
-    const giveUp = (error: Error) => {
-      worker = undefined
-      void reader.terminate()
-      settle(() => fail(error))
-    }
-    const timer = setTimeout(() => giveUp(new WavError('it takes too long to be read')), LONGEST)
     const settle = (work: () => void) => {
       clearTimeout(timer)
-      reader.removeAllListeners()
+      reader.off('message', hear).off('error', stumble)
       reader.unref()
       work()
     }
-    reader.once('error', () => giveUp(new WavError('it can’t be read')))
-    reader.once('message', (answer: WavAnswer) =>
-      settle(() => ('problem' in answer ? fail(new WavError(answer.problem)) : done(answer))),
-    )
+    const giveUp = (words: string) => {
+      worker = undefined
+      void reader.terminate()
+      settle(() => fail(new WavError(words)))
+    }
+    const hear = (answer: WavAnswer) =>
+      settle(() => ('problem' in answer ? fail(new WavError(answer.problem)) : done(answer)))
+    const stumble = (error: Error) => {
+      console.error(error)
+      giveUp('it can’t be read')
+    }
+    const timer = setTimeout(() => giveUp('it takes too long to be read'), LONGEST)
+    reader.on('message', hear).on('error', stumble)
     reader.postMessage(bytes)
   })
 }

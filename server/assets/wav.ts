@@ -1,4 +1,4 @@
-import { WaveFile } from 'wavefile'
+import wavefile from 'wavefile'
 import { envelopeOf } from '../../core/sound'
 
 /** What a WAV file holds. */
@@ -74,9 +74,9 @@ function blockOf(format: Buffer): number {
 /** Reads a WAV file. @throws WavError that says what is wrong */
 export function decodeWav(bytes: Buffer): Wav {
   checkBounds(bytes)
-  let file: WaveFile
+  let file: wavefile.WaveFile
   try {
-    file = new WaveFile(bytes)
+    file = new wavefile.WaveFile(bytes)
   } catch (error) {
     throw new WavError(`it can’t be read: ${(error as Error).message}`)
   }

@@ -7,7 +7,7 @@ import { utf8Of } from './utf8'
 const tooLarge = (limit: number) => new Refusal(413, `The request is larger than ${Math.round(limit / 1048576)} MiB`)
 
 /** The bytes of a request, of which no more are read than are allowed. @throws Refusal 413 */
-async function bytesOf(event: H3Event, limit: number): Promise<Buffer> {
+export async function bytesOf(event: H3Event, limit: number): Promise<Buffer> {
   if (Number(getHeader(event, 'content-length') ?? 0) > limit) throw tooLarge(limit)
   const chunks: Buffer[] = []
   let length = 0

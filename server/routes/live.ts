@@ -1,23 +1,23 @@
-import { socketRefused } from '../http/origin'
 import { isUuid } from '../http/id'
 import { inTurn, openShow } from '../shows/open'
 import { joinShow, leaveShows } from '../shows/windows'
 
 /** The one socket of a window: it says which show it has open and hears what others do to it. */
 export default defineWebSocketHandler({
-  upgrade(request) {
-    const refused = socketRefused(request.headers.get('host'), request.headers.get('origin'))
-    if (refused) throw new Response(refused, { status: 403 })
-  },
   async message(peer, message) {
     const id = message.text()
     if (!isUuid(id)) return peer.close(1008, 'Say the id of a show')
-    leaveShows(peer)
-    joinShow(id, peer)
+    leaveShows(peer.id)
+    joinShow(id, {
+      id: peer.id,
+      send: (text) => void peer.send(text),
+      waiting: () => peer.websocket.bufferedAmount ?? 0,
+      close: () => peer.terminate(),
+    })
     const open = await inTurn(id, () => openShow(id)).catch(() => undefined)
     if (open) peer.send(JSON.stringify({ kind: 'at', revision: open.revision }))
   },
   close(peer) {
-    leaveShows(peer)
+    leaveShows(peer.id)
   },
 })

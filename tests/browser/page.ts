@@ -24,8 +24,19 @@ export const clock = (page: Page) => page.getByRole('timer')
 export const head = (page: Page, zone: string) => score(page).getByRole('button', { name: zone, exact: true })
 export const marks = (page: Page, kind: 'fired' | 'held' | 'act', zone?: string) =>
   score(page).locator(`[data-mark=${kind}]${zone ? `[data-zone=${zone}]` : ''}`)
+/** What fired or was held as the score shows it: zone and time of each, also of marks that are gathered. */
+export const shownMarks = (page: Page, kind: 'fired' | 'held'): Promise<{ zone: string; t: number }[]> =>
+  score(page)
+    .locator(`[data-${kind}]`)
+    .evaluateAll(
+      (all, of) =>
+        (all as HTMLElement[]).flatMap((mark) =>
+          mark.dataset[of]!.split(' ').map((t) => ({ zone: mark.dataset.zone!, t: Number(t) })),
+        ),
+      kind,
+    )
 /** A part of a sentence or a list on the desk, whatever it says at the moment. */
-export const part = (page: Page, name: string) => desk(page).getByRole('button', { name: new RegExp(`^${name}: `) })
+export const part = (page: Page, name: string) => desk(page).getByRole('button', { name: new RegExp(`, ${name}$`) })
 
 export async function open(page: Page, server: TestServer, id: string): Promise<void> {
   await page.goto(`${server.url}/show/${id}`)

@@ -4,7 +4,7 @@ import { readShow, type Show } from '../../core/show'
 import { runOfWalker } from '../../core/study'
 import { ask, demo } from '../harness/api'
 import type { TestServer } from '../harness/server'
-import { clock, colourAt, desk, drag, head, marks, openDemo, score, status, test } from './page'
+import { clock, colourAt, desk, drag, head, marks, openDemo, score, shownMarks, status, test } from './page'
 
 const WALKS = ['curious', 'gull']
 async function exported(server: TestServer): Promise<Show> {
@@ -16,11 +16,7 @@ async function exported(server: TestServer): Promise<Show> {
 const fires = (events: RunEvent[]): string[] =>
   events.flatMap((e) => (e.kind === 'fire' ? [`${e.zone ?? ''} ${e.t.toFixed(6)}`] : [])).sort()
 const fired = async (page: Page): Promise<string[]> =>
-  (
-    await marks(page, 'fired').evaluateAll((all) =>
-      all.map((mark) => `${mark.dataset.zone} ${Number(mark.dataset.t).toFixed(6)}`),
-    )
-  ).sort()
+  (await shownMarks(page, 'fired')).map(({ zone, t }) => `${zone} ${t.toFixed(6)}`).sort()
 /** So tall that every lane is in sight, and the score has it all. */
 async function openTall(page: Page, server: TestServer) {
   await page.setViewportSize({ width: 1280, height: 1100 })

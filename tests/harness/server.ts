@@ -3,7 +3,7 @@ import { once } from 'node:events'
 import { createServer } from 'node:net'
 import { join } from 'node:path'
 
-const file = join(process.cwd(), '.output/server/index.mjs')
+const file = join(process.env.ESVIK_BUILD ?? '.build/test', 'output/server/index.mjs')
 
 export interface TestServer {
   url: string

@@ -35,12 +35,18 @@ function add(kind: StepKind) {
   if (step && document.edit(`Add ${kind} to ${props.cue.name}`, (e) => e.add(['cues', props.cue.id, 'steps'], step)))
     open.value = step.id
 }
-function shift(step: Step, by: number) {
-  const index = props.cue.steps.indexOf(step)
-  if (index + by < 0 || index + by >= props.cue.steps.length) return
+/** The steps as they come in time; those of one time in the order in which they begin. */
+const inTime = computed(() => [...props.cue.steps].sort((a, b) => a.at - b.at))
+/** The step that comes just before or after one at the same time: only there the order is anybody's choice. */
+function beside(index: number, by: number): Step | undefined {
+  const other = inTime.value[index + by]
+  return other?.at === inTime.value[index]!.at ? other : undefined
+}
+function shift(step: Step, other: Step) {
+  const index = props.cue.steps.indexOf(other)
   document.edit(`Reorder ${props.cue.name}`, (e) => {
     e.remove(['cues', props.cue.id, 'steps', step.id])
-    e.add(['cues', props.cue.id, 'steps'], step, index + by)
+    e.add(['cues', props.cue.id, 'steps'], step, index)
   })
 }
 const set = (field: string, value: unknown, label: string) =>
@@ -49,6 +55,7 @@ function remove() {
   selection.clear()
   document.edit(`Delete ${props.cue.name}`, (e) => e.remove(['cues', props.cue.id]))
 }
+const { place } = useMenuPlace('bottom-end')
 </script>
 
 <template>
@@ -74,12 +81,16 @@ function remove() {
         </p>
       </div>
       <Menu as="div" class="relative">
-        <MenuButton class="chip">+ step</MenuButton>
-        <MenuItems class="menu absolute top-7 right-0 grid w-72 grid-cols-2">
-          <MenuItem v-for="[kind, words] in addable" :key="kind" v-slot="{ active }"
-            ><button class="menu-item" :class="{ 'bg-ink-3': active }" @click="add(kind)">{{ words }}</button></MenuItem
-          >
-        </MenuItems>
+        <MenuButton ref="opener" class="chip">+ step</MenuButton>
+        <MenuItems as="template"
+          ><div ref="menu" class="menu grid w-72 grid-cols-2" :style="place">
+            <MenuItem v-for="[kind, words] in addable" :key="kind" v-slot="{ active }"
+              ><button class="menu-item" :class="{ 'bg-ink-3': active }" @click="add(kind)">
+                {{ words }}
+              </button></MenuItem
+            >
+          </div></MenuItems
+        >
       </Menu>
     </div>
     <p class="text-xs text-bone-2">
@@ -99,7 +110,7 @@ function remove() {
     </p>
     <ol class="border-t border-rule">
       <li
-        v-for="(step, index) in cue.steps"
+        v-for="(step, index) in inTime"
         :key="step.id"
         class="border-b border-rule py-1.5"
         :class="{ 'opacity-45': step.muted }"
@@ -118,16 +129,16 @@ function remove() {
           <button
             class="text-xs text-bone-3 hover:text-bone"
             :aria-label="`Move ${step.kind} up`"
-            :disabled="index === 0"
-            @click="shift(step, -1)"
+            :class="{ invisible: !beside(index, -1) }"
+            @click="shift(step, beside(index, -1)!)"
           >
             up
           </button>
           <button
             class="text-xs text-bone-3 hover:text-bone"
             :aria-label="`Move ${step.kind} down`"
-            :disabled="index === cue.steps.length - 1"
-            @click="shift(step, 1)"
+            :class="{ invisible: !beside(index, 1) }"
+            @click="shift(step, beside(index, 1)!)"
           >
             down
           </button>

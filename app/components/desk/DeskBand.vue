@@ -4,10 +4,22 @@ import { useShow } from '~/stores/show'
 
 const document = useShow()
 const selection = useSelection()
+const desk = ref<HTMLElement>()
+/** What had the focus may be gone with what was chosen before: then the desk has it, not the page. */
+watch(
+  () => selection.chosen?.id,
+  async () => {
+    const had = desk.value?.contains(globalThis.document.activeElement)
+    await nextTick()
+    if (had && globalThis.document.activeElement === globalThis.document.body) desk.value?.focus()
+  },
+)
 </script>
 
 <template>
   <aside
+    ref="desk"
+    tabindex="-1"
     role="region"
     aria-label="Desk"
     class="w-[404px] flex-none overflow-y-auto border-l border-rule bg-ink-1 px-4 py-3"

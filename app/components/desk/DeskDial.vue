@@ -1,5 +1,7 @@
 <script setup lang="ts">
+import type { Editor } from '~~/core/show'
 import type { Dot } from '~~/core/study'
+import { useShow } from '~/stores/show'
 import { plain } from '~/format/time'
 
 /** A number that needs judgement: behind the slider stand the moments that were seen, those it stops in rust, those it lets through in weed. */
@@ -7,6 +9,8 @@ const props = defineProps<{
   name: string
   aside?: string
   value: number
+  label: string
+  put: (edit: Editor, value: number) => void
   max: number
   step: number
   unit: string
@@ -14,7 +18,8 @@ const props = defineProps<{
   own?: Dot[]
   words: string
 }>()
-const emit = defineEmits<{ drag: [value: number]; drop: [value: number]; cancel: []; go: [dot: Dot, own: boolean] }>()
+const emit = defineEmits<{ go: [dot: Dot, own: boolean] }>()
+const document = useShow()
 const WIDTH = 372
 const PAD = 8
 const HIGH = 44
@@ -64,11 +69,9 @@ const number = (event: Event) => Number((event.target as HTMLInputElement).value
         :min="0"
         :max="1e5"
         :step="step"
+        :label="label"
+        :put="put"
         class="!border-0 font-mono text-[12px] font-semibold"
-        @change="emit('drop', $event)"
-        @drag="emit('drag', $event)"
-        @drop="emit('drop', $event)"
-        @cancel="emit('cancel')"
       />
     </div>
     <svg v-if="dots" :width="WIDTH" :height="HIGH" :viewBox="`0 0 ${WIDTH} ${HIGH}`" class="block max-w-full">
@@ -117,8 +120,8 @@ const number = (event: Event) => Number((event.target as HTMLInputElement).value
       :max="max"
       :step="step"
       :value="typed"
-      @input="emit('drag', number($event))"
-      @change="emit('drop', number($event))"
+      @input="document.drag((e) => put(e, number($event)))"
+      @change="document.drop(label, (e) => put(e, number($event)))"
     />
     <p class="mt-0.5 text-xs text-bone-2">{{ words }}</p>
   </div>

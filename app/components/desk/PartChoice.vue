@@ -4,6 +4,7 @@ import { Listbox, ListboxButton, ListboxOption, ListboxOptions } from '@headless
 /** A part of a sentence that is one of several words. */
 const props = defineProps<{ name: string; value: T; options: { value: T; words: string }[]; cue?: boolean }>()
 const emit = defineEmits<{ choose: [value: T] }>()
+const { place } = useMenuPlace()
 
 /** Equal in what they say, whatever the order of their fields. */
 function same(a: unknown, b: unknown): boolean {
@@ -23,19 +24,23 @@ const words = computed(() => props.options.find((option) => same(option.value, p
     :by="same"
     @update:model-value="emit('choose', $event as T)"
   >
-    <ListboxButton class="part" :class="{ cue }" :aria-label="`${name}: ${words}`">{{ words }}</ListboxButton>
-    <ListboxOptions class="menu absolute top-full left-0 mt-1 text-[13px] leading-snug">
-      <ListboxOption
-        v-for="(option, i) in options"
-        :key="i"
-        v-slot="{ active, selected }"
-        :value="option.value as never"
-        as="template"
-      >
-        <li class="menu-item" :class="[active ? 'bg-ink-3' : '', selected ? 'text-lamp' : 'text-bone']">
-          {{ option.words }}
-        </li>
-      </ListboxOption>
+    <ListboxButton ref="opener" class="part" :class="{ cue }" :aria-label="`${words}, ${name}`">{{
+      words
+    }}</ListboxButton>
+    <ListboxOptions as="template">
+      <ul ref="menu" class="menu text-[13px] leading-snug" :style="place">
+        <ListboxOption
+          v-for="(option, i) in options"
+          :key="i"
+          v-slot="{ active, selected }"
+          :value="option.value as never"
+          as="template"
+        >
+          <li class="menu-item" :class="[active ? 'bg-ink-3' : '', selected ? 'text-lamp' : 'text-bone']">
+            {{ option.words }}
+          </li>
+        </ListboxOption>
+      </ul>
     </ListboxOptions>
   </Listbox>
 </template>

@@ -1,13 +1,17 @@
 <script setup lang="ts">
+import type { Editor } from '~~/core/show'
 import { calculated } from '~/format/arithmetic'
 import { plain } from '~/format/time'
 import { followPointer } from '~/composables/usePointerDrag'
+import { useShow } from '~/stores/show'
 
-/** A number in place: click and type (sums too), or drag it sideways. */
+/** A number in place: click and type (sums too), drag it sideways, or nudge it. `put` makes the change in the show, which is called `label`. */
 const props = withDefaults(
   defineProps<{
     name: string
     value: number
+    label: string
+    put: (edit: Editor, value: number) => void
     unit?: string
     min?: number
     max?: number
@@ -16,30 +20,37 @@ const props = withDefaults(
   }>(),
   { unit: '', min: -1e6, max: 1e6, step: 0.1, digits: 3 },
 )
-const emit = defineEmits<{ change: [value: number]; drag: [value: number]; drop: [value: number]; cancel: [] }>()
+const document = useShow()
 const text = ref<string>()
 const input = ref<HTMLInputElement>()
+const button = ref<HTMLButtonElement>()
 const words = computed(() => `${plain(props.value, props.digits)}${props.unit ? ` ${props.unit}` : ''}`)
 const within = (value: number) => Math.round(Math.min(props.max, Math.max(props.min, value)) * 1e6) / 1e6
+
+const change = (value: number) => document.edit(props.label, (e) => props.put(e, value))
 
 async function begin() {
   text.value = plain(props.value, 6)
   await nextTick()
   input.value?.select()
 }
-function end(keep: boolean) {
+/** What was typed holds, or not. The focus stays with the number, unless it has gone elsewhere by itself. */
+async function end(keep: boolean, stays = true) {
   if (text.value === undefined) return
   const value = calculated(text.value)
   text.value = undefined
-  if (keep && value !== undefined && within(value) !== props.value) emit('change', within(value))
+  if (keep && value !== undefined && within(value) !== props.value) change(within(value))
+  if (!stays) return
+  await nextTick()
+  button.value?.focus()
 }
 function press(event: PointerEvent) {
   const from = props.value
   const to = (e: PointerEvent) => within(from + Math.round((e.clientX - event.clientX) / 4) * props.step)
   followPointer(event, {
-    move: (e, far) => far && emit('drag', to(e)),
-    end: (e, far) => (far ? emit('drop', to(e)) : void begin()),
-    cancel: () => emit('cancel'),
+    move: (e, far) => far && document.drag((edit) => props.put(edit, to(e))),
+    end: (e, far) => (far ? document.drop(props.label, (edit) => props.put(edit, to(e))) : void begin()),
+    cancel: () => document.letGo(),
   })
 }
 function nudge(event: KeyboardEvent) {
@@ -47,7 +58,7 @@ function nudge(event: KeyboardEvent) {
   if (by === 0) return
   event.preventDefault()
   event.stopPropagation()
-  emit('change', within(props.value + by * props.step * (event.shiftKey ? 10 : 1)))
+  change(within(props.value + by * props.step * (event.shiftKey ? 10 : 1)))
 }
 </script>
 
@@ -60,14 +71,16 @@ function nudge(event: KeyboardEvent) {
     :aria-label="name"
     @keydown.enter.stop="end(true)"
     @keydown.esc.stop="end(false)"
-    @blur="end(true)"
+    @blur="end(true, false)"
   />
   <button
     v-else
+    ref="button"
     class="part cursor-ew-resize touch-none"
-    :aria-label="`${name}: ${words}`"
+    :aria-label="`${words}, ${name}`"
     @pointerdown="press"
     @keydown.enter.prevent="begin"
+    @keydown.space.prevent.stop="begin"
     @keydown="nudge"
   >
     {{ words }}

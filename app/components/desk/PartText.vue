@@ -45,7 +45,7 @@ defineExpose({ begin })
     v-else
     class="part max-w-full overflow-hidden !whitespace-normal text-ellipsis"
     :class="{ '!text-bone-3': !value }"
-    :aria-label="`${name}: ${value || empty}`"
+    :aria-label="`${value || empty}, ${name}`"
     @click="begin"
   >
     {{ value || empty }}

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { cooldownDots, debounceDots, type Dot, type Moment } from '~~/core/study'
-import type { Rule } from '~~/core/show'
+import type { Editor, Rule } from '~~/core/show'
 import { loggedName, placeOfRule, putIn, type RuleHere } from '~/rules/target'
 import { useEvidence, WALKERS } from '~/stores/evidence'
 import { usePlayhead } from '~/stores/playhead'
@@ -15,12 +15,8 @@ const runs = useRun()
 const evidence = useEvidence()
 const playhead = usePlayhead()
 
-function drag(field: keyof Rule, value: unknown) {
-  document.drag((e) => putIn(props, e, field, value))
-}
-function drop(field: keyof Rule, value: unknown, label: string) {
-  document.drop(`${label} of ${placeOfRule(props)}`, (e) => putIn(props, e, field, value))
-}
+const labelOf = (what: string) => `${what} of ${placeOfRule(props)}`
+const put = (edit: Editor, field: keyof Rule, value: unknown) => putIn(props, edit, field, value)
 const cooldown = computed(() => props.rule.cooldown ?? { seconds: 0, from: 'fire' as const })
 const rested = (seconds: number) => (seconds > 0 ? { ...cooldown.value, seconds } : undefined)
 
@@ -83,9 +79,7 @@ const cooldownWords = computed(() => {
   return `Holds ${held.length} of ${count(rests.value.length, 'second visit')}; ${walkers} of ${WALKERS} walkers get it more than once. ${studied.value}`
 })
 const chanceWords = computed(() =>
-  props.rule.chance >= 1
-    ? 'Always lets it through.'
-    : `${plain(props.rule.chance * 10, 1)} times in 10. A failed draw counts for nothing.`,
+  props.rule.chance >= 1 ? 'Always lets it through.' : 'Lets it through so often. A failed draw counts for nothing.',
 )
 
 function go(dot: Dot, isOwn: boolean) {
@@ -109,9 +103,8 @@ const froms = [
       :dots="debounce"
       :own="ownDebounce"
       :words="debounceWords"
-      @drag="drag('debounce', $event)"
-      @drop="drop('debounce', $event, 'Debounce')"
-      @cancel="document.letGo()"
+      :label="labelOf('Debounce')"
+      :put="(e, seconds) => put(e, 'debounce', seconds)"
       @go="go"
     />
     <DeskDial
@@ -123,9 +116,8 @@ const froms = [
       :dots="rests"
       :own="cooldownDots(own, rule, cooldown)"
       :words="cooldownWords"
-      @drag="drag('cooldown', rested($event))"
-      @drop="drop('cooldown', rested($event), 'Cooldown')"
-      @cancel="document.letGo()"
+      :label="labelOf('Cooldown')"
+      :put="(e, seconds) => put(e, 'cooldown', rested(seconds))"
       @go="go"
     >
       <template #aside>
@@ -135,20 +127,19 @@ const froms = [
           class="text-xs font-normal"
           :value="cooldown.from"
           :options="froms"
-          @choose="(from) => drop('cooldown', { ...cooldown, from }, 'Cooldown')"
+          @choose="(from) => document.edit(labelOf('Cooldown'), (e) => put(e, 'cooldown', { ...cooldown, from }))"
         />
       </template>
     </DeskDial>
     <DeskDial
       name="Chance"
-      :value="rule.chance"
-      unit=""
-      :max="1"
-      :step="0.05"
+      :value="Math.round(rule.chance * 1000) / 100"
+      unit="times in 10"
+      :max="10"
+      :step="0.5"
       :words="chanceWords"
-      @drag="drag('chance', Math.min(1, $event))"
-      @drop="drop('chance', Math.min(1, $event), 'Chance')"
-      @cancel="document.letGo()"
+      :label="labelOf('Chance')"
+      :put="(e, times) => put(e, 'chance', Math.min(1, times / 10))"
     />
   </div>
 </template>

@@ -1,5 +1,14 @@
 <script setup lang="ts">
-import { freeId, type Condition, type Cue, type Moment, type Rule, type Target } from '~~/core/show'
+import {
+  freeId,
+  freeName,
+  type Condition,
+  type Cue,
+  type Editor,
+  type Moment,
+  type Rule,
+  type Target,
+} from '~~/core/show'
 import { placeOfRule, putIn, type RuleHere } from '~/rules/target'
 import { useSelection } from '~/stores/selection'
 import { useShow } from '~/stores/show'
@@ -9,8 +18,10 @@ import { MOMENTS } from '~/format/words'
 const props = defineProps<RuleHere>()
 const document = useShow()
 const selection = useSelection()
+const labelOf = (what: string) => `${what} in ${placeOfRule(props)}`
+const put = (edit: Editor, field: keyof Rule, value: unknown) => putIn(props, edit, field, value)
 const set = (field: keyof Rule, value: unknown, label: string) =>
-  document.edit(`${label} in ${placeOfRule(props)}`, (e) => putIn(props, e, field, value))
+  document.edit(labelOf(label), (e) => put(e, field, value))
 
 const WHO = [
   { value: ['player'], words: 'a player' },
@@ -35,7 +46,7 @@ const targets = computed((): { value: Target; words: string }[] => [
 const anyTarget = computed(() => targets.value[0]?.value)
 const moments = (['enter', 'leave', 'dwell', 'use', 'look', 'signal', 'clock'] as const).map((value) => ({
   value,
-  words: value === 'signal' ? 'sends a signal' : MOMENTS[value],
+  words: value === 'signal' ? 'sets off the signal' : MOMENTS[value],
 }))
 const clockMoments = moments.map((moment) => (moment.value === 'clock' ? { ...moment, words: 'At the time' } : moment))
 function setMoment(kind: Moment['at']) {
@@ -50,10 +61,12 @@ function setMoment(kind: Moment['at']) {
   }
   set('on', made[kind], 'Change the moment')
 }
-function setOn(field: string, value: unknown) {
+function putOn(edit: Editor, field: string, value: unknown) {
   const { [field]: _, ...others } = props.rule.on as Moment & Record<string, unknown>
-  set('on', value === undefined ? others : { ...others, [field]: value }, 'Change the moment')
+  put(edit, 'on', value === undefined ? others : { ...others, [field]: value })
 }
+const setOn = (field: string, value: unknown) =>
+  document.edit(labelOf('Change the moment'), (e) => putOn(e, field, value))
 const facings = computed(() => [
   { value: null, words: 'facing anywhere' },
   ...document.place!.props.map((p) => ({ value: { prop: p.id } as object | null, words: `facing ${p.name}` })),
@@ -91,7 +104,10 @@ const cues = computed(() => [
 function setCue(id: string) {
   if (id) return set('cue', id, 'Fire another cue')
   const taken = document.cues.map((cue) => cue.id)
-  const name = `${props.zone.name} cue`
+  const name = freeName(
+    `${props.zone.name} cue`,
+    document.cues.map((cue) => cue.name),
+  )
   const cue: Cue = { id: freeId(name, taken), name, steps: [], for: 'whoever', scare: false }
   const made = document.edit(`New cue for ${props.zone.name}`, (e) => {
     e.add(['cues'], cue)
@@ -123,7 +139,14 @@ const leaves = computed(() => {
   <p class="text-[14px] leading-[1.9] text-bone-2" :class="{ 'opacity-45': !rule.enabled }">
     <template v-if="rule.on.at === 'clock'">
       <PartChoice name="Moment" :value="rule.on.at" :options="clockMoments" @choose="setMoment" />{{ ' ' }}
-      <PartNumber name="Time" :value="rule.on.seconds" unit="s" :min="0" @change="setOn('seconds', $event)" />
+      <PartNumber
+        name="Time"
+        :value="rule.on.seconds"
+        unit="s"
+        :min="0"
+        :label="labelOf('Change the moment')"
+        :put="(e, v) => putOn(e, 'seconds', v)"
+      />
     </template>
     <template v-else>
       When{{ ' '
@@ -136,7 +159,14 @@ const leaves = computed(() => {
       <template v-if="rule.who.tags.length > 0">{{ ` tagged ${rule.who.tags.join(', ')}` }}</template>
       {{ ' ' }}<PartChoice name="Moment" :value="rule.on.at" :options="moments" @choose="setMoment" />
       <template v-if="rule.on.at === 'dwell'"
-        >{{ ' ' }}<PartNumber name="Stay" :value="rule.on.seconds" unit="s" :min="0" @change="setOn('seconds', $event)"
+        >{{ ' '
+        }}<PartNumber
+          name="Stay"
+          :value="rule.on.seconds"
+          unit="s"
+          :min="0"
+          :label="labelOf('Change the moment')"
+          :put="(e, v) => putOn(e, 'seconds', v)"
       /></template>
       <template v-if="rule.on.at === 'look'">
         {{ ' '
@@ -150,9 +180,17 @@ const leaves = computed(() => {
           :min="0"
           :max="180"
           :step="5"
-          @change="setOn('within', $event)"
+          :label="labelOf('Change the moment')"
+          :put="(e, v) => putOn(e, 'within', v)"
         />{{ ' for ' }}
-        <PartNumber name="Look for" :value="rule.on.seconds" unit="s" :min="0" @change="setOn('seconds', $event)" />
+        <PartNumber
+          name="Look for"
+          :value="rule.on.seconds"
+          unit="s"
+          :min="0"
+          :label="labelOf('Change the moment')"
+          :put="(e, v) => putOn(e, 'seconds', v)"
+        />
       </template>
       <template v-if="rule.on.at === 'signal'"
         >{{ ' ' }}<PartText name="Signal" :value="rule.on.name" @change="setOn('name', $event)"
@@ -174,7 +212,8 @@ const leaves = computed(() => {
             :min="0"
             :max="180"
             :step="5"
-            @change="setOn('facing', { ...rule.on.facing, within: $event })"
+            :label="labelOf('Change the moment')"
+            :put="(e, within) => putOn(e, 'facing', { ...(rule.on as { facing: object }).facing, within })"
         /></template>
       </template>
     </template>
@@ -191,7 +230,8 @@ const leaves = computed(() => {
           name="Flag value"
           :value="rule.when[0].value"
           :step="1"
-          @change="(value) => set('when', [{ ...rule.when[0], value }, ...rule.when.slice(1)], 'Change the condition')"
+          :label="labelOf('Change the condition')"
+          :put="(e, value) => put(e, 'when', [{ ...rule.when[0], value }, ...rule.when.slice(1)])"
       /></template>
       <template v-if="rule.when.length > 1">{{ ` and ${rule.when.length - 1} more` }}</template>
     </template>
@@ -210,7 +250,8 @@ const leaves = computed(() => {
         :min="1"
         :step="1"
         :digits="0"
-        @change="set('limit', { times: Math.round($event) }, 'Change the limit')"
+        :label="labelOf('Change the limit')"
+        :put="(e, times) => put(e, 'limit', { times: Math.round(times) })"
       />
       {{ ' ' }}<PartChoice name="Counted" :value="rule.per" :options="pers" @choose="set('per', $event, 'Count')" />
     </template>
@@ -221,8 +262,8 @@ const leaves = computed(() => {
       :min="0"
       :max="10"
       :step="0.5"
-      @change="set('chance', $event / 10, 'Change the chance')"
-      @drop="set('chance', $event / 10, 'Change the chance')"
+      :label="labelOf('Change the chance')"
+      :put="(e, times) => put(e, 'chance', times / 10)"
     />
     {{ ' → fire ' }}<PartChoice name="Cue" cue :value="rule.cue" :options="cues" @choose="setCue" />
     <PartEnd /><PartChoice
@@ -238,7 +279,8 @@ const leaves = computed(() => {
         :value="rule.delay"
         unit="s"
         :min="0"
-        @change="set('delay', $event, 'Change the delay')"
+        :label="labelOf('Change the delay')"
+        :put="(e, seconds) => put(e, 'delay', seconds)"
     /></template>
     <PartEnd /><PartChoice
       name="While it plays"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Cue, Hold, Lock, Step } from '~~/core/show'
+import type { Cue, Editor, Hold, Lock, Step } from '~~/core/show'
 import { fieldsOf, type StepField } from '~/cues/fields'
 import { useShow } from '~/stores/show'
 
@@ -17,21 +17,23 @@ const at = (path: string[]) => [
 const read = (path: string[]): unknown =>
   path.reduce<unknown>((value, key) => (value as Record<string, unknown> | undefined)?.[key], props.step)
 
+const label = computed(() => `Change a step of ${props.cue.name}`)
+type Put = Pick<StepField, 'path'> & { within?: object }
 /** A field that lies in an object which is not there yet is set with that. */
-function put({ path, ...field }: Pick<StepField, 'path'> & { within?: object }, value: unknown, drop = false) {
-  const label = `Change a step of ${props.cue.name}`
+function putIn(edit: Editor, { path, ...field }: Put, value: unknown) {
   const [first, second] = path
-  const work = (e: Parameters<Parameters<typeof document.edit>[1]>[0]) => {
-    if (second !== undefined && read([first!]) === undefined) e.set(at([first!]), { ...field.within, [second]: value })
-    else e.set(at(path), value)
-  }
-  if (drop) document.drop(label, work)
-  else document.edit(label, work)
+  if (second !== undefined && read([first!]) === undefined) edit.set(at([first!]), { ...field.within, [second]: value })
+  else edit.set(at(path), value)
 }
+const put = (field: Put, value: unknown) => document.edit(label.value, (e) => putIn(e, field, value))
+const range = (path: string[]) => read(path) as [number, number]
 const vector = (path: string[]): number[] => (read(path) as number[] | undefined) ?? [0, 0, 0]
-const drag = (path: string[], value: unknown) =>
-  read(path.slice(0, 1)) !== undefined && document.drag((e) => e.set(at(path), value))
-
+/** What a drift goes in is what its target is in. */
+function unitOf(field: Extract<StepField, { as: 'number' }>): string {
+  if (props.step.kind !== 'drift') return field.unit
+  const unit = 'light' in props.step.target ? 'cd' : 'dB'
+  return field.unit === '' ? unit : `${unit} ${field.unit}`
+}
 const holds: { value: Hold | 'seconds'; words: string }[] = [
   { value: 'release', words: 'until released' },
   { value: 'cue', words: 'as long as the cue' },
@@ -63,10 +65,8 @@ const shown = (field: StepField) =>
         :value="step.at"
         unit="s"
         :min="0"
-        @change="put({ path: ['at'] }, $event)"
-        @drag="drag(['at'], $event)"
-        @drop="put({ path: ['at'] }, $event, true)"
-        @cancel="document.letGo()"
+        :label="label"
+        :put="(e, v) => putIn(e, { path: ['at'] }, v)"
     /></span>
     <span
       >±
@@ -75,10 +75,8 @@ const shown = (field: StepField) =>
         :value="step.jitter"
         unit="s"
         :min="0"
-        @change="put({ path: ['jitter'] }, $event)"
-        @drag="drag(['jitter'], $event)"
-        @drop="put({ path: ['jitter'] }, $event, true)"
-        @cancel="document.letGo()"
+        :label="label"
+        :put="(e, v) => putIn(e, { path: ['jitter'] }, v)"
     /></span>
     <template v-for="field in fields" :key="field.name">
       <span v-if="shown(field)">
@@ -88,13 +86,11 @@ const shown = (field: StepField) =>
             v-if="read(field.path) !== undefined || field.standard !== undefined"
             :name="field.name"
             :value="(read(field.path) as number) ?? field.standard"
-            :unit="field.unit"
+            :unit="unitOf(field)"
             :min="field.min"
             :step="field.step"
-            @change="put(field, $event)"
-            @drag="drag(field.path, $event)"
-            @drop="put(field, $event, true)"
-            @cancel="document.letGo()"
+            :label="label"
+            :put="(e, v) => putIn(e, field, v)"
           />
           <button v-else class="part !text-bone-3" @click="put(field, field.min && field.min > 0 ? 1 : 0)">
             {{ field.absent ?? 'as it is' }}
@@ -103,21 +99,21 @@ const shown = (field: StepField) =>
         <template v-else-if="field.as === 'range'">
           <PartNumber
             :name="`${field.name} from`"
-            :value="(read(field.path) as number[])[0]!"
+            :value="range(field.path)[0]"
             :min="field.min"
-            @change="
-              put(field, [Math.min($event, (read(field.path) as number[])[1]!), (read(field.path) as number[])[1]])
-            "
+            :step="field.step"
+            :label="label"
+            :put="(e, v) => putIn(e, field, [Math.min(v, range(field.path)[1]), range(field.path)[1]])"
           />
           to
           <PartNumber
             :name="`${field.name} to`"
-            :value="(read(field.path) as number[])[1]!"
+            :value="range(field.path)[1]"
             :unit="field.unit"
             :min="field.min"
-            @change="
-              put(field, [(read(field.path) as number[])[0], Math.max($event, (read(field.path) as number[])[0]!)])
-            "
+            :step="field.step"
+            :label="label"
+            :put="(e, v) => putIn(e, field, [range(field.path)[0], Math.max(v, range(field.path)[0])])"
           />
         </template>
         <template v-else-if="field.as === 'point'">
@@ -126,7 +122,8 @@ const shown = (field: StepField) =>
               :name="`${field.name} ${axis}`"
               :value="vector(field.path)[i]!"
               :unit="field.unit"
-              @change="put(field, vector(field.path).with(i, $event))"
+              :label="label"
+              :put="(e, v) => putIn(e, field, vector(field.path).with(i, v))"
             />{{ ' ' }}</template
           >
         </template>
@@ -167,10 +164,8 @@ const shown = (field: StepField) =>
               :value="read(field.path) as number"
               unit="s"
               :min="0"
-              @change="put(field, $event)"
-              @drag="drag(field.path, $event)"
-              @drop="put(field, $event, true)"
-              @cancel="document.letGo()"
+              :label="label"
+              :put="(e, v) => putIn(e, field, v)"
           /></template>
         </template>
         <label v-for="[lock, words] in field.as === 'locks' ? LOCKS : []" :key="lock" class="ml-2"

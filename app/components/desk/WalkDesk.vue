@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Look, Walk, WalkPoint } from '~~/core/show'
+import type { Editor, Look, Walk, WalkPoint } from '~~/core/show'
 import { useRun } from '~/stores/run'
 import { useSelection } from '~/stores/selection'
 import { useShow } from '~/stores/show'
@@ -12,12 +12,12 @@ const runs = useRun()
 const set = (field: string, value: unknown, label: string) =>
   document.edit(`${label} ${props.walk.name}`, (e) => e.set(['walks', props.walk.id, field], value))
 const point = computed(() => (selection.point === undefined ? undefined : props.walk.points[selection.point]))
-const setPoint = (change: Partial<WalkPoint>) =>
-  set(
-    'points',
-    props.walk.points.map((p, i) => (i === selection.point ? { ...p, ...change } : p)),
-    'Change a point of',
-  )
+const pointLabel = computed(() => `Change a point of ${props.walk.name}`)
+function putPoint(edit: Editor, change: Partial<WalkPoint>) {
+  const points = props.walk.points.map((p, i) => (i === selection.point ? { ...p, ...change } : p))
+  edit.set(['walks', props.walk.id, 'points'], points)
+}
+const setPoint = (change: Partial<WalkPoint>) => document.edit(pointLabel.value, (e) => putPoint(e, change))
 function removePoint() {
   const index = selection.point!
   selection.point = undefined
@@ -54,14 +54,27 @@ const looks = computed((): { value: Look; words: string }[] => [
     </div>
     <p class="text-bone-2">
       Starts after
-      <PartNumber name="Start" :value="walk.start" unit="s" :min="0" @change="set('start', $event, 'Start of')" />. Drag
-      its points in the plan; the small rings between them add one.
+      <PartNumber
+        name="Start"
+        :value="walk.start"
+        unit="s"
+        :min="0"
+        :label="`Start of ${walk.name}`"
+        :put="(e, v) => e.set(['walks', walk.id, 'start'], v)"
+      />. Drag its points in the plan; the small rings between them add one.
     </p>
     <div v-if="point" class="border-t border-rule pt-2">
       <h3 class="font-semibold">Point {{ selection.point! + 1 }}</h3>
       <p class="text-[14px] leading-[1.95] text-bone-2">
-        Waits <PartNumber name="Pause" :value="point.pause" unit="s" :min="0" @change="setPoint({ pause: $event })" />,
-        looks <PartChoice name="Look" :value="point.look" :options="looks" @choose="setPoint({ look: $event })" />,
+        Waits
+        <PartNumber
+          name="Pause"
+          :value="point.pause"
+          unit="s"
+          :min="0"
+          :label="pointLabel"
+          :put="(e, pause) => putPoint(e, { pause })"
+        />, looks <PartChoice name="Look" :value="point.look" :options="looks" @choose="setPoint({ look: $event })" />,
         <PartChoice
           name="Key"
           :value="point.use"
@@ -78,7 +91,8 @@ const looks = computed((): { value: Look; words: string }[] => [
             :value="point.useAfter"
             unit="s"
             :min="0"
-            @change="setPoint({ useAfter: $event })" /></template
+            :label="pointLabel"
+            :put="(e, useAfter) => putPoint(e, { useAfter })" /></template
         >, and goes on at
         <PartNumber
           name="Pace"
@@ -86,13 +100,15 @@ const looks = computed((): { value: Look; words: string }[] => [
           unit="m/s"
           :min="0.05"
           :max="20"
-          @change="setPoint({ pace: $event })"
+          :label="pointLabel"
+          :put="(e, pace) => putPoint(e, { pace })"
         />. Height
         <PartNumber
           name="Height"
           :value="point.at[1]"
           unit="m"
-          @change="setPoint({ at: [point.at[0], $event, point.at[2]] })"
+          :label="pointLabel"
+          :put="(e, y) => putPoint(e, { at: [point!.at[0], y, point!.at[2]] })"
         />.
         <PartChoice
           name="Arriving"

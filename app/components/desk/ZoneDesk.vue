@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { freeId, type Cue, type Kit, type Rule, type Zone } from '~~/core/show'
+import { freeId, freeName, type Cue, type Kit, type Rule, type Zone } from '~~/core/show'
 import { ruleIds } from '~/rules/target'
 import { useRun } from '~/stores/run'
 import { useSelection } from '~/stores/selection'
@@ -33,6 +33,11 @@ const lane = computed(() => runs.score?.lanes.find((l) => l.zone === props.zone.
 const met = computed(() =>
   lane.value?.met ? `met ${ordinal(lane.value.met)}` : lane.value ? unmetWords(lane.value) : '',
 )
+const facts = computed(() =>
+  [size.value, met.value, count(props.zone.rules.length + (kit.value?.rules.length ?? 0), 'rule')]
+    .filter(Boolean)
+    .join(' · '),
+)
 const kit = computed(() => document.show!.kits.find((each) => each.id === props.zone.kit))
 /** Rules that several zones share. */
 const kits = computed(() => [
@@ -62,7 +67,10 @@ function addRule() {
   const show = document.show!
   const id = freeId(`${props.zone.id}-rule`, ruleIds(show))
   const made = document.edit(`Add a rule to ${props.zone.name}`, (e) => {
-    const name = `${props.zone.name} cue`
+    const name = freeName(
+      `${props.zone.name} cue`,
+      show.cues.map((c) => c.name),
+    )
     const cue: Cue = {
       id: freeId(
         name,
@@ -113,7 +121,7 @@ function toggleMute() {
           />
         </h2>
         <p class="text-xs text-bone-3">
-          {{ size }} · {{ met }} · {{ count(zone.rules.length + (kit?.rules.length ?? 0), 'rule') }}
+          {{ facts }}
         </p>
       </div>
       <button class="chip" @click="addRule">+ rule</button>

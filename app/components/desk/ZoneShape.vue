@@ -57,10 +57,6 @@ const notices = [
   { value: 'feet' as const, words: 'the feet' },
   { value: 'eyes' as const, words: 'the eyes' },
 ]
-const change = (row: Row) => (value: number) =>
-  document.drop(`${row.name} of ${props.zone.name}`, (e) => e.set(['zones', props.zone.id, 'shape'], row.put(value)))
-const rim = (value: number) =>
-  document.drop(`Rim of ${props.zone.name}`, (e) => e.set(['zones', props.zone.id, 'rim'], value))
 </script>
 
 <template>
@@ -73,10 +69,8 @@ const rim = (value: number) =>
         :unit="row.unit"
         :min="row.min"
         :step="row.step"
-        @change="change(row)($event)"
-        @drop="change(row)($event)"
-        @drag="(v) => document.drag((e) => e.set(['zones', zone.id, 'shape'], row.put(v)))"
-        @cancel="document.letGo()"
+        :label="`${row.name} of ${zone.name}`"
+        :put="(e, v) => e.set(['zones', zone.id, 'shape'], row.put(v))"
     /></span>
     <span
       >Rim
@@ -85,10 +79,8 @@ const rim = (value: number) =>
         :value="zone.rim"
         unit="m"
         :min="0"
-        @change="rim"
-        @drop="rim"
-        @drag="(v) => document.drag((e) => e.set(['zones', zone.id, 'rim'], v))"
-        @cancel="document.letGo()"
+        :label="`Rim of ${zone.name}`"
+        :put="(e, v) => e.set(['zones', zone.id, 'rim'], v)"
     /></span>
     <span
       >Notices

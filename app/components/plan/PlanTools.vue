@@ -12,6 +12,7 @@ const shapes: [Tool, string][] = [
 ]
 const drawsZone = computed(() => shapes.find(([kind]) => kind === tool.value)?.[1])
 const look = (on: boolean) => (on ? 'bg-ink-3 text-lamp' : 'text-bone-2 hover:text-bone')
+const { place } = useMenuPlace()
 </script>
 
 <template>
@@ -25,14 +26,18 @@ const look = (on: boolean) => (on ? 'bg-ink-3 text-lamp' : 'text-bone-2 hover:te
       Choose
     </button>
     <Menu as="div" class="relative">
-      <MenuButton class="rounded-md px-2.5 py-1" :class="look(!!drawsZone)">{{
+      <MenuButton ref="opener" class="rounded-md px-2.5 py-1" :class="look(!!drawsZone)">{{
         drawsZone ? `Zone: ${drawsZone.toLowerCase()}` : 'Zone'
       }}</MenuButton>
-      <MenuItems class="menu absolute top-8 left-0">
-        <MenuItem v-for="[kind, name] in shapes" :key="kind" v-slot="{ active }"
-          ><button class="menu-item" :class="{ 'bg-ink-3': active }" @click="tool = kind">{{ name }}</button></MenuItem
-        >
-      </MenuItems>
+      <MenuItems as="template"
+        ><div ref="menu" class="menu" :style="place">
+          <MenuItem v-for="[kind, name] in shapes" :key="kind" v-slot="{ active }"
+            ><button class="menu-item" :class="{ 'bg-ink-3': active }" @click="tool = kind">
+              {{ name }}
+            </button></MenuItem
+          >
+        </div></MenuItems
+      >
     </Menu>
     <button
       class="rounded-md px-2.5 py-1"

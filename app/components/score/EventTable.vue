@@ -5,7 +5,7 @@ import { useRun } from '~/stores/run'
 import { useSelection } from '~/stores/selection'
 import { useShow } from '~/stores/show'
 import { clock, plain } from '~/format/time'
-import { cueName, walkName, zoneName } from '~/format/words'
+import { cueName, ruleName, walkName, zoneName } from '~/format/words'
 
 defineEmits<{ close: [] }>()
 const document = useShow()
@@ -41,13 +41,13 @@ function what(event: RunEvent): string {
     case 'held':
       return event.left === undefined ? event.gate : `${event.gate}, ${plain(event.left)} s left`
     case 'step':
-      return `${event.of}${event.text ? ` “${event.text}”` : ''}${event.channel ? ` → ${event.channel}` : ''}`
+      return `${event.of}${event.count === undefined ? '' : ` of ${event.count}`}${event.text ? ` “${event.text}”` : ''}${event.channel ? ` → ${event.channel}` : ''}`
     case 'stepEnd':
       return event.step
     case 'sound':
       return `${show.sounds.find((s) => s.id === event.sound)?.name ?? event.sound}, ${plain(event.gain, 1)} dB`
     case 'press':
-      return event.taken.length > 0 ? event.taken.join(', ') : 'taken by nobody'
+      return event.taken.map((rule) => ruleName(show, rule)).join(', ') || 'taken by nobody'
     case 'lock':
     case 'unlock':
       return event.locks.join(', ') || 'free'

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { lanesOf } from '~~/core/score'
+import { clock } from '~/format/time'
 import { useRun } from '~/stores/run'
 
 const runs = useRun()
@@ -11,7 +12,7 @@ const lanes = computed(() => (runs.score ? lanesOf(runs.score) : []))
 <template>
   <section aria-label="Score" role="region" class="flex min-h-0 bg-ink-1">
     <div class="flex w-[252px] flex-none flex-col border-r border-rule">
-      <ScoreTransport />
+      <ScoreTransport v-model:table="table" />
       <LaneHeads :lanes="lanes" :scroll="scroll" @scroll="scroll = $event" />
       <CurveHeads />
     </div>
@@ -23,11 +24,26 @@ const lanes = computed(() => (runs.score ? lanesOf(runs.score) : []))
       >
         {{ runs.problem }}
       </p>
+      <div
+        v-if="runs.waitsAt !== undefined"
+        role="status"
+        class="absolute top-2 right-3 z-20 flex items-center gap-3 rounded-md border border-rule bg-ink-2 px-3 py-2 text-bone-2"
+      >
+        <span
+          >This score is older than the show: its run is being worked out, up to
+          <span class="font-mono text-xs">{{ clock(runs.waitsAt, 0) }}</span> so far.</span
+        >
+        <button class="button" @click="runs.stop()">Stop</button>
+      </div>
       <EventTable v-if="table" @close="table = false" />
-      <ScoreCanvas v-else :lanes="lanes" :scroll="scroll" @scroll="scroll = $event" />
-      <button class="chip absolute right-2 bottom-[72px] z-10 bg-ink-1" :aria-pressed="table" @click="table = !table">
-        {{ table ? 'Lanes' : 'Events as a table' }}
-      </button>
+      <ScoreCanvas
+        v-else
+        class="transition-opacity motion-reduce:transition-none"
+        :class="runs.waitsAt === undefined ? '' : 'opacity-40'"
+        :lanes="lanes"
+        :scroll="scroll"
+        @scroll="scroll = $event"
+      />
     </div>
   </section>
 </template>

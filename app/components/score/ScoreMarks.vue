@@ -8,7 +8,8 @@ import { useView } from '~/stores/view'
 import { clock, seconds } from '~/format/time'
 import { actSentence, cueName, heldSentence, walkName } from '~/format/words'
 import { beadsOf } from '~/score/acts'
-import { xOf, yOf, type Layout } from '~/score/layout'
+import { yOf, type Layout } from '~/score/layout'
+import { matchesOf, type Match } from '~/score/matches'
 
 /** What of the score can be reached and read: a button on every fired and held mark in sight, and on every act of a cue. */
 interface Mark {
@@ -17,8 +18,13 @@ interface Mark {
   t: number
   x: number
   y: number
-  kind: 'fired' | 'held' | 'act'
+  kind: 'fired' | 'held' | 'gathered' | 'act'
   words: string
+  /** The times of what fired and of what was held here. */
+  fired?: string
+  held?: string
+  /** What is seen when one goes nearer to it. */
+  to: number
 }
 const props = defineProps<{ lanes: Lane[]; layout: Layout }>()
 const document = useShow()
@@ -53,23 +59,33 @@ function wordsOf(lane: Lane, mark: Lane['fired'][number] | Lane['held'][number])
   return `Fired: ${cueName(show, mark.cue)}${playing ? `, for ${seconds(playing.to - playing.from)}` : ''}. ${at}`
 }
 
+function gatheredWords(lane: Lane, { fired, held, from, to }: Match): string {
+  const what = [fired.length > 0 ? `${fired.length} fired` : '', held.length > 0 ? `${held.length} held` : '']
+  return `${what.filter(Boolean).join(', ')} close together. ${lane.name}, ${clock(from, 2)} to ${clock(to, 2)}. Choose to go nearer.`
+}
+
 const marks = computed((): Mark[] => {
   const found: Mark[] = []
   const { from, to, curves, ruler, lane: tall } = props.layout
   reached.value.lanes.forEach((lane, index) => {
     const y = yOf(props.layout, index)
     if (y + tall < ruler || y > curves - 8) return
-    for (const mark of [...lane.fired, ...lane.held]) {
-      if (mark.t < from || mark.t > to || found.length >= MOST) continue
-      const kind = 'gate' in mark ? 'held' : 'fired'
+    for (const match of matchesOf(props.layout, lane)) {
+      if (match.to < from || match.from > to || found.length >= MOST) continue
+      const marks = [...match.fired, ...match.held]
+      const gathered = marks.length > 1
+      const kind = gathered ? 'gathered' : match.fired.length > 0 ? 'fired' : 'held'
       found.push({
-        key: `${mark.rule}|${mark.t}|${kind}|${mark.player}`,
+        key: `${marks[0]!.rule}|${match.from}|${kind}|${marks[0]!.player}`,
         zone: lane.zone,
-        t: mark.t,
-        x: xOf(props.layout, mark.t),
+        t: match.from,
+        to: match.to,
+        x: match.x,
         y,
         kind,
-        words: wordsOf(lane, mark),
+        words: gathered ? gatheredWords(lane, match) : wordsOf(lane, marks[0]!),
+        fired: match.fired.map(({ t }) => t).join(' ') || undefined,
+        held: match.held.map(({ t }) => t).join(' ') || undefined,
       })
     }
     for (const { act, x } of beadsOf(props.layout, lane)) {
@@ -78,6 +94,7 @@ const marks = computed((): Mark[] => {
         key: `${act.playing}|${act.step}|${act.kind}|${act.t}`,
         zone: lane.zone,
         t: act.t,
+        to: act.t,
         x,
         y,
         kind: 'act',
@@ -89,6 +106,10 @@ const marks = computed((): Mark[] => {
 })
 /** Shows a firing with all that plays after it, or a held moment with its surroundings. */
 function zoomTo(mark: Mark) {
+  if (mark.kind === 'gathered') {
+    const around = Math.max(0.25, (mark.to - mark.t) * 0.6)
+    return view.show(mark.t - around, mark.to + around)
+  }
   const playing = reached.value.lanes
     .find((lane) => lane.zone === mark.zone)
     ?.playings.find((p) => p.delayed === mark.t)
@@ -98,6 +119,14 @@ function zoomTo(mark: Mark) {
 function go(mark: Mark) {
   if (mark.zone) selection.choose('zone', mark.zone)
   playhead.seek(mark.t)
+  if (mark.kind === 'gathered') zoomTo(mark)
+}
+/** The sentence about what is pointed at stands beside it, within the window. */
+const opener = shallowRef<HTMLElement>()
+const { place } = useMenuPlace('bottom-start', opener)
+function point(mark: Mark, event: Event) {
+  opener.value = event.currentTarget as HTMLElement
+  over.value = mark
 }
 </script>
 
@@ -113,22 +142,22 @@ function go(mark: Mark) {
       :data-mark="mark.kind"
       :data-zone="mark.zone"
       :data-t="mark.t"
+      :data-fired="mark.fired"
+      :data-held="mark.held"
       @pointerdown.stop
       @click="go(mark)"
       @dblclick.stop="zoomTo(mark)"
-      @pointerenter="over = mark"
+      @pointerenter="point(mark, $event)"
       @pointerleave="over = undefined"
-      @focus="over = mark"
+      @focus="point(mark, $event)"
       @blur="over = undefined"
     />
     <p
       v-if="over"
-      class="absolute z-20 max-w-80 rounded-md border border-rule bg-ink-2 px-2.5 py-1.5 text-xs shadow-lg"
+      ref="menu"
+      class="z-20 max-w-80 rounded-md border border-rule bg-ink-2 px-2.5 py-1.5 text-xs shadow-lg"
       :class="over.kind === 'held' ? 'text-rust' : 'text-bone'"
-      :style="{
-        left: `${Math.min(over.x + 10, layout.width - 330)}px`,
-        top: `${over.y > layout.curves - 80 ? over.y - 40 : over.y + layout.lane + 2}px`,
-      }"
+      :style="place"
     >
       {{ over.words }}
     </p>

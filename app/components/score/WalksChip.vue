@@ -18,31 +18,34 @@ function toggle(id: string) {
   else chosen.add(id)
   runs.walks = walks.value.map((walk) => walk.id).filter((walk) => chosen.has(walk))
 }
+const { place } = useMenuPlace()
 </script>
 
 <template>
   <Popover class="relative">
-    <PopoverButton class="chip" title="Who walks in this run">{{ words }}</PopoverButton>
-    <PopoverPanel v-slot="{ close }" class="menu absolute top-7 left-0 w-72 !p-2">
-      <div v-for="walk in walks" :key="walk.id" class="flex items-center gap-2 rounded px-2 py-1 hover:bg-ink-3">
-        <label class="flex flex-1 items-center gap-2">
-          <input
-            type="checkbox"
-            class="accent-[#f4b55f]"
-            :checked="runs.walks.includes(walk.id)"
-            @change="toggle(walk.id)"
-          />
-          <span>{{ walk.name }}</span><span v-if="walk.body.kind === 'creature'" class="text-xs text-bone-3"
-            >creature</span
-          >
-        </label>
-        <button class="text-xs text-bone-3 hover:text-bone" @click="(selection.choose('walk', walk.id), close())">
-          edit
-        </button>
-      </div>
-      <p v-if="walks.length === 0" class="px-2 py-1 text-bone-3">
-        No walk yet: choose Walk in the plan and click a way.
-      </p>
-    </PopoverPanel>
+    <PopoverButton ref="opener" class="chip" title="Who walks in this run">{{ words }}</PopoverButton>
+    <PopoverPanel v-slot="{ close }" as="template"
+      ><div ref="menu" class="menu w-72 !p-2" :style="place">
+        <div v-for="walk in walks" :key="walk.id" class="flex items-center gap-2 rounded px-2 py-1 hover:bg-ink-3">
+          <label class="flex flex-1 items-center gap-2">
+            <input
+              type="checkbox"
+              class="accent-[#f4b55f]"
+              :checked="runs.walks.includes(walk.id)"
+              @change="toggle(walk.id)"
+            />
+            <span>{{ walk.name }}</span><span v-if="walk.body.kind === 'creature'" class="text-xs text-bone-3"
+              >creature</span
+            >
+          </label>
+          <button class="text-xs text-bone-3 hover:text-bone" @click="(selection.choose('walk', walk.id), close())">
+            edit
+          </button>
+        </div>
+        <p v-if="walks.length === 0" class="px-2 py-1 text-bone-3">
+          No walk yet: choose Walk in the plan and click a way.
+        </p>
+      </div></PopoverPanel
+    >
   </Popover>
 </template>

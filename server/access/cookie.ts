@@ -1,0 +1,2 @@
+/** The cookie of a session. */
+export const COOKIE = 'esvik'

@@ -1,0 +1,48 @@
+import {
+  createError,
+  getRequestHeader,
+  getRequestIP,
+  sendRedirect,
+  setCookie,
+  setHeader,
+  setResponseStatus,
+  type H3Event,
+} from 'h3'
+import { COOKIE } from './cookie'
+import { allows, mayTry, session, SESSION, type May } from './passphrases'
+import { enterPage } from './page'
+import { bytesOf } from '../http/body'
+
+const LONGEST = 2000
+const SAFE = new Set(['GET', 'HEAD', 'OPTIONS'])
+/** What only reads, though it is asked for by POST. */
+const READS = new Set(['/api/envelopes'])
+
+function page(event: H3Event, status: number, problem?: string): string {
+  setResponseStatus(event, status)
+  setHeader(event, 'content-type', 'text/html; charset=utf-8')
+  setHeader(event, 'cache-control', 'no-store')
+  return enterPage(problem)
+}
+
+/** The page that asks for the passphrase, and what is typed there. */
+export async function enter(event: H3Event) {
+  if (event.method !== 'POST') return page(event, 200)
+  if (!mayTry(getRequestIP(event) ?? '')) return page(event, 429, 'That was five tries in a minute. Wait a moment.')
+  const typed = new URLSearchParams((await bytesOf(event, LONGEST)).toString('utf8')).get('passphrase') ?? ''
+  const may = await allows(typed)
+  if (!may) return page(event, 401, 'That is not the passphrase.')
+  setCookie(event, COOKIE, session(may), { httpOnly: true, sameSite: 'strict', path: '/', maxAge: SESSION })
+  return sendRedirect(event, '/', 303)
+}
+
+/** Lets through what somebody may do; everybody else is asked for the passphrase. */
+export function maySee(event: H3Event, may: May | undefined) {
+  if (may === undefined) {
+    if (event.method === 'GET' && /text\/html/.test(getRequestHeader(event, 'accept') ?? ''))
+      return sendRedirect(event, '/enter', 303)
+    throw createError({ statusCode: 401, message: 'Enter the passphrase first' })
+  }
+  if (may === 'look' && !SAFE.has(event.method) && !READS.has(event.path))
+    throw createError({ statusCode: 403, message: 'Your passphrase lets you look, not change anything' })
+}

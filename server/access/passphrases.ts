@@ -1,0 +1,68 @@
+import { createHmac, scrypt, timingSafeEqual } from 'node:crypto'
+import { readFileSync } from 'node:fs'
+import { promisify } from 'node:util'
+
+/** What somebody who has been let in may do. */
+export type May = 'look' | 'edit'
+
+interface Hash {
+  salt: string
+  hash: string
+}
+interface Access {
+  secret: string
+  edit: Hash
+  look?: Hash
+}
+
+/** Where Esvik listens elsewhere than on this machine, bin/start names the file with the hashes of its passphrases. */
+const file = process.env.ESVIK_ACCESS
+const access: Access | undefined = file ? (JSON.parse(readFileSync(file, 'utf8')) as Access) : undefined
+
+/** Whether a passphrase is asked for at all. */
+export const isGuarded = access !== undefined
+
+const derive = promisify<string, Buffer, number, Buffer>(scrypt)
+
+async function fits(passphrase: string, { salt, hash }: Hash): Promise<boolean> {
+  return timingSafeEqual(await derive(passphrase, Buffer.from(salt, 'hex'), 32), Buffer.from(hash, 'hex'))
+}
+
+/** What a passphrase lets somebody do; undefined if it is none. (scrypt: RFC 7914, Node's cost of 2¹⁴) */
+export async function allows(passphrase: string): Promise<May | undefined> {
+  if (await fits(passphrase, access!.edit)) return 'edit'
+  return access!.look && (await fits(passphrase, access!.look)) ? 'look' : undefined
+}
+
+/** A session lasts so long (s). */
+export const SESSION = 30 * 24 * 3600
+const seal = (text: string): string => createHmac('sha256', access!.secret).update(text).digest('hex')
+
+/** A sealed word that says what its bearer may do, and until when. */
+export function session(may: May, now = Date.now()): string {
+  const text = `${may}.${Math.floor(now / 1000) + SESSION}`
+  return `${text}.${seal(text)}`
+}
+
+/** What the bearer of a session may do; undefined if it is none, or over. */
+export function sessionAllows(word: string | undefined, now = Date.now()): May | undefined {
+  const [may, until, given] = (word ?? '').split('.')
+  if (given === undefined || (may !== 'look' && may !== 'edit')) return undefined
+  const right = Buffer.from(seal(`${may}.${until}`))
+  const isRight = given.length === right.length && timingSafeEqual(Buffer.from(given), right)
+  return isRight && Number(until) * 1000 > now ? may : undefined
+}
+
+/** Tries of late, by address. */
+const tries = new Map<string, number[]>()
+const MINUTE = 60_000
+const MOST_TRIES = 5
+
+/** Whether somebody at an address may try a passphrase now: five times a minute. */
+export function mayTry(address: string, now = Date.now()): boolean {
+  const lately = (tries.get(address) ?? []).filter((at) => now - at < MINUTE)
+  if (lately.length >= MOST_TRIES) return false
+  if (tries.size > 10_000) tries.clear()
+  tries.set(address, [...lately, now])
+  return true
+}
