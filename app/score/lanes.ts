@@ -48,7 +48,7 @@ function paintMatches(context: Brush, layout: Layout, lane: Lane, y: number): vo
     const count = countOf(each)
     const words = count > 1 ? `×${count}` : held[0]?.gate
     if (words === undefined) return
-    const begin = x + 6
+    const begin = x + 8
     const width = context.measureText(words).width
     const next = Math.min(matches[i + 1]?.x ?? layout.width, ...beads.filter((bead) => bead > x + 1))
     if (begin + width + 4 > next) return

@@ -12,6 +12,8 @@ export interface Wav {
 export class WavError extends Error {}
 
 const MOST_CHANNELS = 32
+/** Rates that sounds come in (Hz). */
+const LEAST_RATE = 1000
 const MOST_RATE = 768_000
 /** Chunks of a RIFF file: more than this many is somebody's trick. */
 const MOST_CHUNKS = 10_000
@@ -65,7 +67,7 @@ function blockOf(format: Buffer): number {
   if (![PCM, FLOAT, EXTENSIBLE].includes(kind))
     throw new WavError('its samples are packed in a way that is not read here')
   if (channels < 1 || channels > MOST_CHANNELS) throw new WavError(`it claims ${channels} channels`)
-  if (rate < 1 || rate > MOST_RATE) throw new WavError(`it claims ${rate} samples a second`)
+  if (rate < LEAST_RATE || rate > MOST_RATE) throw new WavError(`it claims ${rate} samples a second`)
   if (!depths.includes(bits)) throw new WavError(`it claims samples of ${bits} bits`)
   if (block !== (channels * bits) / 8) throw new WavError('its format does not agree with itself')
   return block

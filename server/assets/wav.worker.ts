@@ -12,7 +12,7 @@ function answer(bytes: Buffer): WavAnswer {
   try {
     return decodeWav(bytes)
   } catch (error) {
-    if (error instanceof WavError) return { problem: error.message }
-    throw error
+    // What is wrong with a file must not end the thread for those after it.
+    return { problem: error instanceof WavError ? error.message : `it can’t be read: ${(error as Error).message}` }
   }
 }

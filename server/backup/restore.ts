@@ -18,7 +18,7 @@ const MOST_SHOW = 1024 * 1024 * 1024
 
 const date = () =>
   string()
-    .test('date', 'must be a date', (text) => !Number.isNaN(Date.parse(text ?? '')))
+    .test('date', 'must be a date', (text) => text === null || !Number.isNaN(Date.parse(text ?? '')))
     .defined()
 const uuid = () =>
   string()

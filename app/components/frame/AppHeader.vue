@@ -38,25 +38,22 @@ function endRename(keep: boolean) {
       </svg>
       Esvik
     </NuxtLink>
-    <input
-      v-if="renaming"
-      ref="input"
-      v-model="draft"
-      class="field w-72"
-      aria-label="Name of the show"
-      maxlength="200"
-      @keydown.enter="endRename(true)"
-      @keydown.esc.stop="endRename(false)"
-      @blur="endRename(true)"
-    />
-    <button
-      v-else-if="title"
-      class="max-w-96 truncate text-bone-2 hover:text-bone"
-      title="Rename the show"
-      @click="beginRename"
-    >
-      {{ title }}
-    </button>
+    <h1 v-if="title" class="min-w-0">
+      <input
+        v-if="renaming"
+        ref="input"
+        v-model="draft"
+        class="field w-72"
+        aria-label="Name of the show"
+        maxlength="200"
+        @keydown.enter="endRename(true)"
+        @keydown.esc.stop="endRename(false)"
+        @blur="endRename(true)"
+      />
+      <button v-else class="max-w-96 truncate text-bone-2 hover:text-bone" title="Rename the show" @click="beginRename">
+        {{ title }}
+      </button>
+    </h1>
     <span class="flex-1" />
     <slot />
   </header>

@@ -12,7 +12,7 @@ const lanes = computed(() => (runs.score ? lanesOf(runs.score) : []))
 <template>
   <section aria-label="Score" role="region" class="flex min-h-0 bg-ink-1">
     <div class="flex w-[252px] flex-none flex-col border-r border-rule">
-      <ScoreTransport v-model:table="table" />
+      <ScoreTransport />
       <LaneHeads :lanes="lanes" :scroll="scroll" @scroll="scroll = $event" />
       <CurveHeads />
     </div>
@@ -44,6 +44,9 @@ const lanes = computed(() => (runs.score ? lanesOf(runs.score) : []))
         :scroll="scroll"
         @scroll="scroll = $event"
       />
+      <button class="chip absolute top-[3px] right-2 z-10 bg-ink-1" :aria-pressed="table" @click="table = !table">
+        {{ table ? 'Lanes' : 'Events as a table' }}
+      </button>
     </div>
   </section>
 </template>

@@ -121,24 +121,62 @@ function go(mark: Mark) {
   playhead.seek(mark.t)
   if (mark.kind === 'gathered') zoomTo(mark)
 }
+/** The marks are one stop for whoever tabs: the arrows go from one to the next, and from lane to lane. */
+const last = ref<string>()
+const stop = computed(() => (marks.value.some(({ key }) => key === last.value) ? last.value : marks.value[0]?.key))
+const list = ref<HTMLElement>()
+function step(mark: Mark, event: KeyboardEvent) {
+  const all = marks.value.filter(({ y }) => y >= props.layout.ruler - 4)
+  const near = (others: Mark[]) =>
+    others.reduce<Mark | undefined>(
+      (a, b) => (!a || Math.abs(b.x - mark.x) < Math.abs(a.x - mark.x) ? b : a),
+      undefined,
+    )
+  const inLane = (side: number) => {
+    const ys = all.map(({ y }) => y).filter((y) => (y - mark.y) * side > 0)
+    const next = side > 0 ? Math.min(...ys) : Math.max(...ys)
+    return near(all.filter(({ y }) => y === next))
+  }
+  const here = all.filter(({ y }) => y === mark.y).sort((a, b) => a.x - b.x)
+  const index = here.findIndex(({ key }) => key === mark.key)
+  const to = {
+    ArrowRight: () => here[index + 1],
+    ArrowLeft: () => here[index - 1],
+    ArrowDown: () => inLane(1),
+    ArrowUp: () => inLane(-1),
+  }[event.key]
+  if (!to) return
+  event.preventDefault()
+  event.stopPropagation()
+  const next = to()
+  if (next) list.value?.querySelector<HTMLElement>(`[data-key="${CSS.escape(next.key)}"]`)?.focus()
+}
+
 /** The sentence about what is pointed at stands beside it, within the window. */
 const opener = shallowRef<HTMLElement>()
 const { place } = useMenuPlace('bottom-start', opener)
 function point(mark: Mark, event: Event) {
   opener.value = event.currentTarget as HTMLElement
+  if (event.type === 'focus') last.value = mark.key
   over.value = mark
 }
 </script>
 
 <template>
-  <div class="pointer-events-none absolute inset-x-0 overflow-hidden" :style="{ top: 0, height: `${layout.curves}px` }">
+  <div
+    ref="list"
+    class="pointer-events-none absolute inset-x-0 overflow-hidden"
+    :style="{ top: 0, height: `${layout.curves}px` }"
+  >
     <button
       v-for="mark in marks"
       :key="mark.key"
       class="pointer-events-auto absolute w-[11px]"
       :class="mark.y < layout.ruler - 4 ? 'invisible' : ''"
       :style="{ left: `${mark.x - 5}px`, top: `${mark.y + 2}px`, height: `${layout.lane - 5}px` }"
+      :tabindex="mark.key === stop ? 0 : -1"
       :aria-label="mark.words"
+      :data-key="mark.key"
       :data-mark="mark.kind"
       :data-zone="mark.zone"
       :data-t="mark.t"
@@ -151,6 +189,7 @@ function point(mark: Mark, event: Event) {
       @pointerleave="over = undefined"
       @focus="point(mark, $event)"
       @blur="over = undefined"
+      @keydown="step(mark, $event)"
     />
     <p
       v-if="over"

@@ -3,8 +3,6 @@ import { SPEEDS, usePlayhead } from '~/stores/playhead'
 import { useRun } from '~/stores/run'
 import { clock } from '~/format/time'
 
-/** Whether the events are listed in place of the lanes. */
-const table = defineModel<boolean>('table', { required: true })
 const playhead = usePlayhead()
 const runs = useRun()
 const names: { [speed: number]: string } = { 0.25: '¼×', 1: '1×', 4: '4×' }
@@ -60,14 +58,6 @@ function nextSpeed() {
       walker {{ runs.walker }}, back
     </button>
     <span class="flex-1" />
-    <button
-      class="chip !px-2"
-      :aria-pressed="table"
-      :title="table ? 'Back to the lanes' : 'All events as a table'"
-      @click="table = !table"
-    >
-      {{ table ? 'Lanes' : 'Table' }}
-    </button>
     <SeedChip />
   </div>
 </template>

@@ -1,0 +1,20 @@
+// `npm run trials [name …]`: hard use, with counts and time limits, on databases of its own.
+import { spawnSync } from 'node:child_process'
+import { existsSync } from 'node:fs'
+import { join } from 'node:path'
+import { ensureBuilt } from './built.mjs'
+import { bundle } from './bundle.mjs'
+import { ensureDebian } from './debian.mjs'
+import { buildApart, buildFolder, ensureBundle, ensurePackages, root } from './fresh.mjs'
+
+buildApart('test')
+ensurePackages()
+await ensureBuilt({ said: (text) => process.stdout.write(`${text}\n`) })
+await ensureBundle('backup', ['cli', 'server', 'core'])
+ensureDebian(['chromium'], () => existsSync('/usr/bin/chromium'))
+await bundle({ trials: 'tests/trials/run.ts' })
+const { status } = spawnSync(process.execPath, [join(buildFolder(), 'trials.mjs'), ...process.argv.slice(2)], {
+  cwd: root,
+  stdio: 'inherit',
+})
+process.exit(status ?? 1)
