@@ -21,11 +21,11 @@ const WAYS: ((files: Files) => void)[] = [
   index((v) => (v.shows[0].edits += 1)), index((v) => (v.shows[0].revision += 1)), index((v) => (v.shows[0].snapshotRevision = 0)),
   index((v) => (v.shows[0].id = 'x')), index((v) => (v.shows = 'x')), index((v) => (v.sounds[0].hash = 'x')), index((v) => delete v.sounds),
   index((v) => (v.version = 2)), index((v) => (v.format = 'x')), index((v) => (v.shows[0].createdAt = 'never')), index((v) => v.shows.push(v.shows[0])),
-  index(() => null), index(() => []), index((v) => (v.shows[0].title = null)), index((v) => (v.sounds[0].seconds = -1)),
+  index(() => 'nothing'), index(() => []), index((v) => (v.shows[0].title = null)), index((v) => (v.sounds[0].seconds = -1)),
   show((v) => (v.snapshot.zones = 'x')), show((v) => (v.snapshot = {})), show((v) => v.edits.pop()), show((v) => v.edits.reverse()), show((v) => v.edits.shift() && v.edits.splice(0, 1)),
   show((v) => (v.edits[1].revision = 9)), show((v) => (v.edits[1].id = v.edits[0].id)), show((v) => (v.edits[1].id = 'x')), show((v) => (v.edits[1].patch = 'x')),
   show((v) => (v.edits.at(-1).patch = [{ op: 'remove', path: '/nothing/here' }])), show((v) => (v.edits.at(-1).patch = [{ op: 'remove', path: '/zones' }])), show((v) => (v.edits[0].createdAt = 5)),
-  show(() => null), show((v) => delete v.edits), show((v) => (v.edits = {})),
+  show(() => 'nothing'), show((v) => delete v.edits), show((v) => (v.edits = {})),
   (files) => void files.delete([...files.keys()].find((name) => name.startsWith('shows/'))!),
   (files) => void files.delete([...files.keys()].find((name) => name.startsWith('sounds/'))!),
   (files) => void files.set('stranger.txt', Buffer.from('x')), (files) => void files.set('backup.json', Buffer.from('{')), (files) => void files.set('backup.json', Buffer.from([0xff, 0xfe])),
@@ -64,7 +64,7 @@ export async function backups(count: number): Promise<Figures> {
       writeFileSync(file, bad)
     } else writeFileSync(file, bytes.subarray(0, Math.floor(bytes.length * next())))
     const { status, said } = place.keep('restore', file, '--yes')
-    if (status === 0) { figures.accepted++; console.error('ACC', n, WAYS[n]?.toString()) }
+    if (status === 0) figures.accepted++
     else figures.refused++
     if (/\n\s+at /.test(said)) figures['stack traces']++
     if ((await state()) !== before) figures.changed++
