@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { whyNoJson } from '~~/core/show'
+import { whyNoJson, writable } from '~~/core/show'
 interface Listed {
   id: string
   title: string
@@ -31,7 +31,7 @@ async function doing<T>(work: () => Promise<T>): Promise<T | undefined> {
 onMounted(() => doing(async () => {}))
 
 async function create() {
-  const name = title.value.trim() || 'New show'
+  const name = writable(title.value).trim() || 'New show'
   const made = await doing(() => $fetch<{ id: string }>('/api/shows', { method: 'POST', body: { title: name } }))
   if (made) await navigateTo(`/show/${made.id}`)
 }
@@ -78,7 +78,7 @@ const when = (iso: string) => new Date(iso).toLocaleString('en-GB', { dateStyle:
 const renaming = ref<string>()
 const newName = ref('')
 async function rename(show: Listed) {
-  const name = newName.value.trim()
+  const name = writable(newName.value).trim()
   renaming.value = undefined
   if (!name || name === show.title) return
   await doing(() =>

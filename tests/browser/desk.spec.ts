@@ -3,7 +3,22 @@ import { expect } from '@playwright/test'
 import { logOf, prepare, run, walksOf } from '../../core/engine'
 import { readShow } from '../../core/show'
 import { ask, demo, newShow } from '../harness/api'
-import { colourAt, desk, drag, drawZone, head, marks, middle, open, openDemo, plan, score, status, test } from './page'
+import {
+  colourAt,
+  desk,
+  drag,
+  drawZone,
+  head,
+  marks,
+  middle,
+  open,
+  openDemo,
+  plan,
+  score,
+  shownMarks,
+  status,
+  test,
+} from './page'
 
 test('the score shows what the log of the exported show says', async ({ page, server }) => {
   const { id } = await demo(server.url)
@@ -14,12 +29,8 @@ test('the score shows what the log of the exported show says', async ({ page, se
   const exported = readShow((await ask(server.url, `/api/shows/${id}/export`)).body)
   await prepare(exported)
   const log = logOf(exported, run(exported, walksOf(exported, ['curious', 'gull']), { seed: 7 }))
-  const shown = async (kind: 'fired' | 'held' | 'act') =>
-    (
-      await marks(page, kind).evaluateAll((all) =>
-        all.map((mark) => `${mark.dataset.zone} ${Number(mark.dataset.t).toFixed(6)}`),
-      )
-    ).sort()
+  const shown = async (kind: 'fired' | 'held') =>
+    (await shownMarks(page, kind)).map(({ zone, t }) => `${zone} ${t.toFixed(6)}`).sort()
   const logged = (kind: 'fire' | 'held') =>
     log.events.flatMap((e) => (e.kind === kind ? [`${e.zone ?? ''} ${e.t.toFixed(6)}`] : [])).sort()
   await expect.poll(() => shown('fired')).toEqual(logged('fire'))
@@ -34,7 +45,9 @@ test('the score shows what the log of the exported show says', async ({ page, se
       return e.kind === 'step' && !sounds ? [`${zoneOf.get(e.playing)} ${e.t.toFixed(6)}`] : []
     }),
   )
-  const beads = await shown('act')
+  const beads = await marks(page, 'act').evaluateAll((all) =>
+    all.map((mark) => `${mark.dataset.zone} ${Number(mark.dataset.t).toFixed(6)}`),
+  )
   expect(beads.length).toBeGreaterThan(30)
   for (const bead of beads) expect(acts.has(bead) || acts.has(bead.split(' ').at(-1)!), bead).toBe(true)
 })
@@ -42,7 +55,7 @@ test('the score shows what the log of the exported show says', async ({ page, se
 test('a signal says in its lane who hears it', async ({ page, server }) => {
   await openDemo(page, server)
   await head(page, 'Winch').click()
-  await marks(page, 'fired', 'winch').nth(1).dblclick()
+  await score(page).locator('[data-fired][data-zone=winch]').last().dblclick()
   const signal = marks(page, 'act', 'winch').and(page.getByLabel(/^Signal “rope taut”, heard by Upturned boat\./))
   await signal.first().hover()
   await expect(score(page).getByText(/^Signal “rope taut”/)).toBeVisible()
@@ -108,7 +121,7 @@ test('a scare from nothing: zone, rule, sound, light and prompt, walked, tuned a
   await expect(status(page)).toContainText('Saved')
 
   await page.reload()
-  await expect(desk(page).getByRole('button', { name: 'Name: Zone 1' })).toBeVisible()
+  await expect(desk(page).getByRole('button', { name: 'Zone 1, Name' })).toBeVisible()
   await expect(marks(page, 'held', 'zone-1').first()).toBeVisible()
 })
 
@@ -146,13 +159,13 @@ test('while a dial is held the score is drawn as it would be; let go, that is an
 test('a part of the sentence is changed with the keyboard alone', async ({ page, server }) => {
   await openDemo(page, server)
   await head(page, 'Rope post').click()
-  await desk(page).getByRole('button', { name: 'Moment: enters' }).focus()
+  await desk(page).getByRole('button', { name: 'enters, Moment' }).focus()
   await page.keyboard.press('Enter')
   await page.keyboard.press('ArrowDown')
   await page.keyboard.press('Enter')
-  await expect(desk(page).getByRole('button', { name: 'Moment: leaves' })).toBeVisible()
+  await expect(desk(page).getByRole('button', { name: 'leaves, Moment' })).toBeVisible()
   await page.keyboard.press('Control+z')
-  await expect(desk(page).getByRole('button', { name: 'Moment: enters' })).toBeVisible()
+  await expect(desk(page).getByRole('button', { name: 'enters, Moment' })).toBeVisible()
 })
 
 test('a zone is moved, resized and turned by hand; undo says what it takes back', async ({ page, server }) => {
@@ -191,7 +204,7 @@ test('a walk is drawn by clicking, and played', async ({ page, server }) => {
   ])
     await page.mouse.click(box.x + box.width * x!, box.y + box.height * y!)
   await page.keyboard.press('Enter')
-  await expect(desk(page).getByRole('button', { name: 'Name: Walk 2' })).toBeVisible()
+  await expect(desk(page).getByRole('button', { name: 'Walk 2, Name' })).toBeVisible()
   await expect(score(page).getByTitle('Who walks in this run')).toHaveText('Walk 2')
   await expect
     .poll(async () => (await ask(server.url, `/api/shows/${made.id}`)).body.show.walks[1]?.points.length)
@@ -252,7 +265,7 @@ test('keys step from event to event, and a row of the table goes there', async (
   await expect(row).toContainText('Rope post')
   await row.click()
   await expect(page.getByRole('timer')).not.toHaveText('00:00.0')
-  await expect(desk(page).getByRole('button', { name: 'Name: Rope post' })).toBeVisible()
+  await expect(desk(page).getByRole('button', { name: 'Rope post, Name' })).toBeVisible()
 })
 
 test('with the server away editing goes on, survives closing the page, and is sent when it is back', async ({
@@ -318,7 +331,7 @@ test('a second window sees edits, says so, and both keep theirs', async ({ page,
   await drawZone(page)
   await expect(head(second, 'Zone 1')).toBeVisible()
   await head(second, 'Zone 1').click()
-  await desk(second).getByRole('button', { name: 'Name: Zone 1' }).click()
+  await desk(second).getByRole('button', { name: 'Zone 1, Name' }).click()
   await second.keyboard.type('Doorway')
   await second.keyboard.press('Enter')
   await expect(head(page, 'Doorway')).toBeVisible()

@@ -92,7 +92,8 @@ export async function choose(page: Page, name: string, words: string): Promise<v
 export async function colourAt(page: Page, { x, y }: At): Promise<number[]> {
   const png = await page.screenshot({ clip: { x: Math.round(x), y: Math.round(y), width: 1, height: 1 } })
   return page.evaluate(async (base64) => {
-    const picture = await createImageBitmap(await (await fetch(`data:image/png;base64,${base64}`)).blob())
+    const bytes = Uint8Array.from(atob(base64), (c) => c.charCodeAt(0))
+    const picture = await createImageBitmap(new Blob([bytes], { type: 'image/png' }))
     const context = new OffscreenCanvas(1, 1).getContext('2d')!
     context.drawImage(picture, 0, 0)
     return [...context.getImageData(0, 0, 1, 1).data.slice(0, 3)]

@@ -40,7 +40,7 @@ test('a zone is doubled and deleted by key; both come back by undo', async ({ pa
   await drawZone(page)
   await desk(page).getByRole('button', { name: '+ rule' }).click()
   await page.keyboard.press('Control+d')
-  await expect(desk(page).getByRole('button', { name: 'Name: Zone 1, copy' })).toBeVisible()
+  await expect(desk(page).getByRole('button', { name: 'Zone 1, copy, Name' })).toBeVisible()
   await expect.poll(async () => (await show()).zones.length).toBe(2)
   const [first, second] = (await show()).zones
   expect(second!.rules[0]!.id).not.toBe(first!.rules[0]!.id)

@@ -150,7 +150,7 @@ test('zones share rules by a kit: changed for all of them, or for one only', asy
   const kit = desk(page).getByRole('region', { name: 'Rules of the kit Zone 1' })
   await expect(kit).toContainText('no other zone has')
   await page.keyboard.press('Control+d')
-  await expect(desk(page).getByRole('button', { name: 'Name: Zone 1, copy' })).toBeVisible()
+  await expect(desk(page).getByRole('button', { name: 'Zone 1, copy, Name' })).toBeVisible()
   await expect(kit).toContainText('1 other zone share')
   const both = ['zone-1', 'zone-1-copy']
   const fired = async () => Promise.all(both.map((zone) => marks(page, 'fired', zone).count()))

@@ -105,7 +105,7 @@ test('a mark says what it is, goes to its time and chooses its zone', async ({ p
   const held = marks(page, 'held', 'rope-post').first()
   const t = Number(await held.getAttribute('data-t'))
   await held.click()
-  await expect(desk(page).getByRole('button', { name: 'Name: Rope post' })).toBeVisible()
+  await expect(desk(page).getByRole('button', { name: 'Rope post, Name' })).toBeVisible()
   const [minutes, seconds] = (await clock(page).textContent())!.split(':').map(Number)
   expect(minutes! * 60 + seconds!).toBeCloseTo(t, 0)
   await held.hover()

@@ -127,17 +127,17 @@ const { place } = useMenuPlace('bottom-end')
             <span class="text-xs text-bone-3">{{ lengthWords(document.show!, step) }}</span>
           </button>
           <button
-            class="text-xs text-bone-3 hover:text-bone"
+            class="text-xs text-bone-3 enabled:hover:text-bone disabled:opacity-0"
             :aria-label="`Move ${step.kind} up`"
-            :class="{ invisible: !beside(index, -1) }"
+            :disabled="!beside(index, -1)"
             @click="shift(step, beside(index, -1)!)"
           >
             up
           </button>
           <button
-            class="text-xs text-bone-3 hover:text-bone"
+            class="text-xs text-bone-3 enabled:hover:text-bone disabled:opacity-0"
             :aria-label="`Move ${step.kind} down`"
-            :class="{ invisible: !beside(index, 1) }"
+            :disabled="!beside(index, 1)"
             @click="shift(step, beside(index, 1)!)"
           >
             down

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { writable } from '~~/core/show'
+
 /** A text in place. */
 const props = defineProps<{ name: string; value: string; empty?: string; long?: boolean }>()
 const emit = defineEmits<{ change: [value: string] }>()
@@ -12,7 +14,7 @@ async function begin() {
 }
 function end(keep: boolean) {
   if (text.value === undefined) return
-  const value = text.value.trim()
+  const value = writable(text.value).trim()
   text.value = undefined
   if (keep && value !== props.value && (value !== '' || props.empty !== undefined)) emit('change', value)
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { writable } from '~~/core/show'
 import { useShow } from '~/stores/show'
 
 const document = useShow()
@@ -16,7 +17,7 @@ async function beginRename() {
 function endRename(keep: boolean) {
   if (!renaming.value) return
   renaming.value = false
-  const name = draft.value.trim()
+  const name = writable(draft.value).trim()
   if (keep && name && name !== title.value) document.edit(`Rename the show to “${name}”`, (e) => e.set(['title'], name))
 }
 </script>

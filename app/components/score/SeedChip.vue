@@ -20,7 +20,7 @@ const { place } = useMenuPlace('bottom-end')
 <template>
   <Popover class="relative">
     <PopoverButton ref="opener" class="chip !px-2" title="The run's luck">seed {{ runs.seed }}</PopoverButton>
-    <PopoverPanel as="template"
+    <PopoverPanel
       ><div ref="menu" class="menu flex w-52 flex-col gap-2 !p-3" :style="place">
         <label class="flex items-center justify-between text-bone-2"
           >Seed

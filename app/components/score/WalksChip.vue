@@ -24,7 +24,7 @@ const { place } = useMenuPlace()
 <template>
   <Popover class="relative">
     <PopoverButton ref="opener" class="chip" title="Who walks in this run">{{ words }}</PopoverButton>
-    <PopoverPanel v-slot="{ close }" as="template"
+    <PopoverPanel v-slot="{ close }"
       ><div ref="menu" class="menu w-72 !p-2" :style="place">
         <div v-for="walk in walks" :key="walk.id" class="flex items-center gap-2 rounded px-2 py-1 hover:bg-ink-3">
           <label class="flex flex-1 items-center gap-2">

@@ -1,0 +1,54 @@
+import { expect } from '@playwright/test'
+import { edit, newShow } from '../harness/api'
+import { open, score, shownMarks, test } from './page'
+
+const cue = (id: string, steps: object[]) => ({ id, name: id === 'back' ? 'Back again' : 'Chime', steps, for: 'everyone', scare: false }) // prettier-ignore
+const rule = (id: string, on: object, fires: string) => ({ id, on, cue: fires, busy: 'overlap' })
+
+test('a run without end shows the score up to there, and says where the walk is sent back to', async ({
+  page,
+  server,
+}) => {
+  const { id, show } = await newShow(server.url, 'Round and round')
+  const walk = show.walks[0]!
+  const [x, y, z] = walk.points[0]!.at
+  const shape = { kind: 'sphere', at: walk.points[1]!.at, radius: 0.4 }
+  const answer = await edit(server.url, id, 1, [
+    {
+      op: 'add',
+      path: '/place/marks/-',
+      value: { id: 'again', name: 'The beginning', kind: 'standing', at: [x, y, z] },
+    },
+    { op: 'add', path: '/cues/-', value: cue('back', [{ id: 'm', kind: 'move', mark: 'again' }]) },
+    {
+      op: 'add',
+      path: '/zones/-',
+      value: { id: 'snare', name: 'Snare', shape, rules: [rule('r', { at: 'enter' }, 'back')] },
+    },
+  ])
+  expect(answer.status).toBe(200)
+  await open(page, server, id)
+  await expect(score(page).getByRole('alert')).toContainText('keeps being sent back to "The beginning"')
+  await expect.poll(async () => (await shownMarks(page, 'fired')).length).toBeGreaterThan(100)
+})
+
+test('a score that is older than the show dims, says what it waits for, and can be stopped', async ({
+  page,
+  server,
+}) => {
+  const { id } = await newShow(server.url, 'A long wait')
+  await open(page, server, id)
+  await expect(score(page).locator('canvas')).toBeVisible()
+  await expect(score(page).getByRole('button', { name: 'Stop' })).toBeHidden()
+  const answer = await edit(server.url, id, 1, [
+    { op: 'add', path: '/cues/-', value: cue('ring', [{ id: 's', kind: 'signal', name: 'again', delay: 0.0002 }]) },
+    { op: 'add', path: '/rules/-', value: rule('a', { at: 'clock', seconds: 1 }, 'ring') },
+    { op: 'add', path: '/rules/-', value: rule('b', { at: 'signal', name: 'again' }, 'ring') },
+  ])
+  expect(answer.status).toBe(200)
+  const waiting = score(page).getByText('This score is older than the show')
+  await expect(waiting).toBeVisible()
+  await expect(score(page).locator('div.opacity-40')).toBeVisible()
+  await expect(waiting).toBeHidden({ timeout: 30_000 })
+  await expect(score(page).getByRole('alert')).toContainText('more than 1,000,000 events')
+})
