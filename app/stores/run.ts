@@ -87,6 +87,7 @@ export const useRun = defineStore('run', () => {
     const began = performance.now()
     const timer = setInterval(() => {
       if (performance.now() - began < LATE) return
+      waitsAt.value ??= 0
       if (wanted) void worker.stop('for newer')
       void worker.cameTo().then((t) => busy && (waitsAt.value = t))
     }, LATE / 2)

@@ -34,7 +34,7 @@ export interface Told {
 }
 /** A run is worked on for so long before other requests come through (ms), so much of it at a time (s). */
 const SLICE = 30
-const STRETCH = 60
+const STRETCH = 5
 const breathe = () => new Promise<void>((done) => setTimeout(done, 0))
 
 /** Light is worked out at so many seconds' distance. */

@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test'
 import type { TestServer } from '../harness/server'
-import { choose, desk, drawZone, head, marks, openNew, part, plan, score, status, test, type } from './page'
+import { choose, desk, drawZone, head, marks, openNew, part, plan, score, shownMarks, status, test, type } from './page'
 
 /** A new show with a zone in the doorway, through which the walk goes twice, and a rule. */
 async function openRule(page: Page, server: TestServer, title: string) {
@@ -23,7 +23,7 @@ test('the sentence stays one for every moment, and the score follows it', async 
     ['has stayed for', 'dwell', 'When a player has stayed for 2 s'],
     ['presses the key', 'use', 'When a player presses the key facing anywhere'],
     ['looks at', 'look', 'When a player looks at Chest within 20 ° for 0.5 s'],
-    ['sends a signal', 'signal', 'When a player sends a signal go'],
+    ['sets off the signal', 'signal', 'When a player sets off the signal go'],
     ['enters', 'enter', 'When a player enters'],
   ]
   for (const [moment, at, words] of begins) {
@@ -54,7 +54,8 @@ test('a limit holds all but the first, for each player or for the run', async ({
 test('chance is said in tenths, on the sentence and on the dial', async ({ page, server }) => {
   const { rule } = await openRule(page, server, 'Chances')
   await desk(page)
-    .getByRole('button', { name: /^Chance: 10/ })
+    .getByRole('button', { name: /^10 .*, Chance$/ })
+    .first()
     .click()
   await desk(page).getByRole('textbox', { name: 'Chance' }).fill('0')
   await page.keyboard.press('Enter')
@@ -84,13 +85,14 @@ test('a delay puts the cue off, and what a second moment does meanwhile is said'
 
 test('a zone has several rules; one is switched off, one removed', async ({ page, server }) => {
   const { show } = await openRule(page, server, 'Several')
-  const one = await marks(page, 'fired', 'zone-1').count()
+  const fired = async () => (await shownMarks(page, 'fired')).filter(({ zone }) => zone === 'zone-1').length
+  const one = await fired()
   await desk(page).getByRole('button', { name: '+ rule' }).click()
   const rules = desk(page).getByRole('article')
   await expect(rules).toHaveCount(2)
-  await expect(marks(page, 'fired', 'zone-1')).toHaveCount(2 * one)
+  await expect.poll(fired).toBe(2 * one)
   await rules.nth(1).getByRole('button', { name: 'Switch off' }).click()
-  await expect(marks(page, 'fired', 'zone-1')).toHaveCount(one)
+  await expect.poll(fired).toBe(one)
   await rules.nth(0).getByRole('button', { name: 'Dials', exact: true }).click()
   await expect(rules.nth(0).getByRole('slider', { name: 'Cooldown' })).toBeVisible()
   await expect(rules.nth(1).getByRole('slider', { name: 'Cooldown' })).toBeHidden()
@@ -131,7 +133,7 @@ test('a signal that one zone sends sets off another', async ({ page, server }) =
   await type(page, 'Name', 'Step')
   await head(page, 'Zone 1').click()
   await page.keyboard.press('Control+d')
-  await choose(page, 'Moment', 'sends a signal')
+  await choose(page, 'Moment', 'sets off the signal')
   await choose(page, 'Cue', '+ new cue')
   await expect(part(page, 'Name')).toHaveText('Zone 1, copy cue')
   const fired = await marks(page, 'fired', 'zone-1').count()
