@@ -85,13 +85,15 @@ export const useRun = defineStore('run', () => {
   /** Says that the score is older than the document once it has been for a moment, how far the new one is, and lets newer ones come first. */
   function watchRun(): () => void {
     const began = performance.now()
+    let over = false
     const timer = setInterval(() => {
       if (performance.now() - began < LATE) return
       waitsAt.value ??= 0
       if (wanted) void worker.stop('for newer')
-      void worker.cameTo().then((t) => busy && (waitsAt.value = t))
+      void worker.cameTo().then((t) => over || (waitsAt.value = t))
     }, LATE / 2)
     return () => {
+      over = true
       clearInterval(timer)
       waitsAt.value = undefined
     }

@@ -1,5 +1,5 @@
 import { expose, transfer } from 'comlink'
-import { beginRun, buffersOf, isPrepared, prepare, RunError, walksOf, type Run } from '../../core/engine'
+import { beginRun, buffersOf, firstEvents, isPrepared, prepare, RunError, walksOf, type Run } from '../../core/engine'
 import { luxOver } from '../../core/light'
 import { applyPatch, type Operation, type Show } from '../../core/show'
 import { scoreOf, type Lane, type Score } from '../../core/score'
@@ -36,6 +36,14 @@ export interface Told {
 const SLICE = 30
 const STRETCH = 5
 const breathe = () => new Promise<void>((done) => setTimeout(done, 0))
+
+/** Of a run without end so many events are shown: more would only be waited for. */
+const MOST_SHOWN = 20_000
+function shortened(run: Run): Run {
+  const log = firstEvents(run.log, MOST_SHOWN)
+  const length = log.t[log.count - 1]!
+  return { ...run, log, length, audible: run.audible.filter(({ t }) => t <= length) }
+}
 
 /** Light is worked out at so many seconds' distance. */
 const LUX_EVERY = 0.25
@@ -127,6 +135,10 @@ const worker = {
       if (!error.run) return { problem: error.message }
       problem = error.message
       made = error.run
+    }
+    if (problem !== undefined && made.log.count > MOST_SHOWN) {
+      made = shortened(made)
+      problem += ` The first ${MOST_SHOWN.toLocaleString('en')} events are shown.`
     }
     latest = made
     const found = scoreOf(played, made)

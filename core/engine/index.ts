@@ -4,7 +4,7 @@ export { fan, type FanFlight } from './fan'
 export type { FlightRecord } from './flung'
 export * from './events'
 export { createRun, type FedPose, type Keys, type LiveRun, type Participant } from './live'
-export { buffersOf, countUntil, eventAt, eventsOf, GATES, KIND, type Legend, type Log } from './log'
+export { buffersOf, countUntil, eventAt, eventsOf, firstEvents, GATES, KIND, type Legend, type Log } from './log'
 export { tiedPoint } from './poses'
 export { colourOf, linearOf, type Value } from './ramps'
 export {

@@ -119,6 +119,12 @@ export function stepLegend(step: Step, channel: string | undefined): Legend['ste
 }
 
 /** The buffer of a log, to be given away to another thread with it. */
+/** The first events of a log, at most so many. */
+export function firstEvents(log: Log, most: number): Log {
+  if (log.count <= most) return log
+  return { ...log, ...copyOf(log, most, log.numbers.length), count: most }
+}
+
 export const buffersOf = ({ t }: Log): ArrayBuffer[] => [t.buffer as ArrayBuffer]
 
 const decoded = new WeakMap<Log, RunEvent[]>()

@@ -42,6 +42,7 @@ test('a score that is older than the show dims, says what it waits for, and can 
   await expect(score(page).getByRole('button', { name: 'Stop' })).toBeHidden()
   const answer = await edit(server.url, id, 1, [
     { op: 'add', path: '/cues/-', value: cue('ring', [{ id: 's', kind: 'signal', name: 'again', delay: 0.001 }]) },
+    { op: 'replace', path: '/walks/0/points/0/pause', value: 3000 },
     { op: 'add', path: '/rules/-', value: rule('a', { at: 'clock', seconds: 1 }, 'ring') },
     { op: 'add', path: '/rules/-', value: rule('b', { at: 'signal', name: 'again' }, 'ring') },
   ])
