@@ -104,13 +104,16 @@ export function createClockwork(world: World): Clockwork {
     takeEdges()
     settle()
     if (world.changed || isGazeDue()) turnGazes()
-    over = world.lockedIn
     happened = true
   }
 
   /** What belonged to the time that was now has happened: whether the run ends with it. */
   function askForEnd(length: number | undefined): void {
     happened = false
+    if (world.lockedIn) {
+      over = true
+      return
+    }
     if (latest === Infinity && allEnded(walkers)) latest = world.now + AFTERWARDS
     if (length !== undefined || latest === Infinity || !isQuiet(world)) return
     latest = world.now

@@ -1,4 +1,5 @@
 import { short } from '../../core/show'
+import { statfsSync } from 'node:fs'
 import type { ConnectionError as ConnectionErrorType } from 'sequelize'
 import { compressed } from './compressed'
 import { createError, defineEventHandler, type EventHandler, type H3Event } from 'h3'
@@ -11,6 +12,19 @@ export class Refusal extends Error {
     readonly data: { [key: string]: unknown } = {},
   ) {
     super(short(message, 400))
+  }
+}
+
+/** A database that can't write its log ends itself, so where it is away the disk is asked (bytes: one segment of the log). */
+const LOG_SEGMENT = 16 * 1024 * 1024
+function hasNoRoom(): boolean {
+  const folder = process.env.ESVIK_DATA
+  if (!folder) return false
+  try {
+    const { bavail, bsize } = statfsSync(folder)
+    return bavail * bsize < LOG_SEGMENT
+  } catch {
+    return false
   }
 }
 
@@ -46,7 +60,7 @@ export function route<T>(handle: (event: H3Event) => Promise<T> | T): EventHandl
       if (error instanceof Refusal)
         throw createError({ statusCode: error.status, message: error.message, data: error.data })
       if (error instanceof Error && 'statusCode' in error) throw error
-      if (isDiskFull(error))
+      if (isDiskFull(error) || (isDatabaseAway(error) && hasNoRoom()))
         throw createError({ statusCode: 507, message: 'The disk of the server is full; nothing was changed' })
       if (isDatabaseAway(error))
         throw createError({ statusCode: 503, message: 'The database does not answer; nothing was changed' })

@@ -77,6 +77,13 @@ describe('a change', () => {
     expect((await edit(server.url, one.id, 1, patch, id)).status).toBe(200)
     expect((await edit(server.url, two.id, 1, patch, id)).status).toBe(409)
   })
+  it('of a show with the longest title leaves a copy that can be exported and brought in', async () => {
+    const made = await newShow(server.url, '😀'.repeat(100))
+    const { body } = await ask(server.url, '/api/shows', 'POST', { copyOf: made.id })
+    const document = (await ask(server.url, `/api/shows/${body.id}/export`)).body
+    expect(document.title).toMatch(/, copy$/)
+    expect((await ask(server.url, '/api/shows', 'POST', { document })).status).toBe(200)
+  })
   it('while the disk is full is refused with 507 and a sentence', async () => {
     const made = await newShow(server.url)
     const database = new pg.Client(process.env.DATABASE_URL)

@@ -12,11 +12,20 @@ const body = object({
   document: mixed(),
 }).noUnknown()
 
+const MOST_TITLE = 200
+/** As much of a title as leaves room to say that it is a copy. */
+function titleOfCopy(title: string): string {
+  const copy = ', copy'
+  const letters = [...title]
+  while (letters.join('').length + copy.length > MOST_TITLE) letters.pop()
+  return letters.join('') + copy
+}
+
 async function wanted(from: { title?: string; copyOf?: string; document?: unknown }): Promise<Show> {
   if (from.document !== undefined) return readShow(from.document)
   if (from.copyOf) {
     const { show } = await showNow(from.copyOf)
-    return { ...show, title: from.title?.trim() || `${show.title}, copy` }
+    return { ...show, title: from.title?.trim() || titleOfCopy(show.title) }
   }
   if (!from.title?.trim()) throw new Refusal(400, 'title: must not be empty')
   return furnishedHall(from.title.trim())
