@@ -1,7 +1,7 @@
 import tailwindcss from '@tailwindcss/vite'
 
 /** bin/ says where it builds to; `nuxt prepare` and the development server keep to their usual place. */
-const built = process.env.ESVIK_BUILD
+const built = process.env.ESVIK_BUILD_INTO
 
 export default defineNuxtConfig({
   ...(built && { buildDir: `${built}/nuxt` }),

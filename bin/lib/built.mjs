@@ -10,8 +10,12 @@ export async function ensureBuilt({ dev = false, said = () => {} } = {}) {
   const app = changed('app', ['app', 'core', 'server', 'nuxt.config.ts', 'package-lock.json', 'tsconfig.json'])
   if (!dev && (app.stale || !existsSync(serverFile()))) {
     said('Building the application (about a minute) …')
+    const quiet = { ...process.env, NUXT_TELEMETRY_DISABLED: '1', CI: '1' }
+    // What the compiler is told of the project lies in the usual place, wherever is built to.
+    if (!existsSync(join(root, '.nuxt/tsconfig.app.json')))
+      must('prepare the build', join(root, 'node_modules/.bin/nuxt'), ['prepare'], { env: quiet })
     must('build the application', join(root, 'node_modules/.bin/nuxt'), ['build'], {
-      env: { ...process.env, ESVIK_BUILD: buildFolder(), NUXT_TELEMETRY_DISABLED: '1', CI: '1' },
+      env: { ...quiet, ESVIK_BUILD_INTO: buildFolder() },
     })
     app.mark()
   }
