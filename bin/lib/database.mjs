@@ -12,7 +12,6 @@ import {
   readFileSync,
   renameSync,
   rmSync,
-  statfsSync,
   statSync,
   writeFileSync,
 } from 'node:fs'
@@ -21,9 +20,7 @@ import { tmpdir } from 'node:os'
 import { dirname, join, resolve } from 'node:path'
 import { setTimeout as delay } from 'node:timers/promises'
 import { ensureDebian } from './debian.mjs'
-
-/** Something the person who starts Esvik can mend. */
-export class StartError extends Error {}
+import { checkFolder, checkSpace, spaceWord, StartError } from './disk.mjs'
 
 function binaries() {
   const base = '/usr/lib/postgresql'
@@ -105,26 +102,6 @@ function passwordIn(data) {
 /** What a start writes beside what is there, at the most: a new database with its first write-ahead log, or none (bytes). */
 const NEW_DATABASE = 150e6
 const OLD_DATABASE = 5e6
-
-/** @throws StartError in one sentence, where nothing can be written */
-export function checkFolder(data) {
-  try {
-    mkdirSync(data, { recursive: true })
-    const trial = join(data, '.trial')
-    writeFileSync(trial, '')
-    rmSync(trial)
-  } catch (error) {
-    const why = {
-      EEXIST: 'it is a file',
-      ENOTDIR: 'a part of it is a file',
-      EACCES: 'this user may not write there',
-      EPERM: 'this user may not write there',
-      EROFS: 'it can only be read',
-      ENOSPC: 'the disk is full',
-    }
-    throw new StartError(`The data can't lie in ${data}: ${why[error.code] ?? error.message}.`)
-  }
-}
 
 /**
  * Opens the database of a data folder, which the caller has locked. `said` is told what happens.
@@ -304,22 +281,6 @@ function initialise(bin, cluster, password, as) {
     throw new StartError(`The database could not be made in ${cluster}. ${spaceWord(dirname(cluster))}\n${made.stderr}`)
   }
 }
-
-function freeBytes(folder) {
-  const { bavail, bsize } = statfsSync(folder)
-  return bavail * bsize
-}
-function checkSpace(folder, needed) {
-  const free = freeBytes(folder)
-  if (free < needed)
-    throw new StartError(
-      `The disk has ${Math.floor(free / 1e6)} MB left, and this start needs ${needed / 1e6} MB: make room, then start again.`,
-    )
-}
-const spaceWord = (folder) =>
-  freeBytes(folder) < 50e6
-    ? `The disk is nearly full (${Math.floor(freeBytes(folder) / 1e6)} MB left): make room, then start again. `
-    : ''
 
 function tail(file) {
   return existsSync(file) ? readFileSync(file, 'utf8').trimEnd().split('\n').slice(-6).join('\n') : '(nothing)'

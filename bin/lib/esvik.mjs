@@ -26,7 +26,8 @@ function dataOf(args) {
 }
 
 async function withData(args) {
-  const { openDatabase, runningDatabase, StartError } = await import('./database.mjs')
+  const { openDatabase, runningDatabase } = await import('./database.mjs')
+  const { StartError } = await import('./disk.mjs')
   const { lockData } = await import('./lock.mjs')
   const file = await ensureBundle('backup', ['cli', 'server', 'core'])
   const data = dataOf(args)

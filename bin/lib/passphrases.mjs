@@ -2,7 +2,7 @@
 import { randomBytes, randomInt, scryptSync } from 'node:crypto'
 import { existsSync, readFileSync, renameSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { StartError } from './database.mjs'
+import { StartError } from './disk.mjs'
 
 /** Short words that are easily told apart: eight of them are 40 bits and more. */
 const SYLLABLES = 'ba be bi bo bu da de di do du fa fe fi fo fu ga ge go gu ka ke ki ko ku la le li lo lu ma me mi mo mu na ne ni no nu pa pe pi po pu ra re ri ro ru sa se si so su ta te ti to tu'.split(' ') // prettier-ignore

@@ -10,6 +10,7 @@ import { openZip } from '../../server/zip/read'
 import { zipStream, type ZipPart } from '../../server/zip/write'
 import { ask, demo, edit, newShow, type Answer } from '../harness/api'
 import { startServer, type TestServer } from '../harness/server'
+import { wav } from '../harness/wav'
 
 const folder = mkdtempSync(join(tmpdir(), 'esvik-parcel-'))
 let server: TestServer
@@ -23,26 +24,8 @@ const bring = async (zip: Buffer): Promise<Answer> => {
   return { status: answer.status, body: await answer.json() }
 }
 const zipped = (parts: ZipPart[]): Promise<Buffer> => buffer(zipStream(parts))
-/** A second of a tone that nobody has yet, as 16-bit WAV. */
-function tone(hertz: number): Buffer {
-  const rate = 8000
-  const bytes = Buffer.alloc(44 + rate * 2)
-  bytes.write('RIFF', 0, 'latin1')
-  bytes.writeUInt32LE(bytes.length - 8, 4)
-  bytes.write('WAVEfmt ', 8, 'latin1')
-  bytes.writeUInt32LE(16, 16)
-  bytes.writeUInt16LE(1, 20)
-  bytes.writeUInt16LE(1, 22)
-  bytes.writeUInt32LE(rate, 24)
-  bytes.writeUInt32LE(rate * 2, 28)
-  bytes.writeUInt16LE(2, 32)
-  bytes.writeUInt16LE(16, 34)
-  bytes.write('data', 36, 'latin1')
-  bytes.writeUInt32LE(rate * 2, 40)
-  for (let i = 0; i < rate; i++)
-    bytes.writeInt16LE(Math.round(9000 * Math.sin((i * hertz * 2 * Math.PI) / rate)), 44 + i * 2)
-  return bytes
-}
+/** A second of a tone that nobody has yet. */
+const tone = (hertz: number): Buffer => wav(8000, hertz)
 const hashOf = (bytes: Buffer) => createHash('sha256').update(bytes).digest('hex')
 const documentWith = (sounds: { asset: string }[]) =>
   Buffer.from(

@@ -2,26 +2,8 @@ import { createHash } from 'node:crypto'
 import { buffer } from 'node:stream/consumers'
 import { zipStream } from '../../server/zip/write'
 import { ask, demo } from '../harness/api'
+import { wav } from '../harness/wav'
 import { numbers, openPlace, picker, SLOWEST, type Figures } from './place'
-
-/** A short 16-bit WAV, and what of it can be falsified by place and width. */
-export function wav(samples = 400): Buffer {
-  const bytes = Buffer.alloc(44 + samples * 2)
-  bytes.write('RIFF', 0, 'latin1')
-  bytes.writeUInt32LE(bytes.length - 8, 4)
-  bytes.write('WAVEfmt ', 8, 'latin1')
-  bytes.writeUInt32LE(16, 16)
-  bytes.writeUInt16LE(1, 20)
-  bytes.writeUInt16LE(1, 22)
-  bytes.writeUInt32LE(8000, 24)
-  bytes.writeUInt32LE(16_000, 28)
-  bytes.writeUInt16LE(2, 32)
-  bytes.writeUInt16LE(16, 34)
-  bytes.write('data', 36, 'latin1')
-  bytes.writeUInt32LE(samples * 2, 40)
-  for (let i = 0; i < samples; i++) bytes.writeInt16LE(Math.round(9000 * Math.sin(i / 7)), 44 + i * 2)
-  return bytes
-}
 
 export function parcelOf(sound: Buffer): Promise<Buffer> {
   const hash = createHash('sha256').update(sound).digest('hex')
