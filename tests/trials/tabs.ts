@@ -24,7 +24,7 @@ export async function tabs(times: number): Promise<Figures> {
     for (let k = 0; k < EACH; k++)
       for (const [i, page] of pages.entries()) {
         await page.bringToFront()
-        await page.getByTitle('Rename the show').click()
+        await page.getByTitle('Rename the show', { exact: true }).click()
         await page.getByLabel('Name of the show').fill(`Tab ${i}, ${k}`)
         await page.keyboard.press('Enter')
       }
