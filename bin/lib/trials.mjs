@@ -3,12 +3,13 @@ import { spawnSync } from 'node:child_process'
 import { existsSync } from 'node:fs'
 import { join } from 'node:path'
 import { ensureBuilt } from './built.mjs'
-import { bundle } from './bundle.mjs'
 import { ensureDebian } from './debian.mjs'
 import { buildApart, buildFolder, ensureBundle, ensurePackages, root } from './fresh.mjs'
 
 buildApart('test')
 ensurePackages()
+// It needs what has just been installed.
+const { bundle } = await import('./bundle.mjs')
 await ensureBuilt({ said: (text) => process.stdout.write(`${text}\n`) })
 await ensureBundle('backup', ['cli', 'server', 'core'])
 ensureDebian(['chromium'], () => existsSync('/usr/bin/chromium'))

@@ -172,7 +172,8 @@ export function checkTouched(show: Show, patch: readonly Operation[], before?: S
     const parts = partsTo(show, operation.op === 'remove' ? keys.slice(0, -1) : keys)
     const changed = parts.length - 1
     // From the outermost part that is not too large to be read as a whole.
-    const from = Math.min(changed, readFrom(parts))
+    const isWhole = operation.op === 'replace' && changed === keys.length
+    const from = isWhole ? replacedFrom(parts) : Math.min(changed, readFrom(parts))
     for (const part of parts.slice(0, from)) checkAround(part)
     const part = parts[from]
     if (read.has(part.value)) continue
@@ -186,6 +187,26 @@ export function checkTouched(show: Show, patch: readonly Operation[], before?: S
 
 /** The whole show and its place: records of lists. */
 const isHall = (field: Field): boolean => field === showTable || field === showTable.fields.place
+
+/** What of a part may be replaced without asking its other fields: no kind, and nothing that goes with one of them only. */
+function standsAlone({ field, value }: Part, key: string): boolean {
+  switch (field.type) {
+    case 'record':
+      return !field.oneOf && !field.notBoth
+    case 'list':
+      return !field.distinct
+    case 'kinds':
+      return key !== field.by && standsAlone({ field: field.kinds[(value as Record<string, string>)[field.by]], value, keys: [] }, key) // prettier-ignore
+    default:
+      return false
+  }
+}
+/** From which of the parts on the way to a replaced value must be read: where nothing beside it matters, the value alone. */
+function replacedFrom(parts: readonly Part[]): number {
+  let from = parts.length - 1
+  while (from > 0 && !standsAlone(parts[from - 1], parts[from].keys.at(-1)!)) from--
+  return from
+}
 
 /** Which of the parts on the way to a place is read whole: the last item of a list, or the field of the show if there is none. */
 function readFrom(parts: readonly Part[]): number {
