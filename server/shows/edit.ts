@@ -112,20 +112,19 @@ function merged(open: OpenShow, edit: Operation[], before: Done[]): { patch: Ope
 }
 
 async function commit(open: OpenShow, edit: Edit, show: Show): Promise<void> {
-  const { Shows, Edits } = models()
   const revision = open.revision + 1
   const snapshot = revision - open.snapshotRevision >= SNAPSHOT_EVERY
+  const bind = [edit.id, open.id, revision, edit.label, JSON.stringify(edit.patch), show.title]
   try {
-    await database().transaction(async (transaction) => {
-      await Edits.create(
-        { id: edit.id, showId: open.id, revision, label: edit.label, patch: edit.patch },
-        { transaction, returning: false },
-      )
-      await Shows.update(
-        { revision, title: show.title, ...(snapshot && { snapshot: show, snapshotRevision: revision }) },
-        { where: { id: open.id }, transaction },
-      )
-    })
+    // One statement is one transaction, and one way to the database and back.
+    await database().query(
+      `with kept as (
+         insert into edits (id, show_id, revision, label, patch, created_at) values ($1, $2, $3, $4, $5::jsonb, now())
+       )
+       update shows set revision = $3, title = $6, updated_at = now()${snapshot ? ', snapshot = $7::jsonb, snapshot_revision = $3' : ''}
+       where id = $2`,
+      { bind: snapshot ? [...bind, JSON.stringify(show)] : bind },
+    )
   } catch (error) {
     forget(open.id)
     throw error
