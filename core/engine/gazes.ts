@@ -123,8 +123,7 @@ export function createGazes(world: World, walker: Walker): Gazes | undefined {
     return { seeing: false, next: seam(part, index) }
   }
 
-  const seam = ({ route, ...part }: PathPart, index: number): number =>
-    runTime({ route, ...part }, route.legs[index + 1]?.start ?? Infinity)
+  const seam = (part: PathPart, index: number): number => runTime(part, part.route.legs[index + 1]?.start ?? Infinity)
 
   function isLooking({ aim }: Watched, at: Point, facing: LegFacing, ahead: number, target: Point): boolean {
     const stands = 'at' in facing && standsOn(at, facing.at)

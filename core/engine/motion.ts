@@ -1,5 +1,5 @@
 import type { Point, Prop } from '../show/types'
-import { solidOf, type Solid } from '../space'
+import { solidOf, type Frame, type Solid } from '../space'
 import { historyOf } from './channels'
 import type { CompiledZone } from './compile'
 import { frameAt, type PropMotion } from './poses'
@@ -32,10 +32,14 @@ export function motionOf(world: World, prop: string): PropMotion {
 /** Whether some cue slides, turns, shows, tints or flings a prop. */
 export const isTouched = (world: World, prop: string): boolean => world.compiled.propChannels.has(prop)
 
+const frameIn = (world: World, prop: Prop, t: number): Frame =>
+  isTouched(world, prop.id) ? frameAt(prop, motionOf(world, prop.id), t) : prop
+const middleOf = ({ size }: Prop, { at }: Frame): Point => [at[0], at[1] + size[1] / 2, at[2]]
+
 /** Where a prop's middle is now, and how it is turned: as it was put, moved and flung. */
 export function propNow(world: World, prop: Prop): { middle: Point; yaw: number } {
-  const { yaw } = isTouched(world, prop.id) ? frameAt(prop, motionOf(world, prop.id), world.now) : prop
-  return { middle: middleAt(world, prop.id, world.now), yaw }
+  const frame = frameIn(world, prop, world.now)
+  return { middle: middleOf(prop, frame), yaw: frame.yaw }
 }
 
 /** Whether a cue has slid, turned or flung a prop in this run. */
@@ -49,8 +53,7 @@ export function propHasMoved(world: World, prop: string): boolean {
 /** Where a prop's middle is at a time. */
 export function middleAt(world: World, id: string, t: number): Point {
   const prop = world.compiled.props.get(id)!
-  const { at } = isTouched(world, id) ? frameAt(prop, motionOf(world, id), t) : prop
-  return [at[0], at[1] + prop.size[1] / 2, at[2]]
+  return middleOf(prop, frameIn(world, prop, t))
 }
 
 /** A prop has begun to move or to go back: its zones are met elsewhere, and so are those who look at it. */

@@ -178,8 +178,8 @@ export function checkTouched(show: Show, patch: readonly Operation[], before?: S
     const part = parts[from]
     if (read.has(part.value)) continue
     read.add(part.value)
-    if (operation.op === 'remove' && from === changed && part.field.type === 'list') checkAround(part)
-    else if (operation.op === 'remove' && from === changed && isHall(part.field)) checkAround(part)
+    const isLarge = part.field.type === 'list' || isHall(part.field)
+    if (operation.op === 'remove' && from === changed && isLarge) checkAround(part)
     else checkWhole(part)
   }
   checkShow(show, before)
