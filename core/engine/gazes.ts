@@ -23,6 +23,10 @@ interface Watched {
   /** When this was settled last, and on which part of the body's path. */
   settledAt: number
   settledOn: PathPart | undefined
+  /** Until when it stays as it is (s), unless the body turns to another part of its path or what it is about moves. */
+  until: number
+  /** The prop that the body faced when this was settled. */
+  faced: string | undefined
 }
 
 /** Somebody has looked for as long as a rule wants, if it is still the same stretch of looking. */
@@ -95,6 +99,8 @@ export function createGazes(world: World, walker: Walker): Gazes | undefined {
     stretch: 0,
     settledAt: -Infinity,
     settledOn: undefined,
+    until: -Infinity,
+    faced: undefined,
   }))
   const { walls } = show.place
 
@@ -107,6 +113,7 @@ export function createGazes(world: World, walker: Walker): Gazes | undefined {
     const leg = part.route.legs[index]
     const { facing, ahead } = facingOn(part, own)
     const follows = 'yaw' in facing ? undefined : facing.prop
+    look.faced = follows
     if (hasMoved(look.prop) || hasMoved(follows)) return fromMoving(look, part, index, t)
     const local = Math.max(0, own - leg.start)
     if (!part.moving) {
@@ -194,6 +201,14 @@ export function createGazes(world: World, walker: Walker): Gazes | undefined {
   const hasMovedSince = (prop: string | undefined, t: number): boolean =>
     hasMoved(prop) && (world.setGoing.get(prop)! >= t || movesUntil(motionOf(world, prop), world.now) > world.now)
 
+  /** Whether a body that goes on as it did when a look was settled has not come to where that changes. */
+  const goesOnAsSettled = (look: Watched, part: PathPart, t: number): boolean =>
+    look.settledOn === part &&
+    t + SAME_TIME < look.until &&
+    !walker.fed &&
+    !hasMoved(look.prop) &&
+    !hasMoved(look.faced)
+
   return {
     turn(t) {
       const part = partNow(walker)
@@ -205,9 +220,18 @@ export function createGazes(world: World, walker: Walker): Gazes | undefined {
           look.brokeAt = -Infinity
           continue
         }
+        if (goesOnAsSettled(look, part, t)) {
+          look.settledAt = t
+          least = Math.min(least, look.until)
+          continue
+        }
         // Who stands still where this was settled looks as they did.
-        if (standsAsSettled(look, part, t)) continue
+        if (standsAsSettled(look, part, t)) {
+          look.until = Infinity
+          continue
+        }
         const { seeing, next } = from(look, part, t)
+        look.until = next
         if (next < least) least = next
         if (seeing && !look.seeing) begin(look, t)
         else if (!seeing && look.seeing) {
