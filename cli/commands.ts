@@ -8,6 +8,7 @@ import {
   prepare,
   fan as fanOf,
   beginRun,
+  BrokenRun,
   RunError,
   stateAt,
   walksOf,
@@ -50,7 +51,8 @@ function mended<T>(work: () => T): T {
   try {
     return work()
   } catch (error) {
-    if (error instanceof RunError) throw new CliError(error.message, 1, error.run)
+    if (error instanceof RunError)
+      throw new CliError(error.message, 1, error instanceof BrokenRun ? error.run : undefined)
     if (error instanceof ShowError) throw new CliError(error.message.replaceAll('\n', ' '))
     throw error
   }

@@ -1,5 +1,5 @@
 import { expose, transfer } from 'comlink'
-import { beginRun, buffersOf, firstEvents, isPrepared, prepare, RunError, walksOf, type Run } from '../../core/engine'
+import { beginRun, BrokenRun, buffersOf, firstEvents, isPrepared, prepare, RunError, walksOf, type Run } from '../../core/engine'
 import { luxOver } from '../../core/light'
 import { applyPatch, type Operation, type Show } from '../../core/show'
 import { scoreOf, type Lane, type Score } from '../../core/score'
@@ -132,7 +132,7 @@ const worker = {
       if (mine.stopped) problem = 'Stopped here. What is drawn is the run up to this time; any change runs it anew.'
     } catch (error) {
       if (!(error instanceof RunError)) throw error
-      if (!error.run) return { problem: error.message }
+      if (!(error instanceof BrokenRun)) return { problem: error.message }
       problem = error.message
       made = error.run
     }

@@ -1,14 +1,9 @@
-import { SAME_TIME } from './agenda'
-import { appear, enter, leave } from './bodies'
+import { SAME_TIME } from './base'
 import type { RuleInstance } from './compile'
-import { EdgeFinder, Edges } from './edges'
-import { createGazes, type Gazes } from './gazes'
-import { createMobileFinder } from './mobile'
-import { hear } from './moments'
-import { cut, endsByItself } from './playings'
-import type { Walker } from './walker'
-import type { World } from './world'
-import * as write from './write'
+import { EdgeWatch } from './edges'
+import { appear, createLooks, cut, endsByItself, enter, hear, leave, type Looks } from './play'
+import type { Body } from './ways'
+import { logWalkEnd, type World } from './world'
 
 /** A run goes on for this long after the last walk's end, at the most (s). */
 const AFTERWARDS = 30
@@ -21,61 +16,35 @@ export interface Clockwork {
    */
   advance(until: number, length?: number): boolean
   /** A walker's way has been told further: looks again from a time on, until which everything has happened. */
-  lookAgain(walker: Walker, from: number): void
+  lookAgain(walker: Body, from: number): void
   /** Ends the run, at its length if it has one: what is on is over. */
   finish(length?: number): void
 }
 
 export function createClockwork(world: World): Clockwork {
-  const { walkers, bodies, agenda, compiled } = world
-  const edges = new Edges(compiled.zones, bodies)
+  const { walkers, agenda, compiled } = world
+  const watch = new EdgeWatch(world)
+  world.watch = watch
   let latest = Infinity
   let over = false
   /** Whether something has happened at the time that is now, and what that means for the end is still to be asked. */
   let happened = false
-  world.finders = bodies.map((walker) => new EdgeFinder(world, walker))
-  world.mobile = createMobileFinder(world)
-  const { finders, mobile } = world
-  const gazes: Gazes[] = walkers.map((walker) => createGazes(world, walker)).filter((g) => g !== undefined)
-  /** When the next edge of each body is due, and after those the next look of each. */
-  const due = new Float64Array(finders.length + gazes.length).fill(Infinity)
+  const looks: Looks[] = walkers.map((walker) => createLooks(world, walker)).filter((each) => each !== undefined)
+  /** When the next look of each is due. */
+  const lookDue = new Float64Array(looks.length).fill(Infinity)
 
-  for (const walker of walkers) if (!walker.fed) agenda.put(walker.walk.start, appear, walker)
+  for (const walker of walkers) if (!walker.live) agenda.put(walker.walk.start, appear, walker)
   for (const rule of compiled.clocks) agenda.put((rule.rule.on as { seconds: number }).seconds, strikes, rule)
-  for (const finder of finders) finder.refresh(0)
 
   /** The time at which something is due next. */
   function next(): number {
-    if (world.edgesChanged) {
-      for (let i = 0; i < finders.length; i++) if (finders[i].changed) due[i] = finders[i].next()
-      world.edgesChanged = false
-    }
-    let least = Math.min(agenda.next(), mobile === undefined ? Infinity : mobile.next())
-    for (let i = 0; i < due.length; i++) if (due[i] < least) least = due[i]
+    let least = Math.min(agenda.next(), watch.next())
+    for (let i = 0; i < lookDue.length; i++) if (lookDue[i] < least) least = lookDue[i]
     return least
   }
 
-  /** Looks again where a route, a zone or a motion has changed. */
-  function settle(from = world.now): void {
-    if (world.stale.size > 0) {
-      for (const walker of world.stale) {
-        finders[walker.index].refresh(from)
-        mobile?.turned(walker)
-      }
-      world.stale.clear()
-      world.changed = true
-    }
-    mobile?.refresh(from)
-  }
-
-  function takeEdges(): void {
-    const { now } = world
-    edges.clear()
-    mobile?.take(now, edges)
-    for (let i = 0; i < finders.length; i++)
-      if (due[i] <= now + SAME_TIME || finders[i].changed) finders[i].take(now, edges)
-    if (edges.count === 0) return
-    edges.sort()
+  function comeAndGo(): void {
+    const edges = watch.collect()
     for (let i = 0; i < edges.count;) {
       const zone = edges.zone(i)
       const leaves = edges.isLeave(i)
@@ -86,24 +55,23 @@ export function createClockwork(world: World): Clockwork {
     }
   }
 
-  function isGazeDue(): boolean {
-    for (let i = finders.length; i < due.length; i++) if (due[i] <= world.now + SAME_TIME) return true
+  function isLookDue(): boolean {
+    for (let i = 0; i < lookDue.length; i++) if (lookDue[i] <= world.now + SAME_TIME) return true
     return false
   }
 
-  function turnGazes(): void {
-    for (let i = 0; i < gazes.length; i++) due[finders.length + i] = gazes[i].turn(world.now)
-    world.changed = false
+  function turnLooks(): void {
+    for (let i = 0; i < looks.length; i++) lookDue[i] = looks[i].turn(world.now)
   }
 
   /** Everything that belongs to one time. */
   function live(now: number): void {
     world.now = now
     agenda.flush(now, world)
-    settle()
-    takeEdges()
-    settle()
-    if (world.changed || isGazeDue()) turnGazes()
+    watch.settle(now)
+    comeAndGo()
+    watch.settle(now)
+    if (watch.haveLooksChanged() || isLookDue()) turnLooks()
     happened = true
   }
 
@@ -133,13 +101,14 @@ export function createClockwork(world: World): Clockwork {
       return false
     },
     lookAgain(walker, from) {
-      world.stale.add(walker)
-      settle(Math.max(world.now, from))
-      turnGazes()
+      watch.rerouted(walker)
+      watch.settle(Math.max(world.now, from))
+      watch.haveLooksChanged()
+      turnLooks()
     },
     finish(length) {
       if (!world.lockedIn) world.now = length ?? (latest < Infinity ? latest : world.now)
-      for (const walker of walkers) if (world.lockedIn && !walker.ended) write.walkEnd(world, walker, true)
+      for (const walker of walkers) if (world.lockedIn && !walker.ended) logWalkEnd(world, walker, true)
       for (const playing of [...world.playings]) if (playing.phase === 'on') cut(world, playing, 'run over')
     },
   }
@@ -147,7 +116,7 @@ export function createClockwork(world: World): Clockwork {
 
 const strikes = (world: World, rule: RuleInstance): void => hear(world, rule, undefined)
 
-function allEnded(walkers: readonly Walker[]): boolean {
+function allEnded(walkers: readonly Body[]): boolean {
   for (const walker of walkers) if (!walker.ended) return false
   return true
 }

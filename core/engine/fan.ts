@@ -1,8 +1,10 @@
-import type { Point, Show } from '../show/types'
-import { drawnFling, flightOf, type DrawnFling } from './flights'
-import { keyOf } from './luck'
-import type { Impact } from './physics'
-import { compiledOf, createWorld, RunError } from './run'
+import type { Point, Show } from '../show'
+import { keyOf, RunError } from './base'
+import { compiledOf } from './compile'
+import { drawnFling, flightOf, type Impact } from './flight'
+import type { DrawnFling } from './history'
+import { EFFECTS } from './steps'
+import { createWorld } from './world'
 
 /** One of the ways a prop can fly. Lengths in metres, times in seconds from the throw. */
 export interface FanFlight extends DrawnFling {
@@ -24,7 +26,7 @@ export function fan(show: Show, rule: string, step: string, seeds: Iterable<numb
   const thrown = thrower.cue.steps.find((each) => each.id === step)?.step
   if (thrown?.kind !== 'fling') throw new RunError(`The cue "${thrower.cue.cue.name}" has no fling "${step}"`)
   const prop = show.place.props.find((each) => each.id === thrown.prop)!
-  const untouched = createWorld(compiled, [], 0)
+  const untouched = createWorld(compiled, [], 0, EFFECTS)
   return Array.from(seeds, (seed) => {
     const drawn = drawnFling({ key: keyOf(seed, rule, step, who), ordinal: 0 }, thrown)
     const { positions, impacts } = flightOf(untouched, prop, drawn)

@@ -1,6 +1,6 @@
 import { beforeAll, describe, expect, it } from 'vitest'
+import { point, show, walk } from '../testing/small-show'
 import { eventsOf, fan, run, tiedPoint, walksOf, type Run } from '.'
-import { show, point, walk } from '../testing/small-show'
 import { prepare } from './run'
 
 /** A ball-like box on a large floor; a clock flings it at 1 s. */

@@ -1,28 +1,12 @@
-export { type Pose } from './camera'
-export { atmosphereFields, baseFields, channelOf, type ChannelHistory } from './channels'
+/** Play-throughs: run(show, walks, seed) → log, its live form, and what is the case at a time. */
+export { RunError } from './base'
 export { fan, type FanFlight } from './fan'
-export type { FlightRecord } from './flung'
-export * from './events'
-export { createRun, type FedPose, type Keys, type LiveRun, type Participant } from './live'
-export { buffersOf, countUntil, eventAt, eventsOf, firstEvents, GATES, KIND, type Legend, type Log } from './log'
-export { tiedPoint } from './poses'
-export { colourOf, linearOf, type Value } from './ramps'
-export {
-  beginRun,
-  channelAt,
-  facingAt,
-  isPrepared,
-  logOf,
-  positionAt,
-  prepare,
-  run,
-  type RunUnderWay,
-  RunError,
-  walksOf,
-  type Run,
-  type RunOptions,
-} from './run'
-export { type PathPart } from './walker'
-export { type Audible } from './world'
-export { asTicked, type TickedPresence } from './ticked'
-export { stateAt } from './state'
+export { atmosphereFields, baseFields, channelOf, colourOf, linearOf, middleIn, tiedPoint } from './history'
+export type { Audible, ChannelHistory, FlightRecord, Pose, Value } from './history'
+export { createRun, type LivePose, type Keys, type LiveRun, type Participant } from './live'
+export { asTicked, buffersOf, countUntil, eventAt, eventsOf, firstEvents, GATES, KIND } from './log'
+export type { EndReason, Gate, Legend, Log, RunEvent, RunLog, SoundEvent, StepEvent, TickedPresence } from './log'
+export { logOf, type Run } from './result'
+export { beginRun, BrokenRun, isPrepared, prepare, run, walksOf, type RunOptions, type RunUnderWay } from './run'
+export { channelAt, facingAt, stateAt } from './state'
+export { positionAt, type PathPart } from './ways'

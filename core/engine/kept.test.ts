@@ -3,9 +3,8 @@ import { describe, expect, it } from 'vitest'
 import type { Shape, Show } from '../show'
 import { randomShow } from '../testing/random-show'
 import { oneRule } from '../testing/small-show'
-import { Agenda } from './agenda'
-import { Gathered, takeOut } from './lists'
 import { eventsOf, run, RunError, type RunEvent } from '.'
+import { Agenda, Gathered, takeOut } from './base'
 
 const played = (show: Show): { events: RunEvent[]; fields: unknown } | string => {
   try {

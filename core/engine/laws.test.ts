@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { beforeAll, describe, expect, it } from 'vitest'
-import { randomShow } from '../testing/random-show'
 import { stepKinds, type Show } from '../show'
-import { loadPhysics } from './physics'
-import { baseFields, channelAt, eventsOf, GATES, run, RunError, stateAt, type Log, type RunEvent, type Run } from '.'
+import { randomShow } from '../testing/random-show'
+import { baseFields, channelAt, eventsOf, GATES, run, RunError, stateAt, type Log, type Run, type RunEvent } from '.'
+import { loadPhysics } from './flight'
 
 const ROUNDS = { numRuns: 120 }
 

@@ -1,11 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { randomShow } from '../testing/random-show'
-import { oneRule, lines, point, show as small, walk } from '../testing/small-show'
-import { comparable, retold, settled, stopsOnEdge, type Retelling } from '../testing/retold'
-import { createRun, eventsOf, positionAt, run, RunError, type FedPose, type RunEvent } from '.'
+import { comparable, replayed, settled, stopsOnEdge, type Replay } from '../testing/replay'
+import { lines, oneRule, point, show as small, walk } from '../testing/small-show'
+import { createRun, eventsOf, positionAt, run, RunError, type LivePose, type RunEvent } from '.'
 
-const TELLING: Retelling = { seed: 5, length: 40 }
+const REPLAY: Replay = { seed: 5, length: 40 }
 
 describe('a live run', () => {
   it('gives the log of the same way in whole, whatever the pieces it is told in', () => {
@@ -18,15 +18,15 @@ describe('a live run', () => {
           const show = comparable(made)
           let offline: RunEvent[]
           try {
-            offline = eventsOf(run(show, show.walks, TELLING))
+            offline = eventsOf(run(show, show.walks, REPLAY))
           } catch (error) {
             if (error instanceof RunError) return
             throw error
           }
           if (stopsOnEdge(offline)) return
           compared++
-          const live = settled(retold(show, TELLING, cuts), TELLING)
-          const whole = settled(offline, TELLING)
+          const live = settled(replayed(show, REPLAY, cuts), REPLAY)
+          const whole = settled(offline, REPLAY)
           expect(live.map((e) => e.text)).toEqual(whole.map((e) => e.text))
           live.forEach((e, i) => expect(Math.abs(e.t - whole[i].t)).toBeLessThanOrEqual(2e-6))
         },
@@ -41,7 +41,7 @@ describe('a live run', () => {
 
   it('tells an event as soon as nothing can change it', () => {
     const live = createRun(show, 1)
-    const at = (x: number): FedPose => ({ at: [x, 0, 0], facing: 0 })
+    const at = (x: number): LivePose => ({ at: [x, 0, 0], facing: 0 })
     expect(live.feed('player', 0, at(0))).toEqual([])
     expect(live.feed('player', 1, at(1))).toEqual([])
     expect(lines(live.feed('player', 2, at(2)), 'enter', 'fire')).toEqual([
@@ -55,7 +55,7 @@ describe('a live run', () => {
 
   it('gives every event once, whoever stops first and whoever never comes', () => {
     const live = createRun(show, 1, [{ id: 'a' }, { id: 'b' }, { id: 'c' }])
-    const at = (x: number): FedPose => ({ at: [x, 0, 0], facing: 0 })
+    const at = (x: number): LivePose => ({ at: [x, 0, 0], facing: 0 })
     const told = [
       ...live.feed('a', 0, at(0)),
       ...live.feed('b', 0, at(10)),
@@ -94,7 +94,7 @@ describe('a live run', () => {
 
   it('refuses a time that has passed and a player nobody knows, and says which', () => {
     const live = createRun(show, 1)
-    const pose: FedPose = { at: [0, 0, 0], facing: 0 }
+    const pose: LivePose = { at: [0, 0, 0], facing: 0 }
     live.feed('player', 2, pose)
     expect(() => live.feed('player', 1, pose)).toThrow('"player" is told for 1 s; 2 s is the earliest')
     expect(() => live.feed('player', NaN, pose)).toThrow(RunError)

@@ -1,13 +1,14 @@
-import type { Point, Show, Walk } from '../show/types'
+import type { Point, Show, Walk } from '../show'
 import { pieceOver, standing, yawOf, type Piece } from '../space'
-import { appear, askLockedIn, finishWalk } from './bodies'
+import { RunError } from './base'
 import { createClockwork } from './clockwork'
-import type { RunEvent } from './events'
-import { placeOfTarget, type LegFacing } from './legs'
-import { eventAt } from './log'
-import { press } from './moments'
-import { compiledOf, createWorld, RunError, runOf, type Run } from './run'
-import { createFed, createWalker, ownTime, partNow, type Walker } from './walker'
+import { compiledOf } from './compile'
+import { eventAt, type RunEvent } from './log'
+import { appear, askLockedIn, finishWalk, press } from './play'
+import { runOf, type Run } from './result'
+import { EFFECTS } from './steps'
+import { createLiveBody, createBody, ownTime, partNow, placeOfTarget, type LegFacing, type Body } from './ways'
+import { createWorld } from './world'
 
 /** Who takes part in a live run: one whose way is told as it goes on, or a walk that goes by itself. */
 export type Participant = { id: string; body?: Walk['body'] } | Walk
@@ -16,10 +17,11 @@ export type Participant = { id: string; body?: Walk['body'] } | Walk
  * Where the feet are, and which way somebody faces from now until told otherwise: a yaw in degrees, always towards a place, or towards a
  * prop wherever it goes.
  */
-export interface FedPose {
+export interface LivePose {
   at: Point
   facing: number | { towards: Point } | { prop: string }
 }
+
 /** What is pressed at that time. */
 export interface Keys {
   use?: boolean
@@ -33,7 +35,7 @@ export interface LiveRun {
    * After a `move` the player stands at the mark until told to go on; feed the same time again to put them elsewhere at once.
    * @throws RunError for a player the run doesn't have, a time that has passed, and a place that is none
    */
-  feed(player: string, time: number, pose: FedPose, keys?: Keys): RunEvent[]
+  feed(player: string, time: number, pose: LivePose, keys?: Keys): RunEvent[]
   /** The player goes no farther than they were told last; the run doesn't wait for them any more. */
   stop(player: string): RunEvent[]
   /** Nothing more is told. Gives what still happens until the run ends by itself, or at `length` (s). */
@@ -43,13 +45,14 @@ export interface LiveRun {
 }
 
 const PLAYER: Participant = { id: 'player' }
+
 /** What is due this near to the time told may still hang on what comes next (s). */
 const UNCERTAIN = 1e-6
 
-interface Fed {
-  walker: Walker
-  /** The time it was told for last. */
-  told: number
+interface LivePlayer {
+  walker: Body
+  /** The time it was fed for last. */
+  fedUntil: number
   stopped: boolean
 }
 
@@ -65,13 +68,14 @@ export function createRun(show: Show, seed: number, who: readonly Participant[] 
   const zones = compiled.zones.length
   const walkers = who.map((each, index) =>
     'points' in each
-      ? createWalker(show, each, index, zones)
-      : createFed(show, each.id, each.body ?? { kind: 'player', tags: [] }, index, zones),
+      ? createBody(show, each, index, zones)
+      : createLiveBody(show, each.id, each.body ?? { kind: 'player', tags: [] }, index, zones),
   )
-  const world = createWorld(compiled, walkers, seed)
+  const world = createWorld(compiled, walkers, seed, EFFECTS)
   const clockwork = createClockwork(world)
-  const players = new Map<string, Fed>()
-  for (const walker of walkers) if (walker.fed) players.set(walker.walk.id, { walker, told: -Infinity, stopped: false })
+  const players = new Map<string, LivePlayer>()
+  for (const walker of walkers)
+    if (walker.live) players.set(walker.walk.id, { walker, fedUntil: -Infinity, stopped: false })
   let given = 0
   let certain = -UNCERTAIN
 
@@ -85,7 +89,8 @@ export function createRun(show: Show, seed: number, who: readonly Participant[] 
 
   function goOn(): RunEvent[] {
     let until = Infinity
-    for (const { told, stopped } of players.values()) if (!stopped && told > -Infinity) until = Math.min(until, told)
+    for (const { fedUntil, stopped } of players.values())
+      if (!stopped && fedUntil > -Infinity) until = Math.min(until, fedUntil)
     if (until < Infinity) {
       certain = Math.max(certain, until - UNCERTAIN)
       clockwork.advance(certain)
@@ -93,7 +98,7 @@ export function createRun(show: Show, seed: number, who: readonly Participant[] 
     return fresh()
   }
 
-  function playerOf(id: string): Fed {
+  function playerOf(id: string): LivePlayer {
     const fed = players.get(id)
     if (fed) return fed
     const known = [...players.keys()].map((name) => `"${name}"`).join(', ')
@@ -101,34 +106,36 @@ export function createRun(show: Show, seed: number, who: readonly Participant[] 
   }
 
   /** Ends a walk where it was told last; one that was never told ends without a word. */
-  function goesNoFarther(fed: Fed): void {
-    if (fed.stopped) return
-    fed.stopped = true
-    if (fed.told === -Infinity) {
-      fed.walker.ended = true
+  function goesNoFarther(player: LivePlayer): void {
+    if (player.stopped) return
+    player.stopped = true
+    if (player.fedUntil === -Infinity) {
+      player.walker.ended = true
       world.agenda.put(Math.max(0, certain), askLockedIn, undefined)
-    } else world.agenda.put(Math.max(fed.told, certain), finishWalk, fed.walker)
+    } else world.agenda.put(Math.max(player.fedUntil, certain), finishWalk, player.walker)
   }
 
   return {
     feed(player, time, pose, keys) {
       const fed = playerOf(player)
       const { walker } = fed
-      if (!(time >= fed.told && time >= certain && time >= 0 && time < Infinity))
-        throw new RunError(`"${player}" is told for ${time} s; ${Math.max(fed.told, certain, 0)} s is the earliest`)
-      if (![...pose.at, ...toldFacing(pose)].every(Number.isFinite))
-        throw new RunError(`"${player}" is told to be at ${pose.at.join(', ')} facing ${toldFacing(pose).join(', ')}`)
+      if (!(time >= fed.fedUntil && time >= certain && time >= 0 && time < Infinity))
+        throw new RunError(`"${player}" is told for ${time} s; ${Math.max(fed.fedUntil, certain, 0)} s is the earliest`)
+      if (![...pose.at, ...numbersOfFacing(pose)].every(Number.isFinite))
+        throw new RunError(
+          `"${player}" is told to be at ${pose.at.join(', ')} facing ${numbersOfFacing(pose).join(', ')}`,
+        )
       if (fed.stopped) throw new RunError(`"${player}" has been stopped and can't be told to go on`)
-      const facing = fedFacing(show, pose.facing)
-      if (fed.told === -Infinity) {
+      const facing = liveFacing(show, pose.facing)
+      if (fed.fedUntil === -Infinity) {
         walker.walk.start = time
         walker.path = [{ t: time, own: 0, moving: true, route: routeFrom(pose.at, facing) }]
         world.agenda.put(time, appear, walker)
       } else {
-        extend(walker, fed.told, time, pose.at, facing)
+        extend(walker, fed.fedUntil, time, pose.at, facing)
         clockwork.lookAgain(walker, certain)
       }
-      fed.told = time
+      fed.fedUntil = time
       if (keys?.use) world.agenda.put(time, press, walker)
       return goOn()
     },
@@ -146,13 +153,13 @@ export function createRun(show: Show, seed: number, who: readonly Participant[] 
   }
 }
 
-function toldFacing({ facing }: FedPose): number[] {
+function numbersOfFacing({ facing }: LivePose): number[] {
   if (typeof facing === 'number') return [facing]
   return 'towards' in facing ? facing.towards : []
 }
 
 /** @throws RunError for a prop that the show doesn't have */
-function fedFacing(show: Show, facing: FedPose['facing']): LegFacing {
+function liveFacing(show: Show, facing: LivePose['facing']): LegFacing {
   if (typeof facing === 'number') return { yaw: facing }
   if ('towards' in facing) return { at: facing.towards }
   const { prop } = facing
@@ -168,7 +175,7 @@ const routeFrom = (at: Point, facing: LegFacing) => ({
 })
 
 /** From where the way ends so far, at the time told before, on to a point in a straight line; from there it stands open again. */
-function extend(walker: Walker, before: number, time: number, at: Point, facing: LegFacing): void {
+function extend(walker: Body, before: number, time: number, at: Point, facing: LegFacing): void {
   const part = partNow(walker)
   const { legs } = part.route
   const open = legs[legs.length - 1]

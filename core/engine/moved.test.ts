@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { lines, logFor, point, show, walk } from '../testing/small-show'
-import { eventsOf, run, RunError } from '.'
 import type { Wall } from '../show'
+import { lines, logFor, point, show, walk } from '../testing/small-show'
+import { BrokenRun, eventsOf, run } from '.'
 
 /** A door with a zone of 2 × 2 m about it, which a clock moves at 0.5 s, long before somebody walks through. */
 const afterMoving = (move: object, walks: object[], rule: object, freeze: object = {}, zone: object = {}) =>
@@ -185,8 +185,8 @@ describe('a run that has no end', () => {
       run(made, made.walks, { seed: 1 })
       expect.unreachable('it has an end')
     } catch (error) {
-      expect(error).toBeInstanceOf(RunError)
-      const { message, run: kept } = error as RunError
+      expect(error).toBeInstanceOf(BrokenRun)
+      const { message, run: kept } = error as BrokenRun
       expect(message).toMatch(/more than 8 h.*"To the boat" keeps being sent back to "Way in"/)
       expect(kept!.length).toBeGreaterThan(8 * 3600 - 30)
       expect(eventsOf(kept!).filter(({ kind }) => kind === 'move').length).toBeGreaterThan(1000)

@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
-import { randomShow } from '../testing/random-show'
-import { solidOf, touches } from '../space'
 import type { Show } from '../show'
+import { solidOf, touches } from '../space'
+import { randomShow } from '../testing/random-show'
 import { eventsOf, positionAt, run } from '.'
 
 const HZ = 10_000

@@ -1,8 +1,33 @@
-import { baseFields, busesOf, fieldsAt, perPlayer } from './channels'
-import type { Point, Show } from '../show/types'
-import type { Value } from './ramps'
+import type { Point, Show } from '../show'
+import {
+  baseFields,
+  busesOf,
+  channelAt as channelIn,
+  fieldsAt,
+  middleIn,
+  perPlayer,
+  type Pose,
+  type Value,
+} from './history'
 import { countUntil, flagIn, KIND } from './log'
-import { channelAt, facingAt, positionAt, type Run } from './run'
+import type { Run } from './result'
+import { facingAt as facingOnPath, ownEyes, positionAt } from './ways'
+
+/** A channel's fields at a time; `player` is the place of a walk in the run. */
+export function channelAt(
+  show: Show,
+  run: Run,
+  channel: string,
+  t: number,
+  player: number,
+): { [field: string]: Value } {
+  const eyes = (): Pose => ownEyes(show, run.paths[player], t, facingAt(show, run, player, t))
+  return channelIn(show, run.channels, channel, t, player, eyes)
+}
+
+/** Which way a walk's body faces at a time of the run (degrees). */
+export const facingAt = (show: Show, run: Run, player: number, t: number): number =>
+  facingOnPath(run.paths[player], t, (prop, at) => middleIn(show, run, prop, at))
 
 /** Everything that is the case at one time of a run, after all events of that time. */
 export interface RunState {
@@ -94,6 +119,7 @@ interface Named {
   base: { [field: string]: Value }
 }
 const known = new WeakMap<Show, { once: Named[]; own: Named[] }>()
+
 /** A show's channels: those that exist once, and those that each player has. */
 function channelsOf(show: Show): { once: Named[]; own: Named[] } {
   let channels = known.get(show)

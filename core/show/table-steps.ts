@@ -200,3 +200,6 @@ export const stepKinds = {
   zone: step('zone', { zone: ref('zones'), enabled: yesno }),
   stop: step('stop', { cue: ref('cues') }, { fade: [seconds, 0.2] }),
 }
+
+/** The kinds of steps, in an order that gives each its number. */
+export const STEP_KINDS = Object.keys(stepKinds) as (keyof typeof stepKinds)[]

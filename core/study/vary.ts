@@ -1,4 +1,4 @@
-import { draw, within } from '../engine/luck'
+import { draw, within } from '../engine/base/luck'
 import type { Floor, Point, Show, Walk, WalkPoint } from '../show/types'
 import { insidePolygon } from '../space'
 

@@ -1,11 +1,20 @@
-import type { PropStep } from '../../show/types'
-import { audienceOf } from '../audience'
-import { touch, trackOf, type Touched } from '../channels'
-import { propMoved } from '../motion'
-import { distance, type Value } from '../ramps'
-import { give, inTime, keep, take, valueAt, type Claim, type Taken } from '../tracks'
-import { takes, type Playing, type StepState, type World } from '../world'
-import type { Aim } from './aims'
+import type { PropStep } from '../../show'
+import type { Aim } from '../compile'
+import {
+  distance,
+  giveUp,
+  inTime,
+  keep,
+  acquire,
+  touch,
+  trackOf,
+  valueAt,
+  type Claim,
+  type Acquired,
+  type Touched,
+  type Value,
+} from '../history'
+import { audienceOf, propMoved, acquires, type Playing, type StepState, type World } from '../world'
 
 const targetOf = (aim: Aim, base: Value): Value => {
   if (!aim.adds) return aim.value
@@ -18,20 +27,20 @@ const targetOf = (aim: Aim, base: Value): Value => {
 export function claim(world: World, playing: Playing, state: StepState): undefined {
   const channel = state.plan.channel!
   const { tracks, walkers } = world
-  const taken: Taken[][] = []
-  if (channel.once) claimFields(world, state, touch(tracks, walkers.length, channel), taken)
+  const acquired: Acquired[][] = []
+  if (channel.once) claimFields(world, state, touch(tracks, walkers.length, channel), acquired)
   else
     for (const { index } of audienceOf(world, playing))
-      claimFields(world, state, touch(tracks, walkers.length, channel, index), taken)
-  if (state.plan.hold !== 'keep') takes(state, taken, giveBack)
+      claimFields(world, state, touch(tracks, walkers.length, channel, index), acquired)
+  if (state.plan.hold !== 'keep') acquires(state, acquired, giveBack)
 }
 
 /** Claims fields of a channel as a step with ramp, release and hold says. */
-function claimFields(world: World, state: StepState, channel: Touched, into: Taken[][]): void {
+function claimFields(world: World, state: StepState, channel: Touched, into: Acquired[][]): void {
   const { now } = world
   const { aims, hold } = state.plan
   const shared = aims.length > 1 ? sharedSeconds(now, channel, aims) : undefined
-  const taken: Taken[] = new Array(hold === 'keep' ? 0 : aims.length)
+  const acquired: Acquired[] = new Array(hold === 'keep' ? 0 : aims.length)
   for (let i = 0; i < aims.length; i++) {
     const aim = aims[i]
     const track = trackOf(channel, aim.field)
@@ -42,13 +51,13 @@ function claimFields(world: World, state: StepState, channel: Touched, into: Tak
       continue
     }
     const claim: Claim = { target, motion, release: aim.release, drifts: aim.drifts }
-    take(track, now, claim)
-    taken[i] = { track, claim }
+    acquire(track, now, claim)
+    acquired[i] = { track, claim }
   }
-  if (taken.length > 0) into.push(taken)
+  if (acquired.length > 0) into.push(acquired)
 }
 
-/** How long a ramp with a rate takes: as its leading number needs, which is the one named first. */
+/** How long a ramp with a rate acquires: as its leading number needs, which is the one named first. */
 function sharedSeconds(now: number, channel: Touched, aims: readonly Aim[]): number | undefined {
   const { rate } = aims[0].motion
   const leading = rate === undefined ? undefined : aims.find((aim) => typeof aim.value === 'number')
@@ -58,23 +67,25 @@ function sharedSeconds(now: number, channel: Touched, aims: readonly Aim[]): num
 }
 
 /** Gives back what a step has claimed. */
-function giveBack(world: World, taken: readonly Taken[][], _: 'own' | 'cut', { plan }: StepState): void {
-  for (const together of taken) giveTogether(world.now, together)
+function giveBack(world: World, acquired: readonly Acquired[][], _: 'own' | 'cut', { plan }: StepState): void {
+  for (const together of acquired) giveTogether(world.now, together)
   if (plan.step.kind === 'prop') propMoved(world, plan.step.prop)
 }
 
 /** Gives fields of a channel back: with a rate, the leading number sets the time for all of them. */
-function giveTogether(now: number, taken: readonly Taken[]): void {
-  const { rate } = taken[0].claim.release
+function giveTogether(now: number, acquired: readonly Acquired[]): void {
+  const { rate } = acquired[0].claim.release
   const leading =
-    rate === undefined || taken.length === 1 ? undefined : taken.find(({ claim }) => typeof claim.target === 'number')
+    rate === undefined || acquired.length === 1
+      ? undefined
+      : acquired.find(({ claim }) => typeof claim.target === 'number')
   if (leading) {
     const { track, claim } = leading
     const below = track.claims.filter((c) => c !== claim).at(-1)?.target ?? track.base
     const shared = distance(valueAt(track.segments, track.colour, now), below) / rate!
-    for (const { claim } of taken) claim.release = inTime(shared, claim.release)
+    for (const { claim } of acquired) claim.release = inTime(shared, claim.release)
   }
-  for (const { track, claim } of taken) give(track, now, claim)
+  for (const { track, claim } of acquired) giveUp(track, now, claim)
 }
 
 export function prop(world: World, playing: Playing, state: StepState, step: PropStep): undefined {

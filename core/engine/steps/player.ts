@@ -1,11 +1,8 @@
-import type { CameraStep, FadeStep, FreezeStep, Lock, MoveStep, Show } from '../../show/types'
-import { audienceOf } from '../audience'
-import { cameraAt, OWN_FOV, type CameraClaim, type Pose } from '../camera'
-import { lock, moveBodies, unlock } from '../bodies'
-import { opacityAt, type FadeClaim } from '../picture'
-import { facingNow } from '../motion'
-import { positionAt, type PathPart, type Walker } from '../walker'
-import { takes, type Playing, type StepState, type World } from '../world'
+import type { CameraStep, FadeStep, FreezeStep, Lock, MoveStep } from '../../show'
+import { cameraAt, opacityAt, OWN_FOV, type CameraClaim, type FadeClaim } from '../history'
+import { lock, moveBodies, unlock } from '../play'
+import { ownEyes, type Body } from '../ways'
+import { audienceOf, facingNow, acquires, type Playing, type StepState, type World } from '../world'
 
 /** What shows over the picture, or instead of it, ends early if its step is cut. */
 function cutShort(world: World, shown: readonly { cut?: number }[], how: 'own' | 'cut'): void {
@@ -26,14 +23,8 @@ export function fade(world: World, playing: Playing, state: StepState, step: Fad
     all.push(made)
     return made
   })
-  takes(state, fades, cutShort)
+  acquires(state, fades, cutShort)
   return state.plan.length!
-}
-
-/** What the eyes of somebody on a path see from at a time. */
-export function ownEyes(show: Show, path: readonly PathPart[], t: number, yaw: number): Pose {
-  const [x, y, z] = positionAt(path, t)
-  return { mark: null, at: [x, y + show.player.eye, z], yaw, pitch: 0, fov: OWN_FOV }
 }
 
 export function camera(world: World, playing: Playing, state: StepState, step: CameraStep): number {
@@ -52,7 +43,7 @@ export function camera(world: World, playing: Playing, state: StepState, step: C
     all.push(made)
     return made
   })
-  takes(state, claims, cutShort)
+  acquires(state, claims, cutShort)
   return state.plan.length!
 }
 
@@ -61,10 +52,10 @@ export function freeze(world: World, playing: Playing, state: StepState, step: F
   const players = audienceOf(world, playing)
   for (const player of players) lock(world, player, locks)
   if (step.hold === 'keep') return
-  takes(state, { players, locks }, unfreeze)
+  acquires(state, { players, locks }, unfreeze)
 }
 
-function unfreeze(world: World, { players, locks }: { players: readonly Walker[]; locks: readonly Lock[] }): void {
+function unfreeze(world: World, { players, locks }: { players: readonly Body[]; locks: readonly Lock[] }): void {
   for (const player of players) unlock(world, player, locks)
 }
 

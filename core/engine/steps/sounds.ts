@@ -1,16 +1,23 @@
-import { NO_ENTRY, type Entry } from '../agenda'
-import type { BedStep, Point, ScatterStep, SoundStep, Where } from '../../show/types'
+import type { BedStep, Point, ScatterStep, SoundStep, Where } from '../../show'
 import { middleOf } from '../../space'
-import type { CompiledSound } from '../cues'
-import { facingNow, propNow, solidAt } from '../motion'
-import { draw, drawWithin, type Stream } from '../luck'
-import type { Impact } from '../physics'
-import { drawFrom, type Drawn } from '../pools'
-import { streamOf } from '../streams'
-import { heardBy } from '../audience'
-import { positionAt } from '../walker'
-import { DEFAULT_REACH, takes, type Audible, type Playing, type StepState, type World } from '../world'
-import * as write from '../write'
+import { draw, drawWithin, NO_ENTRY, type Entry, type Stream } from '../base'
+import type { CompiledSound } from '../compile'
+import type { Impact } from '../flight'
+import { DEFAULT_REACH, type Audible } from '../history'
+import { drawFrom, type Drawn } from '../play'
+import { positionAt } from '../ways'
+import {
+  acquires,
+  facingNow,
+  heardBy,
+  logSound,
+  propNow,
+  solidAt,
+  streamOf,
+  type Playing,
+  type StepState,
+  type World,
+} from '../world'
 
 /** How long a sound lasts, trimmed and pitched (s). */
 const lengthOf = ({ seconds }: CompiledSound, pitch: number): number =>
@@ -89,7 +96,7 @@ function sounds(
     fadeOut,
   }
   world.audible.push(audible)
-  write.sound(world, playing, plan, sound, audible, length)
+  logSound(world, playing, plan, sound, audible, length)
   return audible
 }
 
@@ -115,7 +122,7 @@ export function sound(world: World, playing: Playing, state: StepState, step: So
     fadeOut: step.fadeOut,
   })
   if (!step.loop) return length
-  if (step.hold !== 'keep') takes(state, audible, silence)
+  if (step.hold !== 'keep') acquires(state, audible, silence)
 }
 
 function silence(world: World, audible: Audible): void {
@@ -135,7 +142,7 @@ export function bed(world: World, playing: Playing, state: StepState, step: BedS
     fadeIn: step.fadeIn,
     fadeOut: step.fadeOut,
   })
-  if (step.hold !== 'keep') takes(state, audible, silence)
+  if (step.hold !== 'keep') acquires(state, audible, silence)
 }
 
 /** How many draws of its stream each single sound of a scatter may use. */
@@ -156,7 +163,7 @@ export function scatter(world: World, playing: Playing, state: StepState, step: 
   const stream = streamOf(world, playing, step.id)
   const scattering: Scattering = { playing, state, step, stream, next: 0, endings: [], entry: NO_ENTRY }
   awaitNext(world, scattering, step.first)
-  if (step.hold !== 'keep') takes(state, scattering, endScatter)
+  if (step.hold !== 'keep') acquires(state, scattering, endScatter)
 }
 
 function endScatter(world: World, { entry }: Scattering): void {

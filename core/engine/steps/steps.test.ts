@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { channelAt, facingAt, run, walksOf } from '..'
 import { dithering, lines, logFor, oneRule, point, SOUND, walk } from '../../testing/small-show'
+import { channelAt, facingAt, run, walksOf } from '..'
 
 const place = {
   lights: [{ id: 'lamp', name: 'Lamp', kind: 'point', at: [0, 2, 0], candela: 100, colour: '#ffffff' }],

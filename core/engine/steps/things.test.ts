@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { channelAt, run, walksOf } from '..'
-import { draw, keyOf } from '../luck'
 import { yawOf } from '../../space'
 import { across, lines, logFor, oneRule, point, show, SOUND, walk } from '../../testing/small-show'
+import { draw, keyOf } from '../base'
+import { channelAt, run, walksOf } from '..'
 
 const place = {
   props: [{ id: 'door', name: 'Door', kind: 'box', at: [8, 0, 5], size: [1, 2, 0.1], colour: '#ffffff' }],

@@ -1,0 +1,177 @@
+import { STEP_KINDS, type Cue, type Hold, type Pool, type Prop, type Show, type Sound, type Step } from '../../show'
+import { busesOf, channelOf, claimedBy, claimedChannels, type ClaimedChannel } from '../history'
+import { stepLegend, type Legend } from '../log'
+import { aimsOf, type Aim } from './aims'
+import { flungProps, movedProps, playedSteps } from './moved-props'
+
+export interface CompiledCue {
+  index: number
+  cue: Cue
+  /** Without the muted ones. */
+  steps: CompiledStep[]
+}
+
+/** A step with what every kind of step has, worked out once. */
+export interface CompiledStep {
+  /** Its place in the legend of the log. */
+  index: number
+  step: Step
+  id: string
+  /** What it does when it begins, by the number of its kind. */
+  effect: number
+  /** It draws before it is logged, and logs what it drew itself. */
+  drawsFirst: boolean
+  at: number
+  jitter: number
+  /** What its jitter draws as. */
+  jitterName: string
+  /** What holds it: seconds, the cue, release, for good; undefined for steps with a length of their own or none. */
+  hold: Hold | undefined
+  /** It takes time, and so has an end that is logged. */
+  lasts: boolean
+  /** How long it lasts by itself, where that is known beforehand (s). */
+  length: number | undefined
+  /** The pool it draws from, or the one sound it has, and the place of the bus they go to in the legend. */
+  pool: CompiledPool | undefined
+  sound: CompiledSound | undefined
+  bus: number
+  /** What it does can decide when rules fire, and not only its end. */
+  decides: boolean
+  /** The channel it claims, and what fields of it. */
+  channel: ClaimedChannel | undefined
+  aims: Aim[]
+}
+export interface CompiledSound {
+  index: number
+  id: string
+  gain: number
+  /** How long it is, trimmed (s). */
+  seconds: number
+}
+export interface CompiledPool extends Pool {
+  index: number
+  /** Its sounds, in its order. */
+  entries: CompiledSound[]
+}
+
+/** Everything that cues come to, whatever fires them. */
+export interface CompiledCues {
+  /** By their ids. */
+  cues: Map<string, CompiledCue>
+  /** The channels that their steps claim, by name. */
+  channels: Map<string, ClaimedChannel>
+  buses: string[]
+  /** The props that some cue slides, turns or flings, by their ids, and those that one flings. */
+  moved: Map<string, Prop>
+  flung: Prop[]
+  /** Step by step what the log says of it. */
+  legend: Legend['steps']
+}
+
+const known = new WeakMap<Show['cues'], { from: unknown[]; compiled: CompiledCues }>()
+
+/** The cues of a show, compiled; the same object as long as no edit touches them or what they play on. */
+export function cuesOf(show: Show): CompiledCues {
+  const { lights, props } = show.place
+  const from = [show.sounds, show.pools, show.buses, show.atmosphere, lights, props]
+  const before = known.get(show.cues)
+  if (before?.from.every((part, i) => part === from[i])) return before.compiled
+  const channels = claimedChannels(show, show.cues.flatMap(playedSteps))
+  const buses = busesOf(show)
+  const cues = compiledCues(show, channels, buses)
+  const compiled: CompiledCues = {
+    cues,
+    channels,
+    buses,
+    moved: movedProps(show),
+    flung: flungProps(show),
+    legend: [...cues.values()].flatMap((cue) => cue.steps.map(({ step }) => stepLegend(step, channelOf(step)))),
+  }
+  known.set(show.cues, { from, compiled })
+  return compiled
+}
+
+const compiledSound = ({ id, gain, seconds, trim }: Sound, index: number): CompiledSound => ({
+  index,
+  id,
+  gain,
+  seconds: trim ? trim[1] - trim[0] : seconds,
+})
+
+/** The cues of a show by their ids, with their steps numbered through. */
+function compiledCues(
+  show: Show,
+  channels: Map<string, ClaimedChannel>,
+  buses: readonly string[],
+): Map<string, CompiledCue> {
+  const sounds = new Map(show.sounds.map((sound, index) => [sound.id, compiledSound(sound, index)]))
+  const pools = new Map(
+    show.pools.map((pool, index): [string, CompiledPool] => [
+      pool.id,
+      { ...pool, index, entries: pool.sounds.map(({ sound }) => sounds.get(sound)!) },
+    ]),
+  )
+  let next = 0
+  const soundingOf = (step: Step): Pick<CompiledStep, 'pool' | 'sound'> => {
+    if (step.kind === 'bed') return { pool: undefined, sound: sounds.get(step.sound) }
+    if (step.kind === 'scatter') return { pool: pools.get(step.pool), sound: undefined }
+    if (step.kind === 'fling') return { pool: pools.get(step.impact ?? ''), sound: undefined }
+    if (step.kind !== 'sound') return { pool: undefined, sound: undefined }
+    return { pool: pools.get(step.pool ?? ''), sound: sounds.get(step.sound ?? '') }
+  }
+  const compiled = (step: Step, cue: Cue): CompiledStep => {
+    const hold = holdOf(step)
+    const lasts = hold === undefined ? OWN_LENGTH.has(step.kind) : hold !== 'keep'
+    const claimed = claimedBy(step)
+    const channel = claimed === undefined ? undefined : channels.get(claimed)
+    return {
+      index: next++,
+      step,
+      id: step.id,
+      effect: STEP_KINDS.indexOf(step.kind),
+      drawsFirst: DRAWS_FIRST.has(step.kind),
+      at: step.at,
+      jitter: step.jitter,
+      jitterName: `${step.id}/jitter`,
+      hold,
+      lasts,
+      length: ownLength(step),
+      ...soundingOf(step),
+      bus: buses.indexOf('bus' in step ? step.bus : 'spot'),
+      decides: DECIDING.has(step.kind) || sharesPool(step, cue),
+      channel,
+      aims: channel ? aimsOf(step, channel) : [],
+    }
+  }
+  return new Map(
+    show.cues.map((cue, index): [string, CompiledCue] => [
+      cue.id,
+      { index, cue, steps: playedSteps(cue).map((step) => compiled(step, cue)) },
+    ]),
+  )
+}
+
+/** Steps that draw before they are logged, and log what they drew themselves. */
+const DRAWS_FIRST = new Set<Step['kind']>(['fling', 'burst'])
+
+/** Kinds that last as long as they say themselves. */
+const OWN_LENGTH = new Set<Step['kind']>(['sound', 'camera', 'fade', 'burst'])
+
+function ownLength(step: Step): number | undefined {
+  if (step.kind === 'fade') return step.in + step.stay + step.out
+  if (step.kind === 'burst') return step.life[1]
+  if (step.kind !== 'camera') return undefined
+  return step.marks.reduce((sum, { travel, stay }) => sum + travel + stay, 0) + (step.back?.seconds ?? 0)
+}
+
+/** Kinds of which more than the end can decide when rules fire; of a sound its length does, which is drawn. */
+const DECIDING = new Set<Step['kind']>(['sound', 'freeze', 'move', 'prop', 'fling', 'signal', 'flag', 'zone', 'stop'])
+
+/** A scatter that draws from the pool of a sound decides which of it comes next. */
+const sharesPool = (step: Step, cue: Cue): boolean =>
+  step.kind === 'scatter' && cue.steps.some((other) => other.kind === 'sound' && other.pool === step.pool)
+
+function holdOf(step: Step): Hold | undefined {
+  if (step.kind === 'sound') return step.loop ? step.hold : undefined
+  return 'hold' in step ? step.hold : undefined
+}

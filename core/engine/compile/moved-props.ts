@@ -1,0 +1,21 @@
+import type { Cue, Prop, Show, Step } from '../../show'
+
+/** The steps of a cue but the muted ones. */
+export const playedSteps = (cue: Cue): Step[] => cue.steps.filter((step) => !step.muted)
+export function movedProps(show: Show): Map<string, Prop> {
+  const steps = show.cues.flatMap(playedSteps)
+  const ids = new Set(
+    steps.flatMap((step) =>
+      (step.kind === 'prop' && (step.slide || step.turn)) || step.kind === 'fling' ? [step.prop] : [],
+    ),
+  )
+  return new Map(show.place.props.flatMap((prop) => (ids.has(prop.id) ? [[prop.id, prop] as const] : [])))
+}
+
+/** Props that some cue flings: each is a body of the run while it flies. */
+export const flungProps = (show: Show): Prop[] => {
+  const ids = new Set(
+    show.cues.flatMap((cue) => cue.steps.flatMap((step) => (step.kind === 'fling' && !step.muted ? [step.prop] : []))),
+  )
+  return show.place.props.filter((prop) => ids.has(prop.id))
+}

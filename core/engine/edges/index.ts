@@ -1,0 +1,2 @@
+/** When bodies come into zones and out of them. */
+export { EdgeWatch } from './watch'

@@ -1,0 +1,67 @@
+import { BUSES, type Atmosphere, type Show, type Step } from '../../show'
+import type { Value } from './ramps'
+
+export const ABSENT = { fogColour: '#000000', fogDensity: 0, vignetteAmount: 0, vignetteSoftness: 0 }
+export const ATMOSPHERE = [
+  'ambient',
+  'level',
+  'shadow',
+  'fogColour',
+  'fogDensity',
+  'vignetteAmount',
+  'vignetteSoftness',
+  'exposure',
+]
+export const atmosphereFields = (a: Partial<Atmosphere>): { [field: string]: Value } => {
+  const fields: { [field: string]: Value | undefined } = {
+    ambient: a.ambient,
+    level: a.level,
+    shadow: a.shadow,
+    fogColour: a.fog?.colour,
+    fogDensity: a.fog?.density,
+    vignetteAmount: a.vignette?.amount,
+    vignetteSoftness: a.vignette?.softness,
+    exposure: a.exposure,
+  }
+  return Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)) as {
+    [field: string]: Value
+  }
+}
+export function findBase(show: Show, channel: string): { [field: string]: Value } | undefined {
+  const colon = channel.indexOf(':')
+  const kind = colon < 0 ? channel : channel.slice(0, colon)
+  const id = channel.slice(colon + 1)
+  switch (kind) {
+    case 'light': {
+      const light = show.place.lights.find((l) => l.id === id)
+      return light && { candela: light.candela, colour: light.colour, on: light.on ? 1 : 0, flicker: null }
+    }
+    case 'bus': {
+      const bus = show.buses.find((b) => b.id === id)
+      return bus || BUSES.includes(id as never) ? { gain: bus?.gain ?? 0 } : undefined
+    }
+    case 'atmosphere': {
+      const given = { ...ABSENT, ...atmosphereFields(show.atmosphere) } as { [field: string]: Value }
+      return Object.fromEntries(ATMOSPHERE.map((field) => [field, given[field]]))
+    }
+    case 'prompt': {
+      const step = show.cues.flatMap((c): Step[] => c.steps).find((s) => s.id === id && s.kind === 'prompt')
+      return step && step.kind === 'prompt' ? { shown: false, text: step.text } : undefined
+    }
+    case 'prop': {
+      const prop = show.place.props.find((p) => p.id === id)
+      return prop && { shown: prop.shown, colour: prop.colour, slide: [0, 0, 0], turn: 0 }
+    }
+    default:
+      return undefined
+  }
+}
+export const bases = new WeakMap<Show, Map<string, { [field: string]: Value } | undefined>>()
+
+/** The fields of a channel before any cue has touched it; undefined if the show has no such channel. */
+export function baseFields(show: Show, channel: string): { [field: string]: Value } | undefined {
+  let known = bases.get(show)
+  if (!known) bases.set(show, (known = new Map()))
+  if (!known.has(channel)) known.set(channel, findBase(show, channel))
+  return known.get(channel)
+}

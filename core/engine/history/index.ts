@@ -1,0 +1,34 @@
+/** Values over time: channels with their ramps and claims, fades, cameras, how props have moved. */
+export { DEFAULT_REACH, type Audible } from './audible'
+export { cameraAt, OWN_FOV, type CameraClaim, type Pose } from './camera'
+export { channelAt, fieldsAt, type ChannelHistory } from './channel-at'
+export { atmosphereFields, baseFields } from './channel-base'
+export { busesOf, channelOf, claimedBy, perPlayer } from './channel-names'
+export {
+  claimedChannels,
+  fieldsOf,
+  historyOf,
+  touch,
+  trackOf,
+  type ClaimedChannel,
+  type Touched,
+  type Tracks,
+} from './channels'
+export { colourOf, linearOf } from './colour'
+export { opacityAt, type FadeClaim } from './fades'
+export { fastest, STEPS_A_SECOND, type DrawnFling, type FlightRecord } from './flown'
+export { frameAt, isStraight, middleIn, motionBegan, movesUntil, tiedPoint, type PropMotion } from './poses'
+export { distance, steepest, type Value } from './ramps'
+export {
+  AT_ONCE,
+  giveUp,
+  inTime,
+  keep,
+  motionBy,
+  acquire,
+  valueAt,
+  type Claim,
+  type Motion,
+  type Segment,
+  type Acquired,
+} from './tracks'

@@ -1,0 +1,10 @@
+/** What follows: moments, gates, playings, presences, controls. */
+export { appear, moveBodies } from './bodies'
+export { lock, unlock } from './hands'
+export { finishWalk } from './intents'
+export { askLockedIn } from './locked-in'
+export { createLooks, type Looks } from './looks'
+export { hear, press, sendSignal } from './moments'
+export { cut, endsByItself } from './playings'
+export { drawFrom, type Drawn } from './pools'
+export { enter, leave, setZone } from './presences'
