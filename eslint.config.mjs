@@ -3,31 +3,6 @@ import pluginVue from 'eslint-plugin-vue'
 import ts from 'typescript-eslint'
 import vueParser from 'vue-eslint-parser'
 
-/** Inside core arrows point one way: findings, study, score, light, sound → engine → space; all → show. */
-const LAYERS = {
-  show: ['space', 'engine', 'sound', 'light', 'score', 'study', 'findings'],
-  space: ['engine', 'sound', 'light', 'score', 'study', 'findings'],
-  engine: ['sound', 'light', 'score', 'study', 'findings'],
-  sound: ['score', 'study', 'light', 'findings'],
-  light: ['score', 'study', 'sound', 'findings'],
-  score: ['study', 'sound', 'light', 'findings'],
-  study: ['score', 'sound', 'light', 'findings'],
-}
-const PLATFORM = [
-  'vue',
-  'pinia',
-  'nuxt*',
-  '#*',
-  '~*',
-  'node:*',
-  'sequelize',
-  'three',
-  '**/app/**',
-  '**/server/**',
-  '**/cli/**',
-  '**/demo/**',
-]
-
 export default ts.config(
   { ignores: ['.nuxt/**', '.output/**', '.build/**', '.data/**', 'node_modules/**', 'test-results/**'] },
   js.configs.recommended,
@@ -52,7 +27,7 @@ export default ts.config(
     rules: {
       'no-restricted-properties': [
         'error',
-        { object: 'Math', property: 'random', message: 'Luck comes from engine/luck.' },
+        { object: 'Math', property: 'random', message: 'Luck comes from engine/base/luck.' },
       ],
       'no-restricted-globals': [
         'error',
@@ -67,26 +42,6 @@ export default ts.config(
       ],
     },
   },
-  ...Object.entries(LAYERS).map(([layer, below]) => ({
-    files: [`core/${layer}/**/*.ts`],
-    ignores: ['core/**/*.test.ts'],
-    rules: {
-      'no-restricted-imports': [
-        'error',
-        {
-          patterns: [
-            {
-              group: [
-                ...PLATFORM,
-                ...below.flatMap((name) => [`**/${name}`, `**/${name}/**`, `../${name}`, `../${name}/*`]),
-              ],
-              message: 'Arrows in core point downwards only.',
-            },
-          ],
-        },
-      ],
-    },
-  })),
   {
     files: ['**/*.test.ts', 'tests/**/*.ts', 'core/testing/**/*.ts', 'demo/*.ts'],
     rules: { 'max-lines': 'off', '@typescript-eslint/no-explicit-any': 'off' },

@@ -11,7 +11,9 @@ export default defineNuxtConfig({
   css: ['~/assets/esvik.css'],
   telemetry: false,
   devtools: { enabled: false },
-  components: { dirs: [{ path: '~/components', pathPrefix: false }] },
+  // What is used is named where it is used: arrows between rooms can be seen and checked.
+  components: { dirs: [] },
+  imports: { scan: false },
   app: {
     head: {
       title: 'Esvik',

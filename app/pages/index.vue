@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { whyNoJson, writable } from '~~/core/show'
+import AppHeader from '~/frame/AppHeader.vue'
 interface Listed {
   id: string
   title: string

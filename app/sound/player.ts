@@ -1,7 +1,7 @@
-import { channelAt, type Audible, type Run } from '../../core/engine'
-import type { Show } from '../../core/show'
-import { amplitude } from '../../core/sound'
-import type { TimeKeeper } from '../stores/playhead'
+import { channelAt, type Audible, type Run } from '~~/core/engine'
+import type { Show } from '~~/core/show'
+import { amplitude } from '~~/core/sound'
+import type { TimeKeeper } from '~/frame/playhead'
 import type { Buffers } from './buffers'
 import { contextTime, createVoice, runTime, type Transport, type Voice } from './voice'
 

@@ -1,6 +1,6 @@
-import { facingAt, positionAt, type Audible, type Run } from '../../core/engine'
-import type { Show, Sound } from '../../core/show'
-import { amplitude, distanceBetween, distanceGain, fadeAt } from '../../core/sound'
+import { facingAt, positionAt, type Audible, type Run } from '~~/core/engine'
+import type { Show, Sound } from '~~/core/show'
+import { amplitude, distanceBetween, distanceGain, fadeAt } from '~~/core/sound'
 
 /** Where the sound's clock stands against the run's: run time `at` sounds at context time `zero`, `speed` times as fast. */
 export interface Transport {

@@ -15,6 +15,8 @@ if (asked.includes('--help') || asked.some((part) => !PARTS.includes(part))) {
   process.exit(asked.includes('--help') ? 0 : 1)
 }
 const parts = asked.length > 0 ? PARTS.filter((part) => asked.includes(part)) : PARTS
+/** Arrows between rooms, as `.dependency-cruiser.cjs` has them. */
+const FOLDERS = ['core', 'app', 'server', 'cli', 'demo', 'tests']
 const bin = (name) => join(root, 'node_modules/.bin', name)
 const said = (text) => process.stdout.write(`${text}\n`)
 
@@ -40,7 +42,13 @@ function part(name, work) {
   said(`${passed ? 'passed' : 'FAILED'}: ${name}, ${Math.round((Date.now() - began) / 1000)} s`)
 }
 
-part('lint', () => run(bin('eslint'), ['.']) && run(bin('prettier'), ['--check', '--log-level=warn', '.']))
+part(
+  'lint',
+  () =>
+    run(bin('eslint'), ['.']) &&
+    run(bin('prettier'), ['--check', '--log-level=warn', '.']) &&
+    run(bin('depcruise'), FOLDERS),
+)
 part(
   'types',
   () =>

@@ -1,5 +1,5 @@
 /** Play-throughs: run(show, walks, seed) → log, its live form, and what is the case at a time. */
-export { RunError } from './base'
+export { draw, RunError, within } from './base'
 export { fan, type FanFlight } from './fan'
 export { atmosphereFields, baseFields, channelOf, colourOf, linearOf, middleIn, tiedPoint } from './history'
 export type { Audible, ChannelHistory, FlightRecord, Pose, Value } from './history'

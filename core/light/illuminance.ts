@@ -1,5 +1,5 @@
 import { channelAt, facingAt, linearOf, positionAt, tiedPoint, type Run } from '../engine'
-import type { Light, Point, Show } from '../show/types'
+import type { Light, Point, Show } from '../show'
 import { blocked } from '../space'
 
 /** The relative luminance of a colour, 0 to 1 (Rec. ITU-R BT.709). */

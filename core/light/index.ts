@@ -1,1 +1,2 @@
+/** What is lit, and how brightly. */
 export * from './illuminance'

@@ -1,6 +1,6 @@
 import type { RunEvent } from '../engine'
-import type { Rule, Show, Step } from '../show/types'
-import type { Act, Lane, SignalPath } from './lanes'
+import type { Rule, Show, Step } from '../show'
+import type { Act, Lane, SignalPath } from './lane'
 
 type Of<K extends RunEvent['kind']> = Extract<RunEvent, { kind: K }>
 

@@ -1,1 +1,3 @@
-export * from './lanes'
+/** A run as a picture over time: a lane for each zone, with what it fired and what was held. */
+export * from './lane'
+export * from './score'

@@ -1,3 +1,4 @@
+/** The document: its form, its edits, and questions about it. */
 export * from './complete'
 export * from './errors'
 export { checkPlain, writable } from './plain'

@@ -102,7 +102,7 @@ const ruleOptional: Optional = {
   onLeave: [choice('release', 'stop', 'nothing'), 'release'],
 }
 const rule = record({ id, ...ruleFields }, ruleOptional)
-const looseRule = record(
+const noZoneRule = record(
   { id, on: kinds('at', { signal: moments.signal, clock: moments.clock }), cue: ref('cues') },
   ruleOptional,
 )
@@ -180,7 +180,7 @@ export const showTable = record(
     cues: [things(cue), []],
     zones: [things(zone, LIMITS.zones), []],
     kits: [things(kit), []],
-    rules: [things(looseRule), []],
+    rules: [things(noZoneRule), []],
     walks: [things(walk), []],
     wishes: [wishes, {}],
   },

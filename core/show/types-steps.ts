@@ -1,4 +1,4 @@
-import type { Atmosphere, Colour, Point, Range, Spot } from './types'
+import type { Atmosphere, Colour, Point, Range, Spot } from './types-values'
 
 /** What a cue does: every kind of step, complete. */
 export type Hold = number | 'cue' | 'release' | 'keep'

@@ -3,13 +3,10 @@
  * Units: metres, seconds, degrees, decibels, cents, candela. Axes as in glTF 2.0, +Y up.
  */
 import type { Step } from './types-steps'
+import type { Atmosphere, Colour, Point, Range, Spot } from './types-values'
 
 export type * from './types-steps'
-
-export type Point = [number, number, number]
-export type Spot = [number, number]
-export type Range = [number, number]
-export type Colour = string
+export type * from './types-values'
 
 export interface Show {
   format: 'esvik-show'
@@ -116,14 +113,6 @@ export interface Mesh {
   yaw: number
   at: Point
   cutAt: number
-}
-export interface Atmosphere {
-  ambient: Colour
-  level: number
-  shadow: Colour
-  fog?: { colour: Colour; density: number }
-  vignette?: { amount: number; softness: number }
-  exposure: number
 }
 export interface Flag extends Named {
   start: boolean | number

@@ -1,4 +1,4 @@
-import type { Point, Reach } from '../show/types'
+import type { Point, Reach } from '../show'
 
 /** The last share of a reach over which an inverse law goes down to silence. */
 const EDGE = 0.1

@@ -1,3 +1,4 @@
+/** What is heard, and how loud. */
 export * from './distance'
 export * from './envelope'
 export * from './loudness'

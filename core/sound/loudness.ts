@@ -1,5 +1,5 @@
 import { channelAt, positionAt, type Audible, type Run } from '../engine'
-import type { Show } from '../show/types'
+import type { Show } from '../show'
 import { amplitude, distanceBetween, distanceGain } from './distance'
 import { BLOCK } from './envelope'
 

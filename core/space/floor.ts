@@ -1,4 +1,4 @@
-import type { Floor } from '../show/types'
+import type { Floor } from '../show'
 import { insidePolygon } from './lines'
 
 /** The height of a floor at a spot; a ramp goes evenly from its own height to that of the edge it slopes to. */

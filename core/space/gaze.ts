@@ -1,4 +1,4 @@
-import type { Point, Wall } from '../show/types'
+import type { Point, Wall } from '../show'
 import { positionOn, type Piece } from './piece'
 import { product, roots, sum } from './roots'
 import { blocked } from './sight'

@@ -1,3 +1,4 @@
+/** Geometry: shapes and when they are crossed, lines of sight, floors. */
 export * from './crossings'
 export * from './floor'
 export * from './gaze'

@@ -1,4 +1,4 @@
-import type { Spot } from '../show/types'
+import type { Spot } from '../show'
 
 /** A span of time during which something holds, or undefined if it never does. */
 export type Span = [from: number, to: number] | undefined

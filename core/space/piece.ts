@@ -1,4 +1,4 @@
-import type { Point } from '../show/types'
+import type { Point } from '../show'
 
 /** A straight piece of a walk at constant speed: at `from` when its own time is 0, then for `seconds` with `velocity`. */
 export interface Piece {

@@ -1,4 +1,4 @@
-import type { Spot, Wall } from '../show/types'
+import type { Spot, Wall } from '../show'
 
 /** Whether a wall stands between two spots at a height: its openings let sight and light through. */
 export function blocked(walls: readonly Wall[], a: Spot, b: Spot, height: number): boolean {

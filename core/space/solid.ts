@@ -1,4 +1,4 @@
-import type { Shape, Spot } from '../show/types'
+import type { Shape, Spot } from '../show'
 
 /** A zone's shape as it stands in the world, with what crossings need worked out once. */
 export type Solid =

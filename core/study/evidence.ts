@@ -1,5 +1,5 @@
 import { GATES, KIND, run, walksOf, type Run } from '../engine'
-import type { Rule, Show, Walk } from '../show/types'
+import type { Rule, Show, Walk } from '../show'
 import { vary } from './vary'
 
 /** One moment of a rule by one walker of the study. */

@@ -1,2 +1,3 @@
+/** Many walkers, and what their runs tell together. */
 export * from './evidence'
 export * from './vary'

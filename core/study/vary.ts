@@ -1,5 +1,5 @@
-import { draw, within } from '../engine/base/luck'
-import type { Floor, Point, Show, Walk, WalkPoint } from '../show/types'
+import { draw, within } from '../engine'
+import type { Floor, Point, Show, Walk, WalkPoint } from '../show'
 import { insidePolygon } from '../space'
 
 /** How walkers vary from the walk they follow. */

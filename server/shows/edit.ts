@@ -13,27 +13,12 @@ import {
 import { database } from '../data/connection'
 import { models } from '../data/models'
 import { Refusal } from '../http/refusal'
+import type { Accepted, Done } from './messages'
 import { tellWindows } from './windows'
 import { forget, inTurn, openShow, type OpenShow } from './open'
 
 /** A snapshot is written after so many edits. */
 const SNAPSHOT_EVERY = 50
-
-export interface Accepted {
-  revision: number
-  /** The patch as it was applied, after others' edits. */
-  patch: Operation[]
-  /** What others did since the revision the edit was made on. */
-  before: Done[]
-}
-
-/** An edit that has been taken, by the revision it led to. */
-export interface Done {
-  id: string
-  revision: number
-  label: string
-  patch: Operation[]
-}
 
 /**
  * Takes an edit that was made on a revision. Committed before this resolves.

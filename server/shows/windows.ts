@@ -1,12 +1,4 @@
-import type { Done } from './edit'
-
-/** What a window with a show open hears from the server. */
-export type Word =
-  | ({ kind: 'edit' } & Done)
-  /** How far the show is that a window has just opened. */
-  | { kind: 'at'; revision: number }
-  /** How many other windows have the show open. */
-  | { kind: 'others'; count: number }
+import type { Word } from './messages'
 
 interface Window {
   id: string

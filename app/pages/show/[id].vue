@@ -1,14 +1,23 @@
 <script setup lang="ts">
-import { useEvidence } from '~/stores/evidence'
-import { usePlayhead } from '~/stores/playhead'
-import { useRun } from '~/stores/run'
-import { useShow } from '~/stores/show'
-import { useSound } from '~/stores/sound'
-import { useView } from '~/stores/view'
-import { followPointer } from '~/composables/usePointerDrag'
+import { useEvidence } from '~/run/evidence'
+import { usePlayhead } from '~/frame/playhead'
+import { useRun } from '~/run/run'
+import { useShow } from '~/document/show'
+import { useSound } from '~/sound/sound'
+import { useView } from '~/frame/view'
+import { followPointer } from '~/frame/pointer-drag'
+import AppHeader from '~/frame/AppHeader.vue'
+import AsideEdits from '~/frame/AsideEdits.vue'
+import SaveState from '~/frame/SaveState.vue'
+import UndoButtons from '~/frame/UndoButtons.vue'
+import UndoQuestion from '~/frame/UndoQuestion.vue'
+import DeskBand from '~/desk/DeskBand.vue'
+import PlanBand from '~/plan/PlanBand.vue'
+import ScoreBand from '~/score/ScoreBand.vue'
+import { useDeskKeys } from '~/desk/keys'
 
 const route = useRoute()
-const document = useShow()
+const doc = useShow()
 useRun()
 const playhead = usePlayhead()
 const view = useView()
@@ -21,9 +30,9 @@ const frame = ref<HTMLElement>()
 onMounted(async () => {
   try {
     const id = String(route.params.id)
-    await document.open(id)
+    await doc.open(id)
     view.restore()
-    useHead({ title: () => `${document.show?.title ?? 'Show'} · Esvik` })
+    useHead({ title: () => `${doc.show?.title ?? 'Show'} · Esvik` })
   } catch (error) {
     const { statusCode } = error as { statusCode?: number }
     failed.value =
@@ -34,7 +43,7 @@ onMounted(async () => {
 })
 onBeforeUnmount(() => {
   playhead.pause()
-  document.close()
+  doc.close()
 })
 
 const scoreShare = computed(() => (view.tall === 'score' ? 1 : view.tall === 'below' ? 0 : view.split))
@@ -49,10 +58,10 @@ function divide(event: PointerEvent) {
 <template>
   <div class="flex h-full flex-col">
     <AppHeader>
-      <UndoButtons v-if="document.isOpen" />
+      <UndoButtons v-if="doc.isOpen" />
       <AsideEdits />
-      <SaveState v-if="document.isOpen" />
-      <div v-if="document.isOpen" class="flex items-center gap-2">
+      <SaveState v-if="doc.isOpen" />
+      <div v-if="doc.isOpen" class="flex items-center gap-2">
         <button class="chip" :aria-pressed="sound.mute" @click="sound.mute = !sound.mute">
           {{ sound.mute ? 'Sound off' : 'Sound on' }}
         </button>
@@ -66,12 +75,12 @@ function divide(event: PointerEvent) {
           aria-label="Level"
         />
       </div>
-      <a v-if="document.isOpen" class="button" :href="`/api/shows/${document.id}/export`" download>Export</a>
+      <a v-if="doc.isOpen" class="button" :href="`/api/shows/${doc.id}/export`" download>Export</a>
     </AppHeader>
     <p v-if="failed" role="alert" class="m-8 text-rust">
       {{ failed }} <NuxtLink to="/" class="part">All shows</NuxtLink>
     </p>
-    <main v-else-if="document.isOpen" ref="frame" class="flex min-h-0 flex-1 flex-col">
+    <main v-else-if="doc.isOpen" ref="frame" class="flex min-h-0 flex-1 flex-col">
       <ScoreBand v-show="scoreShare > 0" :style="{ flex: `${scoreShare} 1 0` }" />
       <div
         v-if="!view.tall"

@@ -1,4 +1,4 @@
-import { kitRulesOf, type Mark, type Prop, type Rule, type Show, type Zone } from '../../show'
+import { kitRulesOf, nameOfKitRule, type Mark, type Prop, type Rule, type Show, type Zone } from '../../show'
 import type { ClaimedChannel } from '../history'
 import type { Legend } from '../log'
 import { geometryOf, layoutOf, type Layout, type ZoneGeometry } from '../ways'
@@ -77,7 +77,7 @@ function compile(show: Show): Compiled {
       rules: [],
       hears: heardBy([]),
     }
-    const kitRules = kitRulesOf(show, zone).map((rule) => instance(rule, compiled, `${zone.id}/${rule.id}`))
+    const kitRules = kitRulesOf(show, zone).map((rule) => instance(rule, compiled, nameOfKitRule(zone, rule)))
     const own = zone.rules.map((rule) => instance(rule, compiled, rule.id))
     compiled.rules = [...kitRules, ...own].filter((r) => r !== undefined)
     compiled.hears = heardBy(compiled.rules)

@@ -1,0 +1,122 @@
+/**
+ * Which room may import which, from the ground up; `bin/test lint` keeps it so. A room that others import has one front door, its `index.ts`.
+ * A new room is a line here.
+ */
+const CORE = {
+  show: [],
+  space: ['show'],
+  engine: ['show', 'space'],
+  light: ['show', 'space', 'engine'],
+  sound: ['show', 'space', 'engine'],
+  score: ['show', 'space', 'engine'],
+  study: ['show', 'space', 'engine'],
+  testing: ['show', 'engine'],
+}
+/** The rooms of the engine; what lies beside them, its doors, may import all. */
+const ENGINE = {
+  base: [],
+  log: ['base'],
+  history: ['base', 'log'],
+  ways: ['base', 'log', 'history'],
+  compile: ['base', 'log', 'history', 'ways'],
+  world: ['base', 'log', 'history', 'ways', 'compile'],
+  flight: ['base', 'log', 'history', 'ways', 'compile', 'world'],
+  edges: ['base', 'log', 'history', 'ways', 'compile', 'world'],
+  play: ['base', 'log', 'history', 'ways', 'compile', 'world', 'flight', 'edges'],
+  steps: ['base', 'log', 'history', 'ways', 'compile', 'world', 'flight', 'edges', 'play'],
+}
+/** The rooms of the page: what a person sees, and below that what is edited and run. */
+const APP = {
+  words: [],
+  document: ['words'],
+  canvas: ['words'],
+  run: ['words', 'document', 'canvas'],
+  frame: ['words', 'document', 'run'],
+  sound: ['words', 'document', 'run', 'frame'],
+  score: ['words', 'document', 'canvas', 'run', 'frame'],
+  plan: ['words', 'document', 'run', 'frame'],
+  desk: ['words', 'document', 'run', 'frame', 'plan'],
+  pages: ['words', 'document', 'run', 'frame', 'sound', 'score', 'plan', 'desk'],
+}
+/** The parts of the house. Of the server the page knows types alone. */
+const HOUSE = {
+  core: [],
+  demo: ['core'],
+  server: ['core', 'demo'],
+  cli: ['core', 'demo'],
+  app: ['core', 'server'],
+}
+const PACKAGES_OF_CORE = ['yup', 'jsonc-parser', 'earcut', 'flatbush', '@dimforge/rapier3d-deterministic-compat']
+
+const TESTS = '(\\.test\\.ts$|^tests/)'
+const folder = (house, room) => (room === 'canvas' ? 'app/score/canvas' : `${house}/${room}`)
+
+/** A rule for each room: nothing but what its line allows, and its own. */
+const arrows = (house, rooms, others = []) =>
+  Object.entries(rooms).map(([room, allowed]) => ({
+    name: `arrow from ${house === '.' ? '' : `${house}/`}${room}`,
+    severity: 'error',
+    from: {
+      path: `^${house === '.' ? room : folder(house, room)}/`,
+      pathNot: [TESTS, ...(room === 'score' && house === 'app' ? ['^app/score/canvas/'] : [])],
+    },
+    to: {
+      path: house === '.' ? `^(${Object.keys(rooms).join('|')})/` : `^${house}/`,
+      pathNot: [room, ...allowed, ...others].map((to) => `^${house === '.' ? to : folder(house, to)}/`),
+    },
+  }))
+
+/** What lies outside a room reaches it by its front door. */
+const doors = (house, rooms) =>
+  Object.keys(rooms).map((room) => ({
+    name: `front door of ${house}/${room}`,
+    severity: 'error',
+    from: { pathNot: [`^${house}/${room}/`, TESTS, '^core/testing/'] },
+    to: { path: `^${house}/${room}/`, pathNot: `^${house}/${room}/index\\.ts$` },
+  }))
+
+const COMPUTATION = Object.fromEntries(Object.entries(CORE).filter(([room]) => room !== 'testing'))
+export default {
+  forbidden: [
+    { name: 'no ring', severity: 'error', from: {}, to: { circular: true } },
+    ...arrows('.', HOUSE),
+    ...arrows('core', CORE),
+    ...arrows('core/engine', ENGINE),
+    ...arrows('app', APP),
+    ...doors('core', COMPUTATION),
+    ...doors('core/engine', ENGINE),
+    {
+      name: 'of the server the page knows types alone',
+      severity: 'error',
+      from: { path: '^app/', pathNot: TESTS },
+      to: { path: '^server/', dependencyTypesNot: ['type-only'] },
+    },
+    {
+      name: 'core runs anywhere',
+      severity: 'error',
+      from: { path: '^core/', pathNot: [TESTS, '^core/testing/'] },
+      to: {
+        dependencyTypes: ['core', 'npm', 'npm-dev', 'unknown'],
+        pathNot: PACKAGES_OF_CORE.map((name) => `node_modules/${name}/`),
+      },
+    },
+    {
+      name: 'resolves',
+      severity: 'error',
+      from: {},
+      to: { couldNotResolve: true, pathNot: '^(#|virtual:|nitropack)' },
+    },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '^(\\.nuxt|\\.build|\\.output)/' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.rooms.json' },
+    enhancedResolveOptions: {
+      extensions: ['.ts', '.mjs', '.js', '.vue', '.json'],
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'module', 'default', 'types'],
+      mainFields: ['module', 'main'],
+    },
+  },
+}

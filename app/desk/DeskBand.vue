@@ -1,0 +1,42 @@
+<script setup lang="ts">
+import { useSelection } from '~/frame/selection'
+import { useShow } from '~/document/show'
+import DeskEmpty from './DeskEmpty.vue'
+import WalkDesk from './WalkDesk.vue'
+import ZoneDesk from './ZoneDesk.vue'
+import CueDesk from './CueDesk.vue'
+
+const doc = useShow()
+const selection = useSelection()
+const desk = ref<HTMLElement>()
+/** What had the focus may be gone with what was chosen before: then the desk has it, not the page. */
+watch(
+  () => selection.chosen?.id,
+  async () => {
+    const had = desk.value?.contains(globalThis.document.activeElement)
+    await nextTick()
+    if (had && globalThis.document.activeElement === globalThis.document.body) desk.value?.focus()
+  },
+)
+</script>
+
+<template>
+  <aside
+    ref="desk"
+    tabindex="-1"
+    role="region"
+    aria-label="Desk"
+    class="w-[404px] flex-none overflow-y-auto border-l border-rule bg-ink-1 px-4 py-3"
+  >
+    <p v-if="doc.problem" role="alert" class="mb-3 rounded-md border border-rust px-3 py-2 text-rust">
+      {{ doc.problem }} Nothing was changed.
+    </p>
+    <p v-if="doc.missing.length > 0" class="mb-3 rounded-md border border-rule px-3 py-2 text-bone-2">
+      Without a file here, so not heard: {{ doc.missing.join(', ') }}. The run is not affected.
+    </p>
+    <ZoneDesk v-if="selection.zone" :key="selection.zone.id" :zone="selection.zone" />
+    <WalkDesk v-else-if="selection.walk" :key="selection.walk.id" :walk="selection.walk" />
+    <CueDesk v-else-if="selection.cue" :key="selection.cue.id" :cue="selection.cue" />
+    <DeskEmpty v-else />
+  </aside>
+</template>

@@ -1,0 +1,40 @@
+<script setup lang="ts">
+import { useSelection } from '~/frame/selection'
+import { useShow } from '~/document/show'
+import { count } from '~/words/time'
+
+const doc = useShow()
+const selection = useSelection()
+const KEYS = [
+  ['Space', 'play, pause'],
+  ['← →', 'from event to event; with Shift by a second'],
+  ['L', 'go round in what is marked'],
+  ['+ −', 'zoom in time; Page up and down move; 0 whole walk, Z what is marked'],
+  ['double click', 'on a mark: zoom to that firing; on the clock: whole walk'],
+  ['Ctrl+Z', 'undo; with Shift redo'],
+  ['Ctrl+D', 'duplicate the zone'],
+  ['F', 'the score, then the plan, at full height'],
+] as const
+</script>
+
+<template>
+  <div v-if="doc.show" class="space-y-3">
+    <h2 class="text-[17px] font-semibold">{{ doc.show.title }}</h2>
+    <p v-if="doc.show.note" class="text-bone-2">{{ doc.show.note }}</p>
+    <p class="text-bone-2">Choose a zone, in the score or in the plan, to read what it fires and when.</p>
+    <div>
+      <h3 class="mb-1 font-semibold">{{ count(doc.show.cues.length, 'cue') }}</h3>
+      <div class="flex flex-wrap gap-1.5">
+        <button v-for="cue in doc.show.cues" :key="cue.id" class="chip" @click="selection.choose('cue', cue.id)">
+          {{ cue.name }}
+        </button>
+      </div>
+    </div>
+    <dl class="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 text-xs text-bone-3">
+      <template v-for="[key, what] in KEYS" :key="key"
+        ><dt class="font-mono text-bone-2">{{ key }}</dt>
+        <dd>{{ what }}</dd></template
+      >
+    </dl>
+  </div>
+</template>

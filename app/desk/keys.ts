@@ -1,0 +1,72 @@
+import { useZoneEdits } from '~/plan/zone-edits'
+import { useEventListener } from '@vueuse/core'
+import { usePlayhead } from '~/frame/playhead'
+import { useSelection } from '~/frame/selection'
+import { useShow } from '~/document/show'
+import { useView } from '~/frame/view'
+
+/** What a slider does with its own keys; and none of them takes a zone away. */
+const OF_SLIDERS = new Set([
+  'ArrowRight',
+  'ArrowLeft',
+  'ArrowUp',
+  'ArrowDown',
+  'Home',
+  'End',
+  'PageUp',
+  'PageDown',
+  'Delete',
+])
+
+/** The keys of the desk view, where nothing is being typed. */
+export function useDeskKeys() {
+  const doc = useShow()
+  const playhead = usePlayhead()
+  const selection = useSelection()
+  const view = useView()
+  const zones = useZoneEdits()
+  const middle = () => (playhead.t >= view.from && playhead.t <= view.to ? playhead.t : (view.from + view.to) / 2)
+
+  const plain: { [key: string]: (event: KeyboardEvent) => void } = {
+    ' ': () => playhead.toggle(),
+    ArrowRight: (event) => (event.shiftKey ? playhead.seek(playhead.t + 1) : playhead.stepEvent(1)),
+    ArrowLeft: (event) => (event.shiftKey ? playhead.seek(playhead.t - 1) : playhead.stepEvent(-1)),
+    Home: () => playhead.seek(0),
+    End: () => playhead.seek(playhead.length),
+    l: () => playhead.loop(),
+    '+': () => view.zoom(0.7, middle()),
+    '=': () => view.zoom(0.7, middle()),
+    '-': () => view.zoom(1 / 0.7, middle()),
+    PageDown: () => view.pan((view.to - view.from) / 2),
+    PageUp: () => view.pan((view.from - view.to) / 2),
+    '0': () => view.fit(),
+    z: () => playhead.marked && view.show(playhead.marked.from, playhead.marked.to),
+    f: () => (view.tall = view.tall === undefined ? 'score' : view.tall === 'score' ? 'below' : undefined),
+    Delete: () => selection.zone && zones.remove(selection.zone),
+    Escape: () => selection.clear(),
+  }
+  const withControl: { [key: string]: (event: KeyboardEvent) => void } = {
+    z: (event) => (event.shiftKey ? doc.redo() : doc.undo()),
+    y: () => doc.redo(),
+    d: () => selection.zone && zones.duplicate(selection.zone),
+  }
+
+  useEventListener(window, 'keydown', (event: KeyboardEvent) => {
+    const target = event.target as HTMLElement
+    if (
+      target.closest(
+        'input:not([type=range]):not([type=checkbox]), textarea, [role=dialog], [role=listbox], [role=menu]',
+      ) ||
+      event.defaultPrevented
+    )
+      return
+    const key = event.key.length === 1 ? event.key.toLowerCase() : event.key
+    if (OF_SLIDERS.has(key) && target.matches('input[type=range]')) return
+    const act = event.ctrlKey || event.metaKey ? withControl[key] : plain[key]
+    if (!act) return
+    // A focused button is pressed by Space; the playhead takes it only from elsewhere, and from the marks of the score.
+    if (key === ' ' && target.closest('button') && !target.dataset.mark) return
+    event.preventDefault()
+    act(event)
+  })
+}

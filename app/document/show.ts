@@ -1,0 +1,186 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import {
+  applyPatch,
+  checkTouched,
+  differences,
+  patchOf,
+  rebase,
+  type Editor,
+  type Operation,
+  type Show,
+} from '~~/core/show'
+import { useKeeping } from './keeping'
+import { changedSince, stepBack, type Step } from './undo'
+
+/** Tells whoever computes along what happened to the document. */
+type Change = { done: Operation[] } | { draft: Operation[] | undefined } | { reset: true }
+type Work = (editor: Editor) => void
+
+/** The document: edits, drags and undo. Nothing else changes a show. */
+export const useShow = defineStore('show', () => {
+  const show = shallowRef<Show>()
+  const problem = ref('')
+  const undone = shallowRef<Step[]>([])
+  const dones = shallowRef<Step[]>([])
+  const dragging = ref(false)
+  /** An edit whose taking back would throw away what another window has made of it since. */
+  const asked = shallowRef<{ label: string; now: unknown; goOn: () => void }>()
+  let base: Show | undefined
+  let dragged: Work | undefined
+  const listeners = new Set<(change: Change) => void>()
+  const tell = (change: Change) => listeners.forEach((listener) => listener(change))
+
+  const keeping = useKeeping({
+    seen(now, anew) {
+      if (anew) return begin(now)
+      const patch = differences(base ?? show.value, now)
+      if (patch.length === 0) return
+      tell({ done: patch })
+      if (!base) return void (show.value = now)
+      // What a hand holds stays in it.
+      base = now
+      if (!tryDrag(dragged!)) letGo()
+    },
+  })
+
+  function begin(now: Show): void {
+    base = dragged = undefined
+    dragging.value = false
+    show.value = now
+    tell({ reset: true })
+  }
+
+  async function open(id: string): Promise<void> {
+    show.value = undefined
+    problem.value = ''
+    dones.value = undone.value = []
+    asked.value = undefined
+    await keeping.open(id)
+  }
+
+  function push(label: string, patch: Operation[], before: Show, after: Show): void {
+    if (patch.length === 0) return
+    checkTouched(after, patch, before)
+    dones.value = [...dones.value, stepBack(label, before, after, patch)]
+    accept(label, patch, after)
+  }
+
+  function accept(label: string, patch: Operation[], after: Show): void {
+    show.value = after
+    tell({ done: patch })
+    keeping.keep(label, patch)
+  }
+
+  /** One edit. If it would break the show nothing happens but a sentence that says why. */
+  function edit(label: string, work: Work): boolean {
+    const before = show.value!
+    problem.value = ''
+    try {
+      const { patch, show: after } = patchOf(before, work)
+      push(label, patch, before, after)
+      undone.value = []
+      return true
+    } catch (error) {
+      problem.value = (error as Error).message
+      return false
+    }
+  }
+
+  /** A drag shows what it would do, from where it began; only its end is an edit. */
+  function drag(work: Work): void {
+    base ??= show.value!
+    dragging.value = true
+    // Where it can't be put it stays where it was last.
+    tryDrag(work)
+  }
+  function tryDrag(work: Work): boolean {
+    try {
+      const { patch, show: after } = patchOf(base!, work)
+      checkTouched(after, patch, base)
+      dragged = work
+      show.value = after
+      tell({ draft: patch })
+      return true
+    } catch {
+      return false
+    }
+  }
+  function drop(label: string, work: Work): void {
+    const before = base ?? show.value!
+    base = dragged = undefined
+    dragging.value = false
+    show.value = before
+    tell({ draft: undefined })
+    edit(label, work)
+  }
+  function letGo(): void {
+    if (!base) return
+    show.value = base
+    base = dragged = undefined
+    dragging.value = false
+    tell({ draft: undefined })
+  }
+
+  function step(back: boolean, sure = false): void {
+    const [from, to] = back ? [dones, undone] : [undone, dones]
+    const last = from.value.at(-1)
+    if (!last || base) return
+    asked.value = undefined
+    const before = show.value!
+    try {
+      const now = sure ? undefined : changedSince(before, last)
+      if (now !== undefined) {
+        asked.value = { label: last.label, now, goOn: () => step(back, true) }
+        return
+      }
+      const patch = rebase(before, last.back)
+      const after = applyPatch(before, patch)
+      checkTouched(after, patch, before)
+      to.value = [...to.value, stepBack(last.label, before, after, patch)]
+      accept(`${back ? 'Undo' : 'Redo'}: ${last.label}`, patch, after)
+    } catch (error) {
+      problem.value = `This can't be taken back any more: ${(error as Error).message}`
+    }
+    from.value = from.value.slice(0, -1)
+  }
+  const undo = () => step(true)
+  const redo = () => step(false)
+  const leaveAsItIs = () => (asked.value = undefined)
+
+  const onChange = (listener: (change: Change) => void) => {
+    listeners.add(listener)
+    return () => listeners.delete(listener)
+  }
+  /** Parts of the show: who looks at one of these is not asked again when an edit leaves it as it was. */
+  const isOpen = computed(() => show.value !== undefined)
+  const place = computed(() => show.value?.place)
+  const cues = computed(() => show.value?.cues ?? [])
+  const flags = computed(() => show.value?.flags ?? [])
+  const undoLabel = computed(() => dones.value.at(-1)?.label)
+  const redoLabel = computed(() => undone.value.at(-1)?.label)
+  const { close: _close, open: _open, keep: _keep, ...kept } = keeping
+  return {
+    ...kept,
+    show,
+    isOpen,
+    place,
+    cues,
+    flags,
+    problem,
+    asked,
+    dragging,
+    undoLabel,
+    redoLabel,
+    open,
+    close: keeping.close,
+    edit,
+    drag,
+    drop,
+    letGo,
+    undo,
+    redo,
+    leaveAsItIs,
+    onChange,
+  }
+})

@@ -1,0 +1,47 @@
+import { useElementSize } from '@vueuse/core'
+import type { Ref } from 'vue'
+import { extentOf } from './geometry'
+import { useShow } from '~/document/show'
+import { useView } from '~/frame/view'
+
+/** How the plan lies in its band: which metre is where, moved and zoomed by hand. */
+export function usePlanView(frame: Ref<HTMLElement | undefined>) {
+  const doc = useShow()
+  const view = useView()
+  const { width, height } = useElementSize(frame)
+
+  function fit(): void {
+    if (!doc.show || width.value === 0) return
+    const { x0, z0, x1, z1 } = extentOf(doc.show)
+    const scale = Math.min((width.value - 60) / (x1 - x0 || 1), (height.value - 90) / (z1 - z0 || 1))
+    view.plan = { x: (x0 + x1) / 2, z: (z0 + z1) / 2 - 12 / scale, scale: Math.max(1, scale) }
+  }
+  watch([width, () => doc.show !== undefined], () => !view.plan && fit(), { immediate: true })
+
+  /** One pixel in metres. */
+  const pixel = computed(() => 1 / (view.plan?.scale ?? 24))
+  const box = computed(() => {
+    const { x, z } = view.plan ?? { x: 0, z: 0 }
+    const w = width.value * pixel.value
+    const h = height.value * pixel.value
+    return { x: x - w / 2, z: z - h / 2, w, h }
+  })
+  function spotAt(event: { clientX: number; clientY: number }): [number, number] {
+    const at = frame.value!.getBoundingClientRect()
+    return [box.value.x + (event.clientX - at.left) * pixel.value, box.value.z + (event.clientY - at.top) * pixel.value]
+  }
+  function pan(dx: number, dy: number): void {
+    if (view.plan) view.plan = { ...view.plan, x: view.plan.x - dx * pixel.value, z: view.plan.z - dy * pixel.value }
+  }
+  function zoom(factor: number, around: [number, number]): void {
+    if (!view.plan) return
+    const scale = Math.min(600, Math.max(1, view.plan.scale / factor))
+    const real = view.plan.scale / scale
+    view.plan = {
+      scale,
+      x: around[0] + (view.plan.x - around[0]) * real,
+      z: around[1] + (view.plan.z - around[1]) * real,
+    }
+  }
+  return { width, height, pixel, box, fit, spotAt, pan, zoom }
+}

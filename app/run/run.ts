@@ -1,0 +1,230 @@
+import { transfer, wrap } from 'comlink'
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { eventsOf, type Run } from '~~/core/engine'
+import type { Score } from '~~/core/score'
+import type { Operation, Show } from '~~/core/show'
+import type { Sight } from '~/score/canvas/renderer'
+import { playerOf } from './plain-run'
+import type { RunWorker } from './run.worker'
+import { probe } from '~/document/probe'
+import { useShow } from '~/document/show'
+
+/** While a hand drags something its worker draws the score; the page hears of the run so often (ms), and when the hand rests for so long. */
+const FOLLOWS = 150
+const RESTS = 80
+/** A score that is older than the document by so much is dimmed (ms). */
+const LATE = 250
+
+/** The current run, kept in step with the show by its worker. */
+export const useRun = defineStore('run', () => {
+  const doc = useShow()
+  const walks = ref<string[]>([])
+  const seed = ref(7)
+  /** The number of the varied walker that is followed instead of the walks as drawn. */
+  const walker = ref<number>()
+  const run = shallowRef<Run>()
+  /** The show that it is a run of. */
+  const played = shallowRef<Show>()
+  /** What happened in it, as the log has it. */
+  const events = computed(() => (run.value ? eventsOf(run.value) : []))
+  const score = shallowRef<Score>()
+  const problem = ref('')
+  /** How far the run has come that is being worked out, if that takes so long that the score is of an older document (s of the run). */
+  const waitsAt = ref<number>()
+  const loudness = shallowRef<Float32Array>()
+  const lux = shallowRef<Float32Array>()
+  /** How many runs have been on the canvas of the score, and since when the last has (ms of the page's clock). */
+  const drawn = { version: 0, at: 0 }
+
+  const worker = wrap<RunWorker>(new Worker(new URL('./run.worker.ts', import.meta.url), { type: 'module' }))
+  let done: Operation[][] = []
+  let draft: Operation[] | undefined
+  let wanted = false
+  let busy = false
+  /** The paths of the latest run; the worker sends them only when they have changed. */
+  let paths: Run['paths'] = []
+  let opened: Promise<void> | undefined
+  let restTimer: ReturnType<typeof setTimeout> | undefined
+  let heardAt = 0
+
+  doc.onChange((change) => {
+    if ('reset' in change) return void reopen()
+    if ('done' in change) {
+      done.push(change.done)
+      draft = undefined
+    } else draft = change.draft
+    request()
+  })
+
+  function reopen(): void {
+    done = []
+    draft = undefined
+    const { show } = doc
+    if (!show) return
+    const known = walks.value.filter((id) => show.walks.some((walk) => walk.id === id))
+    walks.value = known.length > 0 ? known : usualWalks()
+    opened = worker.open(show).then(() => void (opened = undefined))
+    request()
+  }
+
+  /** The walk that is played if none was chosen: the longest player's, and every creature with it. */
+  function usualWalks(): string[] {
+    const all = doc.show!.walks
+    const players = all.filter((walk) => walk.body.kind === 'player')
+    const longest = players.reduce<(typeof all)[number] | undefined>(
+      (best, walk) => (!best || walk.points.length > best.points.length ? walk : best),
+      undefined,
+    )
+    return [
+      ...(longest ? [longest.id] : []),
+      ...all.filter((walk) => walk.body.kind === 'creature').map((walk) => walk.id),
+    ]
+  }
+
+  /** Says that the score is older than the document once it has been for a moment, how far the new one is, and lets newer ones come first. */
+  function watchRun(): () => void {
+    const began = performance.now()
+    let over = false
+    const timer = setInterval(() => {
+      if (performance.now() - began < LATE) return
+      waitsAt.value ??= 0
+      if (wanted) void worker.stop('for newer')
+      void worker.cameTo().then((t) => over || (waitsAt.value = t))
+    }, LATE / 2)
+    return () => {
+      over = true
+      clearInterval(timer)
+      waitsAt.value = undefined
+    }
+  }
+  const stop = () => void worker.stop('by hand')
+
+  function request(): void {
+    wanted = true
+    // All else can wait while somebody waits for the score.
+    clearTimeout(restTimer)
+    if (!busy) void compute()
+  }
+
+  async function compute(): Promise<void> {
+    busy = true
+    while (wanted) {
+      wanted = false
+      // Without a wait the worker begins before the page draws what else an edit has changed.
+      if (opened) await opened
+      const names = new Set(doc.show?.walks.map((walk) => walk.id))
+      const chosen = walks.value.filter((id) => names.has(id))
+      if (chosen.length === 0) {
+        run.value = score.value = undefined
+        void worker.clear()
+        problem.value = 'Draw a walk or choose one: a run needs somebody who walks.'
+        break
+      }
+      const edits = done
+      done = []
+      const dragged = draft !== undefined
+      const asked = { walks: chosen, seed: seed.value, done: edits, draft, walker: walker.value }
+      const unwatch = watchRun()
+      const answer = await worker.run(asked).finally(unwatch)
+      if ('newer' in answer) continue
+      problem.value = answer.problem ?? ''
+      if (!('drawn' in answer)) continue
+      if (answer.partial) void worker.prepare().then(request)
+      drawn.version++
+      drawn.at = answer.drawn - performance.timeOrigin
+      if (!dragged || performance.now() - heardAt > FOLLOWS) await hear()
+      restTimer = setTimeout(() => void rest(), RESTS)
+    }
+    busy = false
+  }
+
+  /** Takes over what the worker has run last. */
+  async function hear(): Promise<void> {
+    const published = await worker.publish()
+    if (!published) return
+    heardAt = performance.now()
+    if (!published.sameWays) paths = published.run.paths
+    run.value = { ...published.run, paths }
+    played.value = doc.show
+    takeWays(run.value)
+    score.value = published.score
+  }
+  /** What nobody waits for: it is done when nothing has been asked for a moment. */
+  async function rest(): Promise<void> {
+    if (busy) return
+    await hear()
+    await computeCurves()
+  }
+
+  /** Where the walks go: kept the same object as long as they go the same way, so that nothing is drawn again that has not moved. */
+  const ways = shallowRef<{ walks: string[]; paths: Run['paths']; length: number }>()
+  let waysKey = ''
+  function takeWays({ walks: ids, paths, length }: Run): void {
+    const key = JSON.stringify([
+      ids,
+      Math.round(length),
+      paths.map((path) => path.map(({ t, own, moving, route }) => [t, own, moving, route.end])),
+      ids.map((id) => doc.show?.walks.find((walk) => walk.id === id)?.points),
+    ])
+    if (key === waysKey) return
+    waysKey = key
+    ways.value = { walks: ids, paths, length }
+  }
+
+  const player = computed(() => (run.value ? playerOf(run.value) : 0))
+
+  async function computeCurves(): Promise<void> {
+    if (busy) return
+    const made = await worker.curves()
+    if (!made) return
+    loudness.value = made.loudness
+    lux.value = made.lux
+  }
+
+  const fetched = new Set<string>()
+  watch(
+    () => doc.show?.sounds,
+    async (sounds) => {
+      const hashes = [...new Set(sounds?.map((sound) => sound.asset))].filter((hash) => !fetched.has(hash))
+      if (hashes.length === 0) return
+      hashes.forEach((hash) => fetched.add(hash))
+      const found = await $fetch<Record<string, string>>('/api/envelopes', { method: 'POST', body: { hashes } })
+      const made = Object.entries(found).map(([hash, base64]): [string, Float32Array] => [
+        hash,
+        new Float32Array(Uint8Array.from(atob(base64), (c) => c.charCodeAt(0)).buffer),
+      ])
+      await worker.addEnvelopes(made)
+      await computeCurves()
+    },
+    { immediate: true },
+  )
+  watch([walks, seed, walker], request)
+
+  /** Gives the canvas of the score to the worker, which draws on it from now on. */
+  const mount = (canvas: HTMLCanvasElement) => {
+    const offscreen = canvas.transferControlToOffscreen()
+    void worker.mount(transfer(offscreen, [offscreen]))
+  }
+  const look = (sight: Sight) => void worker.look(sight)
+
+  probe({ drawn: () => drawn })
+  return {
+    walks,
+    seed,
+    walker,
+    run,
+    played,
+    events,
+    ways,
+    score,
+    problem,
+    waitsAt,
+    stop,
+    loudness,
+    lux,
+    player,
+    mount,
+    look,
+  }
+})

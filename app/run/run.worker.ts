@@ -1,0 +1,197 @@
+import { expose, transfer } from 'comlink'
+import {
+  beginRun,
+  BrokenRun,
+  buffersOf,
+  firstEvents,
+  isPrepared,
+  prepare,
+  RunError,
+  walksOf,
+  type Run,
+} from '~~/core/engine'
+import { luxOver } from '~~/core/light'
+import { applyPatch, type Operation, type Show } from '~~/core/show'
+import { scoreOf, type Lane, type Score } from '~~/core/score'
+import { loudnessOf } from '~~/core/sound'
+import { varied } from '~~/core/study'
+import { createRenderer } from '~/score/canvas/renderer'
+import { loadFonts } from '~/score/canvas/fonts'
+import type { Content } from '~/score/canvas/scene'
+import { areSameWays, plainRun, playerOf } from './plain-run'
+
+export interface RunRequest {
+  walks: string[]
+  seed: number
+  /** Edits since the last request that are there to stay. */
+  done: Operation[][]
+  /** What a drag in progress does on top of them. */
+  draft?: Operation[]
+  /** One of the study's varied walkers instead of the walks as they are drawn. */
+  walker?: number
+}
+/**
+ * `drawn`: when the score was on its canvas (ms since 1970, as exact as the clock is).
+ * `partial`: nothing has flown, because the physics is not here yet; ask again once it is prepared.
+ * `problem`: the run has no end, or was stopped; what there is of it is drawn. Without `drawn` nothing is.
+ */
+export type RunAnswer = { drawn: number; partial: boolean; problem?: string } | { problem: string } | { newer: true }
+/** What the page gets of a run. `sameWays`: bodies went as in the run before, and the paths have been left out. */
+export interface Published {
+  run: Run
+  sameWays: boolean
+  score: Score
+}
+/** A run is worked on for so long before other requests come through (ms), so much of it at a time (s). */
+const SLICE = 30
+const STRETCH = 5
+const breathe = () => new Promise<void>((done) => setTimeout(done, 0))
+
+/** Of a run without end so many events are shown: more would only be waited for. */
+const MOST_SHOWN = 20_000
+function shortened(run: Run): Run {
+  const log = firstEvents(run.log, MOST_SHOWN)
+  const length = log.t[log.count - 1]!
+  return { ...run, log, length, audible: run.audible.filter(({ t }) => t <= length) }
+}
+
+/** Light is worked out at so many seconds' distance. */
+const LUX_EVERY = 0.25
+
+let show: Show
+let drafted: Show
+let latest: Run | undefined
+/** The run that is being worked out: how far it has come, and whether it is to end. */
+let under: { stopped: 'by hand' | 'for newer' | undefined; t: number } = { stopped: undefined, t: 0 }
+/** Whether the page has the latest run. */
+let isPublished = false
+/** The paths that the page has. */
+let sent: Run['paths'] | undefined
+const envelopes = new Map<string, Float32Array>()
+
+const renderer = createRenderer()
+void loadFonts().then(renderer.draw)
+const NOTHING: Content = {
+  score: { lanes: [], noZone: undefined, signals: [], locks: [] },
+  ghost: undefined,
+  loudness: undefined,
+  lux: undefined,
+  luxEvery: LUX_EVERY,
+  fades: [],
+}
+let content = NOTHING
+/** The score of the show without the drag that is on. */
+let settled: Score | undefined
+
+function draw(now: Partial<Content>): void {
+  content = { ...content, ...now }
+  renderer.show(content)
+}
+
+/** A score as it is seen during a drag: its lanes stay where they were. */
+function inOrder(score: Score, { lanes: before }: Score): Score {
+  const places = new Map(before.map((lane, index) => [lane.zone, index]))
+  const place = (lane: Lane) => places.get(lane.zone) ?? before.length
+  return { ...score, lanes: [...score.lanes].sort((a, b) => place(a) - place(b)) }
+}
+
+const fadesOf = (run: Run): Content['fades'] =>
+  run.channels.fades[playerOf(run)]!.map((fade) => ({
+    from: fade.t,
+    to: (fade.cut ?? fade.t + fade.in + fade.stay) + fade.out,
+  }))
+
+const worker = {
+  open(document: Show): void {
+    show = drafted = document
+    sent = settled = undefined
+    draw(NOTHING)
+  },
+  /** The canvas that the score is drawn on from now on. */
+  mount: renderer.mount,
+  look: renderer.look,
+  /** Nobody walks: there is nothing to be seen. */
+  clear(): void {
+    latest = undefined
+    draw(NOTHING)
+  },
+  /** Runs the show and draws the score of it; `tell` gives both. */
+  async run({ walks, seed, done, draft, walker }: RunRequest): Promise<RunAnswer> {
+    for (const patch of done) show = applyPatch(show, patch)
+    drafted = draft ? applyPatch(show, draft) : show
+    const played = drafted
+    const partial = !isPrepared(played)
+    let problem: string | undefined
+    let made: Run
+    under = { stopped: undefined, t: 0 }
+    const mine = under
+    try {
+      const followed = walker === undefined ? walksOf(played, walks) : varied(played, walks, walker)
+      const options = { seed: walker ?? seed, withoutFlights: partial }
+      const stretches = beginRun(played, followed, options)
+      let since = performance.now()
+      for (let until = STRETCH; stretches.goOn(until); until += STRETCH) {
+        mine.t = until
+        if (performance.now() - since < SLICE) continue
+        await breathe()
+        if (mine.stopped) break
+        since = performance.now()
+      }
+      if (mine.stopped === 'for newer') return { newer: true }
+      made = mine.stopped ? stretches.soFar() : stretches.end()
+      if (mine.stopped) problem = 'Stopped here. What is drawn is the run up to this time; any change runs it anew.'
+    } catch (error) {
+      if (!(error instanceof RunError)) throw error
+      if (!(error instanceof BrokenRun)) return { problem: error.message }
+      problem = error.message
+      made = error.run
+    }
+    if (problem !== undefined && made.log.count > MOST_SHOWN) {
+      made = shortened(made)
+      problem += ` The first ${MOST_SHOWN.toLocaleString('en')} events are shown.`
+    }
+    latest = made
+    const found = scoreOf(played, made)
+    const ghost = draft && settled
+    const score = ghost ? inOrder(found, ghost) : found
+    if (!draft) settled = score
+    draw({ score, ghost, fades: fadesOf(made) })
+    isPublished = false
+    return { drawn: performance.timeOrigin + performance.now(), partial, problem }
+  },
+  /** How far the run under way has come (s of the run). */
+  cameTo: (): number => under.t,
+  /** Ends the run under way: somebody doesn't want to wait, or a newer one is asked for. */
+  stop(why: 'by hand' | 'for newer'): void {
+    under.stopped = why
+  },
+  /** The latest run and its score, once: the log goes over to the page without being copied, and nothing here reads it after this. */
+  publish(): Published | undefined {
+    if (!latest || isPublished) return undefined
+    isPublished = true
+    const sameWays = sent !== undefined && areSameWays(sent, latest.paths)
+    sent = latest.paths
+    const plain = plainRun(drafted, sameWays ? { ...latest, paths: [] } : latest)
+    return transfer({ run: plain, sameWays, score: content.score }, buffersOf(latest.log))
+  },
+  /** Loads what the show needs to be run whole. */
+  prepare(): Promise<void> {
+    return prepare(drafted)
+  },
+  addEnvelopes(made: [string, Float32Array][]): void {
+    for (const [hash, envelope] of made) envelopes.set(hash, envelope)
+  },
+  /** Loudness every 0.1 s (LUFS) and light every 0.25 s (lux) of the latest run, for the player that is followed. */
+  curves(): { loudness: Float32Array; lux: Float32Array } | undefined {
+    if (!latest) return undefined
+    const player = playerOf(latest)
+    const curves = {
+      loudness: loudnessOf(drafted, latest, player, envelopes),
+      lux: luxOver(drafted, latest, player, LUX_EVERY),
+    }
+    draw(curves)
+    return curves
+  },
+}
+export type RunWorker = typeof worker
+expose(worker)

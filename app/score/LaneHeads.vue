@@ -1,0 +1,79 @@
+<script setup lang="ts">
+import type { Lane } from '~~/core/score'
+import { useRun } from '~/run/run'
+import { useSelection } from '~/frame/selection'
+import { useShow } from '~/document/show'
+import type { Sense } from '~/words/senses'
+import { sensesOf } from '~/words/senses'
+import { unmetWords } from '~/words/sentences'
+import { LANE } from '~/score/canvas/axes'
+import SenseGlyph from '~/frame/SenseGlyph.vue'
+
+const props = defineProps<{ lanes: Lane[]; scroll: number }>()
+const emit = defineEmits<{ scroll: [to: number] }>()
+const doc = useShow()
+const runs = useRun()
+const selection = useSelection()
+const list = ref<HTMLElement>()
+/** What each zone reaches; all of it stays the same while it says the same. */
+const senses = computed((before?: Map<string, Sense[]>) => {
+  const all = new Map<string, Sense[]>()
+  let changed = before?.size !== doc.show!.zones.length
+  for (const zone of doc.show!.zones) {
+    const now = sensesOf(doc.show!, zone)
+    const was = before?.get(zone.id)
+    const same = was !== undefined && was.join() === now.join()
+    all.set(zone.id, same ? was : now)
+    if (!same) changed = true
+  }
+  return before && !changed ? before : all
+})
+
+watch(
+  () => props.scroll,
+  (to) => list.value && (list.value.scrollTop = to),
+)
+watch(
+  () => selection.chosen?.id,
+  async (id) => {
+    await nextTick()
+    const index = props.lanes.findIndex((lane) => lane.zone === id)
+    if (index < 0 || !list.value) return
+    const top = index * LANE
+    if (top < list.value.scrollTop || top + LANE > list.value.scrollTop + list.value.clientHeight)
+      emit('scroll', Math.max(0, top - list.value.clientHeight / 2))
+  },
+)
+</script>
+
+<template>
+  <div
+    ref="list"
+    class="min-h-0 flex-1 overflow-y-auto [scrollbar-width:none]"
+    @scroll="emit('scroll', ($event.target as HTMLElement).scrollTop)"
+  >
+    <button
+      v-for="lane in lanes"
+      :key="lane.zone"
+      v-memo="[lane.met, lane.name, lane.unmet, selection.zone?.id === lane.zone, senses.get(lane.zone)]"
+      class="flex w-full items-center gap-2 border-b border-[#1c272d] pr-2.5 pl-3 text-left"
+      :class="[
+        selection.zone?.id === lane.zone ? 'bg-ink-3' : 'hover:bg-ink-2',
+        lane.met === undefined ? 'text-bone-3' : '',
+      ]"
+      :style="{ height: `${LANE}px` }"
+      :aria-label="lane.name"
+      :aria-pressed="selection.zone?.id === lane.zone"
+      :data-zone="lane.zone"
+      @click="lane.zone && selection.choose('zone', lane.zone)"
+    >
+      <span class="w-4 font-mono text-[9px] text-bone-3">{{ lane.met ?? '' }}</span>
+      <span class="flex-1 truncate">{{ lane.name }}</span>
+      <span v-if="lane.unmet" class="text-[11px] whitespace-nowrap">{{ unmetWords(lane) }}</span>
+      <template v-else><SenseGlyph v-for="sense in senses.get(lane.zone)" :key="sense" :sense="sense" /></template>
+    </button>
+    <p v-if="lanes.length === 0 && runs.score" class="p-3 text-bone-3">
+      No zone yet. Choose Zone in the plan below and drag one where people pass.
+    </p>
+  </div>
+</template>

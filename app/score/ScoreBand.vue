@@ -1,0 +1,57 @@
+<script setup lang="ts">
+import { lanesOf } from '~~/core/score'
+import { clock } from '~/words/time'
+import { useRun } from '~/run/run'
+import ScoreCanvas from './ScoreCanvas.vue'
+import CurveHeads from './CurveHeads.vue'
+import ScoreTransport from './ScoreTransport.vue'
+import EventTable from './EventTable.vue'
+import LaneHeads from './LaneHeads.vue'
+
+const runs = useRun()
+const scroll = ref(0)
+const table = ref(false)
+const lanes = computed(() => (runs.score ? lanesOf(runs.score) : []))
+</script>
+
+<template>
+  <section aria-label="Score" role="region" class="flex min-h-0 bg-ink-1">
+    <div class="flex w-[252px] flex-none flex-col border-r border-rule">
+      <ScoreTransport />
+      <LaneHeads :lanes="lanes" :scroll="scroll" @scroll="scroll = $event" />
+      <CurveHeads />
+    </div>
+    <div class="relative min-w-0 flex-1">
+      <p
+        v-if="runs.problem"
+        role="alert"
+        class="absolute top-2 left-3 z-20 max-w-[80%] rounded-md border border-rust bg-ink-2 px-3 py-2 text-rust"
+      >
+        {{ runs.problem }}
+      </p>
+      <div
+        v-if="runs.waitsAt !== undefined"
+        role="status"
+        class="absolute top-2 right-3 z-20 flex items-center gap-3 rounded-md border border-rule bg-ink-2 px-3 py-2 text-bone-2"
+      >
+        <span
+          >This score is older than the show: its run is being worked out, up to
+          <span class="font-mono text-xs">{{ clock(runs.waitsAt, 0) }}</span> so far.</span
+        >
+        <button class="button" @click="runs.stop()">Stop</button>
+      </div>
+      <EventTable v-if="table" @close="table = false" />
+      <ScoreCanvas
+        v-else
+        class="transition-opacity motion-reduce:transition-none"
+        :class="runs.waitsAt === undefined ? '' : 'opacity-40'"
+        :lanes="lanes"
+        :scroll="scroll"
+        @scroll="scroll = $event"
+      />
+      <button class="chip absolute top-[3px] right-2 z-10 bg-ink-1" :aria-pressed="table" @click="table = !table">
+        {{ table ? 'Lanes' : 'Events as a table' }}
+      </button>
+    </div>
+  </section>
+</template>

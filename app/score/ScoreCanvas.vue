@@ -1,0 +1,112 @@
+<script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+import type { Lane } from '~~/core/score'
+import { usePlayhead } from '~/frame/playhead'
+import { useRun } from '~/run/run'
+import { useSelection } from '~/frame/selection'
+import { useView } from '~/frame/view'
+import { CURVES_HEIGHT, LANE, RULER, tOf, xOf, type Layout } from '~/score/canvas/axes'
+import type { Sight } from '~/score/canvas/renderer'
+import ScoreMarks from './ScoreMarks.vue'
+
+const props = defineProps<{ lanes: Lane[]; scroll: number }>()
+const emit = defineEmits<{ scroll: [to: number] }>()
+const runs = useRun()
+const playhead = usePlayhead()
+const selection = useSelection()
+const view = useView()
+const frame = ref<HTMLElement>()
+const canvas = ref<HTMLCanvasElement>()
+const { width, height } = useElementSize(frame)
+
+const layout = computed((): Layout => ({
+  width: width.value,
+  height: height.value,
+  from: view.from,
+  to: view.to,
+  ruler: RULER,
+  lane: LANE,
+  scroll: props.scroll,
+  curves: height.value - CURVES_HEIGHT,
+}))
+const chosen = computed(() => selection.zone?.id)
+const sight = computed((): Sight => ({
+  layout: layout.value,
+  ratio: window.devicePixelRatio || 1,
+  chosen: chosen.value,
+  marked: playhead.marked && { from: playhead.marked.from, to: playhead.marked.to },
+}))
+let asked = 0
+/** However often something moves, the canvas follows once a frame. */
+function look() {
+  asked = 0
+  if (width.value > 0) runs.look(sight.value)
+}
+watch(sight, () => (asked ||= requestAnimationFrame(look)), { immediate: true })
+onMounted(() => runs.mount(canvas.value!))
+onBeforeUnmount(() => cancelAnimationFrame(asked))
+
+const headX = computed(() => xOf(layout.value, playhead.t))
+const timeAt = (event: { clientX: number }) =>
+  tOf(layout.value, event.clientX - frame.value!.getBoundingClientRect().left)
+
+/** Over the clock and the curves one scrubs; over the lanes a click goes there and a drag marks a span. */
+function press(event: PointerEvent) {
+  if (event.button !== 0) return
+  const box = frame.value!.getBoundingClientRect()
+  const y = event.clientY - box.top
+  const lanesHere = y > RULER && y < layout.value.curves
+  const began = timeAt(event)
+  const startX = event.clientX
+  frame.value!.setPointerCapture(event.pointerId)
+  if (lanesHere) {
+    const lane = props.lanes[Math.floor((y - RULER + props.scroll) / LANE)]
+    if (lane?.zone) selection.choose('zone', lane.zone)
+  }
+  if (!event.shiftKey || !lanesHere) playhead.seek(began)
+  const move = (e: PointerEvent) => {
+    if (!lanesHere) return playhead.seek(timeAt(e))
+    if (Math.abs(e.clientX - startX) < 4) return
+    const t = timeAt(e)
+    playhead.marked = { from: Math.max(0, Math.min(began, t)), to: Math.min(playhead.length, Math.max(began, t)) }
+  }
+  const up = (e: PointerEvent) => {
+    if (lanesHere && Math.abs(e.clientX - startX) < 4 && playhead.marked) {
+      playhead.marked = undefined
+      playhead.looping = false
+    }
+    frame.value!.removeEventListener('pointermove', move)
+    frame.value!.removeEventListener('pointerup', up)
+  }
+  frame.value!.addEventListener('pointermove', move)
+  frame.value!.addEventListener('pointerup', up)
+}
+
+/** The wheel zooms about the pointer; sideways or with Shift it moves along; with Alt it moves over the lanes. */
+function wheel(event: WheelEvent) {
+  if (event.altKey) return emit('scroll', Math.max(0, props.scroll + event.deltaY))
+  const along = Math.abs(event.deltaX) > Math.abs(event.deltaY) ? event.deltaX : event.shiftKey ? event.deltaY : 0
+  if (along !== 0) view.pan((along / width.value) * (view.to - view.from))
+  else view.zoom(Math.exp(event.deltaY * (event.ctrlKey ? 0.01 : 0.0016)), timeAt(event))
+}
+</script>
+
+<template>
+  <div
+    ref="frame"
+    class="absolute inset-0 touch-none select-none"
+    @pointerdown="press"
+    @wheel.prevent="wheel"
+    @dblclick="view.fit()"
+  >
+    <canvas ref="canvas" class="size-full" aria-hidden="true" />
+    <ScoreMarks :lanes="lanes" :layout="layout" />
+    <div
+      class="pointer-events-none absolute inset-y-0 left-0 w-px bg-lamp"
+      :style="{ transform: `translateX(${headX}px)` }"
+      :hidden="headX < 0 || headX > width"
+    >
+      <div class="absolute top-[22px] -left-[4.5px] size-2.5 rounded-full bg-lamp" />
+    </div>
+  </div>
+</template>

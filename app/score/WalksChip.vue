@@ -1,0 +1,52 @@
+<script setup lang="ts">
+import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
+import { useRun } from '~/run/run'
+import { useSelection } from '~/frame/selection'
+import { useShow } from '~/document/show'
+import { useMenuPlace } from '~/frame/menu-place'
+
+const doc = useShow()
+const runs = useRun()
+const selection = useSelection()
+const walks = computed(() => doc.show?.walks ?? [])
+const words = computed(() => {
+  const names = runs.walks.map((id) => walks.value.find((walk) => walk.id === id)?.name).filter(Boolean)
+  return names.length === 0 ? 'no walk' : names.length === 1 ? names[0] : `${names[0]} + ${names.length - 1}`
+})
+function toggle(id: string) {
+  const chosen = new Set(runs.walks)
+  if (chosen.has(id)) chosen.delete(id)
+  else chosen.add(id)
+  runs.walks = walks.value.map((walk) => walk.id).filter((walk) => chosen.has(walk))
+}
+const { place } = useMenuPlace()
+</script>
+
+<template>
+  <Popover class="relative">
+    <PopoverButton ref="opener" class="chip" title="Who walks in this run">{{ words }}</PopoverButton>
+    <PopoverPanel v-slot="{ close }"
+      ><div ref="menu" class="menu w-72 !p-2" :style="place">
+        <div v-for="walk in walks" :key="walk.id" class="flex items-center gap-2 rounded px-2 py-1 hover:bg-ink-3">
+          <label class="flex flex-1 items-center gap-2">
+            <input
+              type="checkbox"
+              class="accent-[#f4b55f]"
+              :checked="runs.walks.includes(walk.id)"
+              @change="toggle(walk.id)"
+            />
+            <span>{{ walk.name }}</span><span v-if="walk.body.kind === 'creature'" class="text-xs text-bone-3"
+              >creature</span
+            >
+          </label>
+          <button class="text-xs text-bone-3 hover:text-bone" @click="(selection.choose('walk', walk.id), close())">
+            edit
+          </button>
+        </div>
+        <p v-if="walks.length === 0" class="px-2 py-1 text-bone-3">
+          No walk yet: choose Walk in the plan and click a way.
+        </p>
+      </div></PopoverPanel
+    >
+  </Popover>
+</template>

@@ -1,0 +1,56 @@
+import { lanesOf } from '~~/core/score'
+import type { Layout } from './axes'
+import { paint } from './paint'
+import type { Content } from './scene'
+
+/** What part of the score is looked at, and what of it is picked out. */
+export interface Sight {
+  layout: Layout
+  /** Pixels of the screen for one of CSS. */
+  ratio: number
+  chosen?: string
+  marked?: { from: number; to: number }
+}
+
+/**
+ * Holds the canvas of the score and draws on it at once whatever changes. It stands in the worker that has the run: nothing that
+ * the page does comes between a hand that drags a dial and what it moves.
+ */
+export interface Renderer {
+  mount(canvas: OffscreenCanvas): void
+  look(sight: Sight): void
+  show(content: Content): void
+  draw(): void
+}
+
+export function createRenderer(): Renderer {
+  let context: OffscreenCanvasRenderingContext2D | undefined
+  let sight: Sight | undefined
+  let content: Content | undefined
+
+  function draw(): void {
+    if (!context || !sight || !content) return
+    const { layout, ratio, chosen, marked } = sight
+    const { canvas } = context
+    const [w, h] = [Math.round(layout.width * ratio), Math.round(layout.height * ratio)]
+    if (canvas.width !== w || canvas.height !== h) [canvas.width, canvas.height] = [w, h]
+    context.setTransform(ratio, 0, 0, ratio, 0, 0)
+    paint(context, layout, { ...content, lanes: lanesOf(content.score), chosen, marked })
+  }
+
+  return {
+    mount(canvas) {
+      context = canvas.getContext('2d', { alpha: false }) ?? undefined
+      draw()
+    },
+    look(now) {
+      sight = now
+      draw()
+    },
+    show(now) {
+      content = now
+      draw()
+    },
+    draw,
+  }
+}

@@ -1,0 +1,65 @@
+import { useLocalStorage } from '@vueuse/core'
+import { defineStore } from 'pinia'
+import { computed, watch } from 'vue'
+import { probe } from '~/document/probe'
+import { createBuffers } from './buffers'
+import { createPlayer } from './player'
+import { usePlayhead } from '~/frame/playhead'
+import { useRun } from '~/run/run'
+import { useShow } from '~/document/show'
+import { useView } from '~/frame/view'
+
+/** What is heard while the score plays, and how loud. */
+export const useSound = defineStore('sound', () => {
+  const doc = useShow()
+  const runs = useRun()
+  const playhead = usePlayhead()
+  const view = useView()
+  /** Low the first time; remembered after that. */
+  const level = useLocalStorage('esvik:level', 0.3)
+  const mute = useLocalStorage('esvik:mute', false)
+  const buffers = createBuffers()
+
+  const zoneOf = computed(() => {
+    const zones = new Map<number, string>()
+    for (const event of runs.events) if (event.kind === 'fire' && event.zone) zones.set(event.playing, event.zone)
+    return zones
+  })
+  const lets = (playing: number) => {
+    const zone = zoneOf.value.get(playing)
+    if (view.solo !== undefined) return zone === view.solo
+    return zone === undefined || !view.muted.has(zone)
+  }
+  const player = createPlayer(
+    buffers,
+    () => (runs.run && runs.played ? { run: runs.run, show: runs.played, player: runs.player } : undefined),
+    lets,
+  )
+  playhead.setKeeper(player)
+  watch([level, mute], () => player.setLevel(mute.value ? 0 : level.value), { immediate: true })
+  watch(
+    () => doc.show?.sounds,
+    (sounds) => void buffers.load(new Set(sounds?.map((sound) => sound.asset))),
+    { immediate: true },
+  )
+  watch(
+    () => runs.run,
+    () => player.change(),
+  )
+  watch([() => view.solo, () => [...view.muted]], () => player.gates())
+  /** What sounds now: when each source was told to begin, and from where in its file. For tests, and for whoever wants to look. */
+  const sounding = () => ({
+    transport: player.transport(),
+    voices: [...player.voices()].map(({ audible, when, offset }) => ({
+      sound: audible.sound,
+      t: audible.t,
+      pitch: audible.pitch,
+      loop: audible.loop,
+      seconds: doc.show?.sounds.find((sound) => sound.id === audible.sound)?.seconds,
+      when,
+      offset,
+    })),
+  })
+  probe({ sounding })
+  return { level, mute }
+})

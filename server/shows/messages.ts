@@ -1,0 +1,26 @@
+import type { Operation } from '../../core/show'
+
+/** The answer to an edit. */
+export interface Accepted {
+  revision: number
+  /** The patch as it was applied, after others' edits. */
+  patch: Operation[]
+  /** What others did since the revision the edit was made on. */
+  before: Done[]
+}
+
+/** An edit that has been taken, by the revision it led to. */
+export interface Done {
+  id: string
+  revision: number
+  label: string
+  patch: Operation[]
+}
+
+/** What a window with a show open hears from the server. */
+export type Word =
+  | ({ kind: 'edit' } & Done)
+  /** How far the show is that a window has just opened. */
+  | { kind: 'at'; revision: number }
+  /** How many other windows have the show open. */
+  | { kind: 'others'; count: number }
