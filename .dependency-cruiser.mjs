@@ -3,27 +3,27 @@
  * A new room is a line here.
  */
 const CORE = {
-  show: [],
-  space: ['show'],
-  engine: ['show', 'space'],
-  light: ['show', 'space', 'engine'],
-  sound: ['show', 'space', 'engine'],
-  score: ['show', 'space', 'engine'],
-  study: ['show', 'space', 'engine'],
-  testing: ['show', 'engine'],
+  base: [],
+  show: ['base'],
+  space: ['base', 'show'],
+  engine: ['base', 'show', 'space'],
+  light: ['base', 'show', 'space', 'engine'],
+  sound: ['base', 'show', 'space', 'engine'],
+  score: ['base', 'show', 'space', 'engine'],
+  study: ['base', 'show', 'space', 'engine'],
+  testing: ['base', 'show', 'engine'],
 }
 /** The rooms of the engine; what lies beside them, its doors, may import all. */
 const ENGINE = {
-  base: [],
-  log: ['base'],
-  history: ['base', 'log'],
-  ways: ['base', 'log', 'history'],
-  compile: ['base', 'log', 'history', 'ways'],
-  world: ['base', 'log', 'history', 'ways', 'compile'],
-  flight: ['base', 'log', 'history', 'ways', 'compile', 'world'],
-  edges: ['base', 'log', 'history', 'ways', 'compile', 'world'],
-  play: ['base', 'log', 'history', 'ways', 'compile', 'world', 'flight', 'edges'],
-  steps: ['base', 'log', 'history', 'ways', 'compile', 'world', 'flight', 'edges', 'play'],
+  log: [],
+  history: ['log'],
+  ways: ['log', 'history'],
+  compile: ['log', 'history', 'ways'],
+  world: ['log', 'history', 'ways', 'compile'],
+  flight: ['log', 'history', 'ways', 'compile', 'world'],
+  edges: ['log', 'history', 'ways', 'compile', 'world'],
+  play: ['log', 'history', 'ways', 'compile', 'world', 'flight', 'edges'],
+  steps: ['log', 'history', 'ways', 'compile', 'world', 'flight', 'edges', 'play'],
 }
 /** The rooms of the page: what a person sees, and below that what is edited and run. */
 const APP = {

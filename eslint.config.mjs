@@ -27,7 +27,7 @@ export default ts.config(
     rules: {
       'no-restricted-properties': [
         'error',
-        { object: 'Math', property: 'random', message: 'Luck comes from engine/base/luck.' },
+        { object: 'Math', property: 'random', message: 'Luck comes from base/luck.' },
       ],
       'no-restricted-globals': [
         'error',

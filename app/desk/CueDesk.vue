@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { freeId, rulesAt, usesOf, type Cue, type Step, type StepKind } from '~~/core/show'
-import { ADDABLE, freshStep } from '~/document/fresh-step'
+import { freshStep } from '~/document/fresh-step'
 import { middleOf } from '~~/core/space'
 import { solidOfZone } from '~/plan/geometry'
 import { useSelection } from '~/frame/selection'
 import { useShow } from '~/document/show'
 import { count } from '~/words/time'
-import { lengthWords, stepWords } from '~/words/sentences'
+import { lengthWords } from '~/words/sentences'
+import { OFFERED, stepWords, wordsOf } from '~/words/step-kinds'
 import PartChoice from './PartChoice.vue'
 import StepFields from './StepFields.vue'
 import PartText from './PartText.vue'
@@ -23,7 +24,7 @@ const fors = [
   { value: 'everyone' as const, words: 'everyone' },
   { value: 'inside' as const, words: 'everyone inside the zone' },
 ]
-const addable = computed(() => ADDABLE.filter(([kind]) => freshStep(doc.show!, kind, 'x') !== undefined))
+const addable = computed(() => OFFERED.filter((kind) => freshStep(doc.show!, kind, 'x') !== undefined))
 const firedBy = computed(() =>
   doc.show!.zones.filter((zone) => rulesAt(doc.show!, zone).some((rule) => rule.cue === props.cue.id)),
 )
@@ -87,9 +88,9 @@ const { place } = useMenuPlace('bottom-end')
         <MenuButton ref="opener" class="chip">+ step</MenuButton>
         <MenuItems as="template"
           ><div ref="menu" class="menu grid w-72 grid-cols-2" :style="place">
-            <MenuItem v-for="[kind, words] in addable" :key="kind" v-slot="{ active }"
+            <MenuItem v-for="kind in addable" :key="kind" v-slot="{ active }"
               ><button class="menu-item" :class="{ 'bg-ink-3': active }" @click="add(kind)">
-                {{ words }}
+                {{ wordsOf(kind).name }}
               </button></MenuItem
             >
           </div></MenuItems

@@ -83,7 +83,7 @@ const number = (event: Event) => Number((event.target as HTMLInputElement).value
           :y="HIGH - 3"
           width="4.4"
           height="3"
-          :fill="mark.dot.held ? '#e0836c' : '#f4b55f'"
+          :fill="mark.dot.held ? 'var(--color-rust)' : 'var(--color-lamp)'"
           class="cursor-pointer"
           @click="emit('go', mark.dot, true)"
         >
@@ -96,7 +96,7 @@ const number = (event: Event) => Number((event.target as HTMLInputElement).value
           :cx="mark.x"
           :cy="mark.y"
           r="1.9"
-          :fill="mark.dot.held ? '#e0836c' : '#8fbf9a'"
+          :fill="mark.dot.held ? 'var(--color-rust)' : 'var(--color-weed)'"
           opacity="0.85"
           class="cursor-pointer"
           data-dot
@@ -108,7 +108,7 @@ const number = (event: Event) => Number((event.target as HTMLInputElement).value
           </title>
         </circle>
       </g>
-      <text v-if="beyond > 0" :x="WIDTH - PAD" y="9" text-anchor="end" font-size="10" fill="#84908f">
+      <text v-if="beyond > 0" :x="WIDTH - PAD" y="9" text-anchor="end" font-size="10" fill="var(--color-bone-3)">
         {{ beyond }} beyond
       </text>
     </svg>
@@ -137,7 +137,7 @@ const number = (event: Event) => Number((event.target as HTMLInputElement).value
 .dial::-webkit-slider-runnable-track {
   height: 3px;
   border-radius: 2px;
-  background: #2c3b45;
+  background: var(--color-rule);
 }
 .dial::-webkit-slider-thumb {
   appearance: none;
@@ -145,17 +145,17 @@ const number = (event: Event) => Number((event.target as HTMLInputElement).value
   height: 14px;
   margin-top: -5.5px;
   border-radius: 50%;
-  background: #ece4d4;
+  background: var(--color-bone);
 }
 .dial::-moz-range-track {
   height: 3px;
-  background: #2c3b45;
+  background: var(--color-rule);
 }
 .dial::-moz-range-thumb {
   width: 14px;
   height: 14px;
   border: 0;
   border-radius: 50%;
-  background: #ece4d4;
+  background: var(--color-bone);
 }
 </style>

@@ -1,18 +1,10 @@
 <script setup lang="ts">
-import {
-  freeId,
-  freeName,
-  type Condition,
-  type Cue,
-  type Editor,
-  type Moment,
-  type Rule,
-  type Target,
-} from '~~/core/show'
+import { type Condition, type Editor, type Moment, type Rule, type Target } from '~~/core/show'
 import { placeOfRule, putIn, type RuleHere } from '~/document/rule-here'
-import { useSelection } from '~/frame/selection'
+import { freshMoment } from '~/document/fresh'
 import { useShow } from '~/document/show'
 import { MOMENTS } from '~/words/sentences'
+import { useRuleEdits } from './rule-edits'
 import PartChoice from './PartChoice.vue'
 import PartEnd from './PartEnd.vue'
 import PartNumber from './PartNumber.vue'
@@ -21,7 +13,7 @@ import PartText from './PartText.vue'
 /** A rule read as a sentence, each part of which can be changed in place. */
 const props = defineProps<RuleHere>()
 const doc = useShow()
-const selection = useSelection()
+const edits = useRuleEdits()
 const labelOf = (what: string) => `${what} in ${placeOfRule(props)}`
 const put = (edit: Editor, field: keyof Rule, value: unknown) => putIn(props, edit, field, value)
 const set = (field: keyof Rule, value: unknown, label: string) => doc.edit(labelOf(label), (e) => put(e, field, value))
@@ -46,24 +38,12 @@ const targets = computed((): { value: Target; words: string }[] => [
   ...doc.place!.props.map((p) => ({ value: { prop: p.id }, words: p.name })),
   ...doc.place!.marks.map((m) => ({ value: { mark: m.id }, words: m.name })),
 ])
-const anyTarget = computed(() => targets.value[0]?.value)
 const moments = (['enter', 'leave', 'dwell', 'use', 'look', 'signal', 'clock'] as const).map((value) => ({
   value,
   words: value === 'signal' ? 'sets off the signal' : MOMENTS[value],
 }))
 const clockMoments = moments.map((moment) => (moment.value === 'clock' ? { ...moment, words: 'At the time' } : moment))
-function setMoment(kind: Moment['at']) {
-  const made: { [at in Moment['at']]?: Moment } = {
-    enter: { at: 'enter' },
-    leave: { at: 'leave' },
-    dwell: { at: 'dwell', seconds: 2 },
-    use: { at: 'use' },
-    ...(anyTarget.value && { look: { at: 'look', target: anyTarget.value, within: 20, seconds: 0.5 } }),
-    signal: { at: 'signal', name: 'go', inside: false },
-    clock: { at: 'clock', seconds: 10 },
-  }
-  set('on', made[kind], 'Change the moment')
-}
+const setMoment = (kind: Moment['at']) => set('on', freshMoment(kind, targets.value[0]?.value), 'Change the moment')
 function putOn(edit: Editor, field: string, value: unknown) {
   const { [field]: _, ...others } = props.rule.on as Moment & Record<string, unknown>
   put(edit, 'on', value === undefined ? others : { ...others, [field]: value })
@@ -103,20 +83,7 @@ const cues = computed(() => [
   ...doc.cues.map((cue) => ({ value: cue.id, words: cue.name })),
   { value: '', words: '+ new cue' },
 ])
-function setCue(id: string) {
-  if (id) return set('cue', id, 'Fire another cue')
-  const taken = doc.cues.map((cue) => cue.id)
-  const name = freeName(
-    `${props.zone.name} cue`,
-    doc.cues.map((cue) => cue.name),
-  )
-  const cue: Cue = { id: freeId(name, taken), name, steps: [], for: 'whoever', scare: false }
-  const made = doc.edit(`New cue for ${props.zone.name}`, (e) => {
-    e.add(['cues'], cue)
-    putIn(props, e, 'cue', cue.id)
-  })
-  if (made) selection.choose('cue', cue.id)
-}
+const setCue = (id: string) => (id ? set('cue', id, 'Fire another cue') : edits.fireNewCue(props))
 const delays = [
   { value: 'none', words: 'at once' },
   { value: 'some', words: 'after' },

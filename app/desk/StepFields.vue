@@ -174,7 +174,7 @@ const shown = (field: StepField) =>
         <label v-for="[lock, words] in field.as === 'locks' ? LOCKS : []" :key="lock" class="ml-2"
           ><input
             type="checkbox"
-            class="accent-[#bda3e3]"
+            class="accent-mauve"
             :checked="(read(['locks']) as string[]).includes(lock)"
             @change="toggleLock(lock)"
           />

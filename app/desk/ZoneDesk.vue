@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { freeId, freeName, ruleIds, type Cue, type Kit, type Rule, type Zone } from '~~/core/show'
+import { freeId, type Kit, type Zone } from '~~/core/show'
 import { useRun } from '~/run/run'
 import { useSelection } from '~/frame/selection'
 import { useShow } from '~/document/show'
@@ -10,12 +10,14 @@ import PartChoice from './PartChoice.vue'
 import KitRules from './KitRules.vue'
 import RuleSentence from './RuleSentence.vue'
 import RuleDials from './RuleDials.vue'
+import { useRuleEdits } from './rule-edits'
 import ZoneShape from './ZoneShape.vue'
 import PartText from './PartText.vue'
 import { useZoneEdits } from '~/plan/zone-edits'
 
 const props = defineProps<{ zone: Zone }>()
 const doc = useShow()
+const edits = useRuleEdits()
 const runs = useRun()
 const view = useView()
 const selection = useSelection()
@@ -70,41 +72,8 @@ const open = ref<string>()
 const shown = computed(() => props.zone.rules.find((rule) => rule.id === open.value) ?? props.zone.rules[0])
 
 function addRule() {
-  const show = doc.show!
-  const id = freeId(`${props.zone.id}-rule`, ruleIds(show))
-  const made = doc.edit(`Add a rule to ${props.zone.name}`, (e) => {
-    const name = freeName(
-      `${props.zone.name} cue`,
-      show.cues.map((c) => c.name),
-    )
-    const cue: Cue = {
-      id: freeId(
-        name,
-        show.cues.map((c) => c.id),
-      ),
-      name,
-      steps: [],
-      for: 'whoever',
-      scare: false,
-    }
-    e.add(['cues'], cue)
-    const rule: Rule = {
-      id,
-      enabled: true,
-      on: { at: 'enter' },
-      who: { kinds: ['player'], tags: [] },
-      when: [],
-      per: 'player',
-      debounce: 0,
-      busy: 'skip',
-      chance: 1,
-      delay: 0,
-      cue: cue.id,
-      onLeave: 'release',
-    }
-    e.add(['zones', props.zone.id, 'rules'], rule)
-  })
-  if (made) open.value = id
+  const made = edits.add(props.zone)
+  if (made) open.value = made.id
 }
 const set = (field: string, value: unknown, label: string) =>
   doc.edit(label, (e) => e.set(['zones', props.zone.id, field], value))

@@ -2,9 +2,10 @@ import { describe, expect, it } from 'vitest'
 import { eventsOf, run } from '~~/core/engine'
 import { readShow, stepKinds, type Show, type Step } from '~~/core/show'
 import { show as smallShow, SOUND, across } from '~~/core/testing/small-show'
-import { lengthWords, stepWords } from '~/words/sentences'
+import { lengthWords } from '~/words/sentences'
+import { OFFERED, stepWords } from '~/words/step-kinds'
 import { fieldsOf } from '~/desk/step-fields'
-import { ADDABLE, freshStep } from './fresh-step'
+import { freshStep } from './fresh-step'
 
 /** A show that has one of everything a step can be about. */
 const full = smallShow({
@@ -33,9 +34,9 @@ const at = (step: Step, path: readonly string[]): unknown =>
   path.reduce<unknown>((value, key) => (value as Record<string, unknown> | undefined)?.[key], step)
 
 describe('a fresh step', () => {
-  it('can be of every kind', () => expect(ADDABLE.map(([kind]) => kind).sort()).toEqual(Object.keys(stepKinds).sort()))
+  it('can be of every kind', () => expect([...OFFERED].sort()).toEqual(Object.keys(stepKinds).sort()))
 
-  describe.each(ADDABLE)('%s', (kind) => {
+  describe.each(OFFERED)('%s', (kind) => {
     const step = freshStep(full, kind, 'fresh', [3, 0, 0])!
     it('fits the show, is run and logged', () => {
       const made = withStep(step)
@@ -62,7 +63,7 @@ describe('a fresh step', () => {
   })
   it('is none where the show lacks what it is about', () => {
     const bare = smallShow({})
-    const possible = ADDABLE.map(([kind]) => kind).filter((kind) => freshStep(bare, kind, 'a') !== undefined)
+    const possible = OFFERED.filter((kind) => freshStep(bare, kind, 'a') !== undefined)
     expect(possible.sort()).toEqual(['atmosphere', 'burst', 'fade', 'freeze', 'level', 'signal'])
   })
 })

@@ -30,12 +30,12 @@ function endRename(keep: boolean) {
         height="22"
         viewBox="0 0 22 22"
         fill="none"
-        stroke="#f4b55f"
+        stroke="var(--color-lamp)"
         stroke-width="1.6"
         aria-hidden="true"
       >
         <path d="M2 15c3-6 6-6 9 0s6 6 9 0" />
-        <circle cx="11" cy="6.5" r="2.6" fill="#f4b55f" stroke="none" />
+        <circle cx="11" cy="6.5" r="2.6" fill="var(--color-lamp)" stroke="none" />
       </svg>
       Esvik
     </NuxtLink>

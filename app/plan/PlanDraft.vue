@@ -10,7 +10,7 @@ defineProps<{ shape: Shape; pixel: number }>()
   <path
     :d="pathOf(outlineOf(solidOf(shape)))"
     fill="url(#survey)"
-    stroke="#f4b55f"
+    stroke="var(--color-lamp)"
     :stroke-width="1.8 * pixel"
     class="pointer-events-none"
   />

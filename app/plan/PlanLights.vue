@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { channelAt } from '~~/core/engine'
+import { CHANNEL, channelAt } from '~~/core/engine'
 import { lightPlace } from '~~/core/light'
 import { usePlayhead } from '~/frame/playhead'
 import { useRun } from '~/run/run'
@@ -14,7 +14,7 @@ const lights = computed(() => {
   const { run, played } = runs
   return doc.place!.lights.map((light) => {
     if (!run || !played?.place.lights.includes(light)) return { light, x: light.at[0], z: light.at[2], candela: 0 }
-    const now = channelAt(played, run, `light:${light.id}`, playhead.t, runs.player)
+    const now = channelAt(played, run, CHANNEL.light(light.id), playhead.t, runs.player)
     const [x, , z] = lightPlace(played, run, light, runs.player, playhead.t)
     return { light, x, z, candela: (now.candela as number) * (now.on as number) }
   })
@@ -36,7 +36,7 @@ const lights = computed(() => {
         :transform="`translate(${x} ${z}) scale(${pixel})`"
         d="M0-5c2.500 3 2.500 4.500 2.500 6a2.500 2.500 0 0 1-5 0c0-1.500 1-2 2.500-6z"
         :fill="candela > 0 ? light.colour : 'none'"
-        stroke="#b3b4ab"
+        stroke="var(--color-bone-2)"
         stroke-width="1"
         ><title>{{ light.name }}</title></path
       >

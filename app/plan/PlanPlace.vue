@@ -34,8 +34,8 @@ function propPath(prop: Prop): string {
       v-for="{ floor, path } in floors"
       :key="floor.id"
       :d="path"
-      fill="#11191e"
-      stroke="#1f2b32"
+      fill="var(--color-floor)"
+      stroke="var(--color-floor-edge)"
       :stroke-width="pixel"
     />
     <template v-for="{ floor, path } in floors" :key="`slope-${floor.id}`">
@@ -45,8 +45,8 @@ function propPath(prop: Prop): string {
       v-for="{ prop, path } in standing"
       :key="prop.id"
       :d="path"
-      fill="#1a2329"
-      stroke="#66716f"
+      fill="var(--color-prop)"
+      stroke="var(--color-prop-edge)"
       :stroke-width="pixel"
       ><title>{{ prop.name }}</title></path
     >
@@ -56,7 +56,7 @@ function propPath(prop: Prop): string {
         :y1="wall.a[1]"
         :x2="wall.b[0]"
         :y2="wall.b[1]"
-        stroke="#ece4d4"
+        stroke="var(--color-bone)"
         :stroke-width="wall.thick"
       />
       <line
@@ -64,7 +64,7 @@ function propPath(prop: Prop): string {
         :y1="wall.a[1]"
         :x2="wall.b[0]"
         :y2="wall.b[1]"
-        stroke="#0c1114"
+        stroke="var(--color-ink-0)"
         :stroke-width="Math.max(0, wall.thick - 2.4 * pixel)"
       />
     </g>

@@ -2,7 +2,8 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { useMenuPlace } from '~/frame/menu-place'
 
-export type Tool = 'choose' | 'box' | 'sphere' | 'cylinder' | 'prism' | 'walk'
+import type { Tool } from './gestures'
+
 const tool = defineModel<Tool>({ required: true })
 defineEmits<{ fit: [] }>()
 const shapes: [Tool, string][] = [

@@ -61,14 +61,22 @@ const r = (n: number) => n * props.pixel
       :opacity="index === runs.player ? 1 : 0.45"
       class="pointer-events-none"
     >
-      <circle v-for="([x, z], i) in walk.small" :key="i" :cx="x" :cy="z" :r="r(1.2)" fill="#f4b55f" opacity="0.8" />
-      <circle v-for="([x, z], i) in walk.large" :key="`l${i}`" :cx="x" :cy="z" :r="r(2.8)" fill="#f4b55f" />
+      <circle
+        v-for="([x, z], i) in walk.small"
+        :key="i"
+        :cx="x"
+        :cy="z"
+        :r="r(1.2)"
+        fill="var(--color-lamp)"
+        opacity="0.8"
+      />
+      <circle v-for="([x, z], i) in walk.large" :key="`l${i}`" :cx="x" :cy="z" :r="r(2.8)" fill="var(--color-lamp)" />
     </g>
     <template v-if="selection.walk">
       <polyline
         :points="points.map((p) => `${p.at[0]},${p.at[2]}`).join(' ')"
         fill="none"
-        stroke="#7fb2d9"
+        stroke="var(--color-tide)"
         :stroke-width="r(1)"
         :stroke-dasharray="`${r(4)} ${r(3)}`"
         class="pointer-events-none"
@@ -79,8 +87,8 @@ const r = (n: number) => n * props.pixel
         :cx="x"
         :cy="z"
         :r="r(3.5)"
-        fill="#0c1114"
-        stroke="#7fb2d9"
+        fill="var(--color-ink-0)"
+        stroke="var(--color-tide)"
         :stroke-width="r(1)"
         class="cursor-copy"
         opacity="0.8"
@@ -95,8 +103,8 @@ const r = (n: number) => n * props.pixel
           :y="point.at[2] - r(5)"
           :width="r(10)"
           :height="r(10)"
-          :fill="selection.point === i ? '#7fb2d9' : '#0c1114'"
-          stroke="#7fb2d9"
+          :fill="selection.point === i ? 'var(--color-tide)' : 'var(--color-ink-0)'"
+          stroke="var(--color-tide)"
           :stroke-width="r(1.5)"
           class="cursor-move"
           :data-walk-point="i"
@@ -111,10 +119,16 @@ const r = (n: number) => n * props.pixel
         v-if="body.player"
         :transform="`rotate(${-body.yaw}) scale(${pixel})`"
         d="M0 0L-17-38A42 42 0 0 1 17-38Z"
-        fill="#f4b55f"
+        fill="var(--color-lamp)"
         opacity="0.3"
       />
-      <circle :r="r(body.player ? 5 : 3.5)" fill="#f4b55f" stroke="#0c1114" :stroke-width="r(1.5)" data-walker />
+      <circle
+        :r="r(body.player ? 5 : 3.5)"
+        fill="var(--color-lamp)"
+        stroke="var(--color-ink-0)"
+        :stroke-width="r(1.5)"
+        data-walker
+      />
     </g>
   </g>
 </template>

@@ -86,7 +86,9 @@ const named = computed(() => {
         :data-plan-zone="zone.id"
         class="cursor-move"
         fill="url(#survey)"
-        :stroke="isChosen(zone.id) ? '#f4b55f' : occupied.has(zone.id) ? '#8fbf9a' : '#9aa09a'"
+        :stroke="
+          isChosen(zone.id) ? 'var(--color-lamp)' : occupied.has(zone.id) ? 'var(--color-weed)' : 'var(--color-zone)'
+        "
         :stroke-width="(isChosen(zone.id) ? 1.9 : occupied.has(zone.id) ? 1.6 : 1) * pixel"
         :stroke-dasharray="isChosen(zone.id) ? '' : `${7 * pixel} ${3 * pixel}`"
         @pointerdown="emit('take', zone.id, $event)"
@@ -97,7 +99,7 @@ const named = computed(() => {
       v-if="rim"
       :d="rim"
       fill="none"
-      stroke="#f4b55f"
+      stroke="var(--color-lamp)"
       :stroke-width="pixel"
       :stroke-dasharray="`${2 * pixel} ${3 * pixel}`"
       opacity="0.7"
@@ -109,10 +111,10 @@ const named = computed(() => {
         :x="zone.solid.bounds[0]"
         :y="zone.solid.bounds[2] - 5 * pixel"
         :font-size="11 * pixel"
-        :fill="isChosen(zone.id) ? '#f4b55f' : '#b3b4ab'"
+        :fill="isChosen(zone.id) ? 'var(--color-lamp)' : 'var(--color-bone-2)'"
         class="pointer-events-none"
         paint-order="stroke"
-        stroke="#0c1114"
+        stroke="var(--color-ink-0)"
         :stroke-width="3 * pixel"
         >{{ zone.name }}</text
       >

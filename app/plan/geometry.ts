@@ -1,22 +1,20 @@
+import { memoFor } from '~~/core/base'
 import { outlineOf, solidOf, type Solid } from '~~/core/space'
-import type { Point, Prop, Shape, Show, Spot, Wall, Zone } from '~~/core/show'
+import type { Point, Shape, Show, Spot, Wall, Zone } from '~~/core/show'
 
 interface Drawn {
-  prop: Prop | undefined
   solid: Solid
   path: string
 }
-const drawn = new WeakMap<Shape, Drawn>()
+const drawn = memoFor<Shape, Drawn>()
 
 /** A zone as it is drawn; worked out once while its shape and the prop it is tied to stay the same. */
 function drawnZone(show: Show, { shape, tiedTo }: Zone): Drawn {
   const prop = tiedTo && show.place.props.find((p) => p.id === tiedTo.prop)
-  let known = drawn.get(shape)
-  if (!known || known.prop !== prop) {
+  return drawn(shape, [prop], () => {
     const solid = solidOf(shape, prop)
-    drawn.set(shape, (known = { prop, solid, path: pathOf(outlineOf(solid)) }))
-  }
-  return known
+    return { solid, path: pathOf(outlineOf(solid)) }
+  })
 }
 
 export const solidOfZone = (show: Show, zone: Zone): Solid => drawnZone(show, zone).solid

@@ -1,6 +1,7 @@
 import { freeId, ruleIds, type Shape, type Zone } from '~~/core/show'
 import { moved } from './geometry'
 import { useSelection } from '~/frame/selection'
+import { freshZone } from '~/document/fresh'
 import { useShow } from '~/document/show'
 
 /** Everything that is done to zones as a whole. */
@@ -10,12 +11,8 @@ export function useZoneEdits() {
   const ids = () => doc.show!.zones.map((zone) => zone.id)
 
   function create(shape: Shape): void {
-    const names = new Set(doc.show!.zones.map((zone) => zone.name))
-    let n = doc.show!.zones.length + 1
-    while (names.has(`Zone ${n}`)) n++
-    const id = freeId(`zone-${n}`, ids())
-    const zone: Zone = { id, name: `Zone ${n}`, shape, enabled: true, rim: 0, notices: 'body', rules: [], tags: [] }
-    if (doc.edit('Draw a zone', (e) => e.add(['zones'], zone))) selection.choose('zone', id)
+    const zone = freshZone(doc.show!, shape)
+    if (doc.edit('Draw a zone', (e) => e.add(['zones'], zone))) selection.choose('zone', zone.id)
   }
 
   function duplicate(zone: Zone): void {

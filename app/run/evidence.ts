@@ -11,7 +11,7 @@ import { useShow } from '~/document/show'
 /** So many varied walkers stand behind a dial. */
 export const WALKERS = 100
 
-/** What varied walkers meet, for the dials: counted again shortly after the last edit. */
+/** What varied walkers meet, for the dials: while one is dragged with what it would be, and counted again shortly after the last edit. */
 export const useEvidence = defineStore('evidence', () => {
   const doc = useShow()
   const runs = useRun()
@@ -21,14 +21,28 @@ export const useEvidence = defineStore('evidence', () => {
   let timer: ReturnType<typeof setTimeout> | undefined
   /** Edits that the worker has not heard of; undefined when it must be given the whole show. */
   let edits: Operation[][] | undefined
+  /** What the drag that is on would do. */
+  let draft: Operation[] | undefined
+  let follows = false
   doc.onChange((change) => {
+    draft = 'draft' in change ? change.draft : undefined
     if ('reset' in change) edits = undefined
     else if ('done' in change) edits?.push(change.done)
+    if (draft && !follows) void followHand()
   })
 
-  /** How often a study has come to its end. */
-  let settled = 0
-  probe({ settled: () => settled })
+  /** How often a study has come to its end, after an edit and for a drag. */
+  const ended = { settled: 0, followed: 0 }
+  probe({ settled: () => ended.settled, followed: () => ended.followed })
+
+  /** What the walkers meet, as the show is or with a draft; undefined if a newer question came meanwhile. */
+  async function ask(tried: Operation[] | undefined, progress: (n: number) => void): Promise<boolean> {
+    const since = edits ?? []
+    edits = []
+    const found = await worker!.study(since, [...runs.walks], WALKERS, proxy(progress), tried)
+    if (found) moments.value = new Map(found)
+    return found !== undefined
+  }
 
   async function study(): Promise<void> {
     const { show, dragging } = doc
@@ -39,18 +53,19 @@ export const useEvidence = defineStore('evidence', () => {
       edits = []
       await worker.open(show)
     }
-    const since = edits
-    edits = []
-    const found = await worker.study(
-      since,
-      [...runs.walks],
-      WALKERS,
-      proxy((n: number) => void (done.value = n)),
-    )
-    if (!found) return
-    moments.value = new Map(found)
-    settled++
+    if (await ask(undefined, (n) => void (done.value = n))) ended.settled++
   }
+
+  /** Goes after the hand, one study at a time, each with where the hand is then. */
+  async function followHand(): Promise<void> {
+    follows = true
+    for (let tried; draft && draft !== tried && worker && edits;) {
+      tried = draft
+      if (await ask(tried, () => {})) ended.followed++
+    }
+    follows = false
+  }
+
   function soon(): void {
     clearTimeout(timer)
     // The first time the page has better things to do.

@@ -14,7 +14,8 @@ const worker = {
     show = document
   },
   /**
-   * The moments of every rule by varied walkers; undefined if a newer request came meanwhile. `done`: edits since the last request.
+   * The moments of every rule by varied walkers; undefined if a newer request came meanwhile. `done`: edits since the last request;
+   * `draft`: what a drag would do on top of them.
    * `progress` hears how far it is.
    */
   async study(
@@ -22,10 +23,11 @@ const worker = {
     walks: string[],
     walkers: number,
     progress: (done: number) => void,
+    draft?: Operation[],
   ): Promise<[string, Moment[]][] | undefined> {
     const mine = ++newest
     for (const patch of done) show = applyPatch(show, patch)
-    const studied = show
+    const studied = draft ? applyPatch(show, draft) : show
     await prepare(studied, { tally: true })
     const evidence: Evidence = new Map()
     let since = performance.now()

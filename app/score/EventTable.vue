@@ -5,7 +5,8 @@ import { useRun } from '~/run/run'
 import { useSelection } from '~/frame/selection'
 import { useShow } from '~/document/show'
 import { clock, plain } from '~/words/time'
-import { cueName, ruleName, walkName, zoneName } from '~/words/sentences'
+import { ruleName } from '~/words/sentences'
+import { cueName, walkName, zoneName } from '~/words/names'
 
 defineEmits<{ close: [] }>()
 const doc = useShow()
@@ -140,7 +141,7 @@ watch(words, () => (copied.value = false))
             v-for="(row, index) in shown.slice(0, MOST)"
             :key="index"
             tabindex="0"
-            class="cursor-pointer border-t border-[#1c272d] hover:bg-ink-2"
+            class="cursor-pointer border-t border-row hover:bg-ink-2"
             :class="row.kind === 'held' ? 'text-rust' : row.kind === 'fire' ? 'text-lamp' : 'text-bone-2'"
             @click="go(row)"
             @keydown.enter="go(row)"

@@ -3,7 +3,7 @@ import type { Lane } from '~~/core/score'
 import { useRun } from '~/run/run'
 import { useSelection } from '~/frame/selection'
 import { useShow } from '~/document/show'
-import type { Sense } from '~/words/senses'
+import type { Sense } from '~/words/step-kinds'
 import { sensesOf } from '~/words/senses'
 import { unmetWords } from '~/words/sentences'
 import { LANE } from '~/score/canvas/axes'
@@ -56,7 +56,7 @@ watch(
       v-for="lane in lanes"
       :key="lane.zone"
       v-memo="[lane.met, lane.name, lane.unmet, selection.zone?.id === lane.zone, senses.get(lane.zone)]"
-      class="flex w-full items-center gap-2 border-b border-[#1c272d] pr-2.5 pl-3 text-left"
+      class="flex w-full items-center gap-2 border-b border-row pr-2.5 pl-3 text-left"
       :class="[
         selection.zone?.id === lane.zone ? 'bg-ink-3' : 'hover:bg-ink-2',
         lane.met === undefined ? 'text-bone-3' : '',

@@ -22,7 +22,7 @@ function nextSpeed() {
       class="grid size-6 place-items-center rounded"
       @click="playhead.toggle()"
     >
-      <svg width="14" height="14" viewBox="0 0 14 14" fill="#f4b55f" aria-hidden="true">
+      <svg width="14" height="14" viewBox="0 0 14 14" fill="var(--color-lamp)" aria-hidden="true">
         <path v-if="!playhead.playing" d="M2.5 1.5l10 5.5-10 5.5z" />
         <path v-else d="M3 2h3v10H3zM8 2h3v10H8z" />
       </svg>

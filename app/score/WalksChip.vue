@@ -31,7 +31,7 @@ const { place } = useMenuPlace()
           <label class="flex flex-1 items-center gap-2">
             <input
               type="checkbox"
-              class="accent-[#f4b55f]"
+              class="accent-lamp"
               :checked="runs.walks.includes(walk.id)"
               @change="toggle(walk.id)"
             />

@@ -1,4 +1,4 @@
-import { channelAt, type Audible, type Run } from '~~/core/engine'
+import { CHANNEL, channelAt, type Audible, type Run } from '~~/core/engine'
 import type { Show } from '~~/core/show'
 import { amplitude } from '~~/core/sound'
 import type { TimeKeeper } from '~/frame/playhead'
@@ -85,7 +85,7 @@ export function createPlayer(
     }
     for (const voice of voices.values()) voice.follow(now.run, from, until, transport)
     for (const [id, node] of buses) {
-      const gain = amplitude(channelAt(now.show, now.run, `bus:${id}`, until, now.player).gain as number)
+      const gain = amplitude(channelAt(now.show, now.run, CHANNEL.bus(id), until, now.player).gain as number)
       node.gain.linearRampToValueAtTime(gain, contextTime(transport, until))
     }
     written = until
@@ -134,7 +134,7 @@ export function createPlayer(
         node.gain.cancelScheduledValues(0)
         if (now)
           node.gain.setValueAtTime(
-            amplitude(channelAt(now.show, now.run, `bus:${id}`, at, now.player).gain as number),
+            amplitude(channelAt(now.show, now.run, CHANNEL.bus(id), at, now.player).gain as number),
             running.currentTime,
           )
       }

@@ -1,29 +1,5 @@
-import { rulesAt, type Show, type Step, type Zone } from '~~/core/show'
-
-/** What a cue reaches. */
-export type Sense = 'hear' | 'light' | 'picture' | 'hands' | 'world' | 'signals'
-
-const SENSES: { [kind in Step['kind']]: Sense } = {
-  sound: 'hear',
-  bed: 'hear',
-  scatter: 'hear',
-  level: 'hear',
-  light: 'light',
-  drift: 'light',
-  atmosphere: 'light',
-  prompt: 'hands',
-  camera: 'picture',
-  fade: 'picture',
-  freeze: 'hands',
-  move: 'hands',
-  prop: 'world',
-  fling: 'world',
-  burst: 'world',
-  signal: 'signals',
-  flag: 'signals',
-  zone: 'signals',
-  stop: 'signals',
-}
+import { rulesAt, type Show, type Zone } from '~~/core/show'
+import { SENSES, wordsOf, type Sense } from './step-kinds'
 
 /** The senses that a zone's cues reach, in the order of the lanes of a cue. */
 export function sensesOf(show: Show, zone: Zone): Sense[] {
@@ -35,7 +11,7 @@ export function sensesOf(show: Show, zone: Zone): Sense[] {
   const found = new Set(
     show.cues
       .filter((cue) => cues.has(cue.id))
-      .flatMap((cue) => cue.steps.filter((step) => !step.muted).map((step) => SENSES[step.kind])),
+      .flatMap((cue) => cue.steps.filter((step) => !step.muted).map((step) => wordsOf(step.kind).sense)),
   )
-  return (['hear', 'light', 'picture', 'hands', 'world', 'signals'] as const).filter((sense) => found.has(sense))
+  return SENSES.filter((sense) => found.has(sense))
 }

@@ -1,11 +1,10 @@
 import type { Gate } from '~~/core/engine'
 import type { Moment, Rule, Show, Step } from '~~/core/show'
 import { rulesOf, type Act, type Held, type Lane, type SignalPath } from '~~/core/score'
-import { clock, count, plain, seconds } from './time'
+import { cueName, propName, zoneName } from './names'
+import { stepWords } from './step-kinds'
+import { clock, plain, seconds } from './time'
 
-export const cueName = (show: Show, id: string): string => show.cues.find((cue) => cue.id === id)?.name ?? id
-export const zoneName = (show: Show, id: string): string => show.zones.find((zone) => zone.id === id)?.name ?? id
-export const walkName = (show: Show, id: string): string => show.walks.find((walk) => walk.id === id)?.name ?? id
 /** A rule by its name in the log: its own name, or what it fires. */
 export function ruleName(show: Show, name: string): string {
   const rule = rulesOf(show).get(name)
@@ -85,77 +84,10 @@ export function holdWords(hold: number | 'cue' | 'release' | 'keep'): string {
   return { cue: 'for as long as the cue', release: 'until released', keep: 'for good' }[hold]
 }
 
-function propWords({ shown, slide, turn, colour }: Extract<Step, { kind: 'prop' }>): string {
-  const slides = slide ? Math.hypot(...slide.by) : 0
-  const words = [
-    turn && turn.by !== 0 ? `turns by ${plain(turn.by)}°` : '',
-    slides > 0 ? `slides by ${plain(slides, 2)} m` : '',
-    shown === undefined ? '' : shown ? 'is shown' : 'is hidden',
-    colour === undefined ? '' : 'is tinted',
-  ].filter(Boolean)
-  return words.length > 0 ? words.join(', ') : 'stays'
-}
-
-/** What a step does, in a few words. */
-export function stepWords(show: Show, step: Step): string {
-  const sound = (id: string) => show.sounds.find((s) => s.id === id)?.name ?? id
-  const pool = (id: string) => show.pools.find((p) => p.id === id)?.name ?? id
-  const light = (id: string) => show.place.lights.find((l) => l.id === id)?.name ?? id
-  const bus = (id: string) => show.buses.find((b) => b.id === id)?.name ?? id
-  const prop = (id: string) => show.place.props.find((p) => p.id === id)?.name ?? id
-  const mark = (id: string) => show.place.marks.find((m) => m.id === id)?.name ?? id
-  switch (step.kind) {
-    case 'sound':
-      return step.sound ? sound(step.sound) : `One of ${pool(step.pool!)}`
-    case 'bed':
-      return `${sound(step.sound)}, as a bed`
-    case 'scatter':
-      return `${pool(step.pool)} scattered, every ${plain(step.every[0])}–${plain(step.every[1])} s`
-    case 'level':
-      return `${bus(step.bus)} to ${plain(step.gain)} dB`
-    case 'light':
-      return `${light(step.light)} ${[step.on === undefined ? '' : step.on ? 'on' : 'off', step.candela === undefined ? '' : `to ${plain(step.candela)} cd`, step.flicker ? `flickers like a ${step.flicker.pattern}` : ''].filter(Boolean).join(', ') || 'stays'}`
-    case 'drift':
-      return `${'light' in step.target ? light(step.target.light) : bus(step.target.bus)} drifts to ${plain(step.to)}`
-    case 'atmosphere':
-      return `Atmosphere${step.level === undefined ? '' : ` to level ${plain(step.level)}`}`
-    case 'prompt':
-      return `“${step.text}”${step.key ? ` (${step.key})` : ''}`
-    case 'camera':
-      return `Picture to ${step.marks.map((m) => mark(m.mark)).join(', ')}`
-    case 'fade':
-      return `Fade to ${step.colour}`
-    case 'freeze':
-      return `No ${step.locks.map((lock) => ({ walk: 'walking', jump: 'jumping', look: 'looking', use: 'using' })[lock]).join(', ')}`
-    case 'move':
-      return `Put at ${mark(step.mark)}`
-    case 'prop':
-      return `${prop(step.prop)} ${propWords(step)}`
-    case 'fling':
-      return `${prop(step.prop)} is flung`
-    case 'burst':
-      return step.count[0] === step.count[1]
-        ? count(step.count[0], 'spark')
-        : `${plain(step.count[0])}–${plain(step.count[1])} sparks`
-    case 'signal':
-      return `Signal “${step.name}”`
-    case 'flag': {
-      const name = show.flags.find((f) => f.id === step.flag)?.name ?? step.flag
-      return step.set === undefined
-        ? `${name} by ${plain(step.add!)}`
-        : `${name}: ${step.set === true ? 'yes' : step.set === false ? 'no' : plain(step.set)}`
-    }
-    case 'zone':
-      return `${zoneName(show, step.zone)} ${step.enabled ? 'on' : 'off'}`
-    case 'stop':
-      return `Stop ${cueName(show, step.cue)}`
-  }
-}
-
 /** An act of a cue in a sentence: what it does, who hears it if it is a signal, of which cue, where and when. */
 export function actSentence(show: Show, lane: Lane, act: Act, signals: readonly SignalPath[]): string {
   const step = show.cues.find((cue) => cue.id === act.cue)?.steps.find((each) => each.id === act.step)
-  const prop = step?.kind === 'fling' ? show.place.props.find((each) => each.id === step.prop)?.name : undefined
+  const prop = step?.kind === 'fling' ? propName(show, step.prop) : undefined
   const what = act.kind === 'impact' ? `${prop ?? 'What was flung'} hits` : step ? stepWords(show, step) : act.kind
   const at = `${cueName(show, act.cue)}, ${lane.name}, ${clock(act.t, 2)}`
   if (step?.kind !== 'signal') return `${what}. ${at}`

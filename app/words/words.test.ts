@@ -4,7 +4,8 @@ import { run } from '~~/core/engine'
 import { rulesOf, scoreOf } from '~~/core/score'
 import { calculated } from './arithmetic'
 import { clock, count, ordinal, plain, tick } from './time'
-import { actSentence, heldSentence, lengthWords, stepWords } from './sentences'
+import { actSentence, heldSentence, lengthWords } from './sentences'
+import { stepWords } from './step-kinds'
 
 describe('numbers as people type them', () => {
   it.each([

@@ -1,4 +1,4 @@
-import { SAME_TIME } from './base'
+import { SAME_TIME } from '../base'
 import type { RuleInstance } from './compile'
 import { EdgeWatch } from './edges'
 import { appear, createLooks, cut, endsByItself, enter, hear, leave, type Looks } from './play'

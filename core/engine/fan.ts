@@ -1,10 +1,10 @@
 import type { Point, Show } from '../show'
-import { keyOf, RunError } from './base'
+import { keyOf } from '../base'
 import { compiledOf } from './compile'
 import { drawnFling, flightOf, type Impact } from './flight'
 import type { DrawnFling } from './history'
 import { EFFECTS } from './steps'
-import { createWorld } from './world'
+import { createWorld, RunError } from './world'
 
 /** One of the ways a prop can fly. Lengths in metres, times in seconds from the throw. */
 export interface FanFlight extends DrawnFling {

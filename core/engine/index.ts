@@ -1,7 +1,6 @@
 /** Play-throughs: run(show, walks, seed) → log, its live form, and what is the case at a time. */
-export { draw, RunError, within } from './base'
 export { fan, type FanFlight } from './fan'
-export { atmosphereFields, baseFields, channelOf, colourOf, linearOf, middleIn, tiedPoint } from './history'
+export { baseFields, CHANNEL, colourOf, linearOf, middleIn, perPlayer, tiedPoint } from './history'
 export type { Audible, ChannelHistory, FlightRecord, Pose, Value } from './history'
 export { createRun, type LivePose, type Keys, type LiveRun, type Participant } from './live'
 export { asTicked, buffersOf, countUntil, eventAt, eventsOf, firstEvents, GATES, KIND } from './log'
@@ -10,3 +9,4 @@ export { logOf, type Run } from './result'
 export { beginRun, BrokenRun, isPrepared, prepare, run, walksOf, type RunOptions, type RunUnderWay } from './run'
 export { channelAt, facingAt, stateAt } from './state'
 export { positionAt, type PathPart } from './ways'
+export { RunError } from './world'

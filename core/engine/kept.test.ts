@@ -4,7 +4,7 @@ import type { Shape, Show } from '../show'
 import { randomShow } from '../testing/random-show'
 import { oneRule } from '../testing/small-show'
 import { eventsOf, run, RunError, type RunEvent } from '.'
-import { Agenda, Gathered, takeOut } from './base'
+import { Agenda, Gathered, takeOut } from '../base'
 
 const played = (show: Show): { events: RunEvent[]; fields: unknown } | string => {
   try {

@@ -1,6 +1,5 @@
 import type { Point, Show, Walk } from '../show'
 import { pieceOver, standing, yawOf, type Piece } from '../space'
-import { RunError } from './base'
 import { createClockwork } from './clockwork'
 import { compiledOf } from './compile'
 import { eventAt, type RunEvent } from './log'
@@ -8,7 +7,7 @@ import { appear, askLockedIn, finishWalk, press } from './play'
 import { runOf, type Run } from './result'
 import { EFFECTS } from './steps'
 import { createLiveBody, createBody, ownTime, partNow, placeOfTarget, type LegFacing, type Body } from './ways'
-import { createWorld } from './world'
+import { createWorld, RunError } from './world'
 
 /** Who takes part in a live run: one whose way is told as it goes on, or a walk that goes by itself. */
 export type Participant = { id: string; body?: Walk['body'] } | Walk

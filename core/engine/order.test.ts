@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { across, lines, logFor, oneRule, point, show, walk } from '../testing/small-show'
 import { RunError } from '.'
-import { Agenda } from './base'
+import { Agenda } from '../base'
 
 describe('order', () => {
   it('at one time: in the order in which things were put there, also those put meanwhile', () => {

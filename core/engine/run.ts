@@ -1,12 +1,11 @@
 import type { Show, Walk } from '../show'
-import { RunError } from './base'
 import { createClockwork, type Clockwork } from './clockwork'
 import { compiledOf, flungProps } from './compile'
 import { hasPhysics, loadPhysics } from './flight'
 import { runOf, type Run } from './result'
 import { EFFECTS } from './steps'
 import { createBody } from './ways'
-import { createWorld, leaveForNext, type World } from './world'
+import { createWorld, leaveForNext, RunError, type World } from './world'
 
 export interface RunOptions {
   seed: number

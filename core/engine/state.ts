@@ -1,7 +1,9 @@
+import { memo } from '../base'
 import type { Point, Show } from '../show'
 import {
   baseFields,
   busesOf,
+  CHANNEL,
   channelAt as channelIn,
   fieldsAt,
   middleIn,
@@ -118,21 +120,15 @@ interface Named {
   name: string
   base: { [field: string]: Value }
 }
-const known = new WeakMap<Show, { once: Named[]; own: Named[] }>()
 
 /** A show's channels: those that exist once, and those that each player has. */
-function channelsOf(show: Show): { once: Named[]; own: Named[] } {
-  let channels = known.get(show)
-  if (!channels) {
-    const named = (name: string): Named => ({ name, base: baseFields(show, name)! })
-    const prompts = show.cues.flatMap((cue) =>
-      cue.steps.flatMap((step) => (step.kind === 'prompt' ? [`prompt:${step.id}`] : [])),
-    )
-    const buses = busesOf(show).map((id) => `bus:${id}`)
-    const lights = show.place.lights.map((light) => `light:${light.id}`)
-    const props = show.place.props.map((prop) => `prop:${prop.id}`)
-    channels = { once: [...lights, ...props].map(named), own: ['atmosphere', ...prompts, ...buses].map(named) }
-    known.set(show, channels)
-  }
-  return channels
-}
+const channelsOf = memo((show: Show): { once: Named[]; own: Named[] } => {
+  const named = (name: string): Named => ({ name, base: baseFields(show, name)! })
+  const prompts = show.cues.flatMap((cue) =>
+    cue.steps.flatMap((step) => (step.kind === 'prompt' ? [CHANNEL.prompt(step.id)] : [])),
+  )
+  const buses = busesOf(show).map(CHANNEL.bus)
+  const lights = show.place.lights.map((light) => CHANNEL.light(light.id))
+  const props = show.place.props.map((prop) => CHANNEL.prop(prop.id))
+  return { once: [...lights, ...props].map(named), own: [CHANNEL.atmosphere, ...prompts, ...buses].map(named) }
+})

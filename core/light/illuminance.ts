@@ -1,4 +1,4 @@
-import { channelAt, facingAt, linearOf, positionAt, tiedPoint, type Run } from '../engine'
+import { CHANNEL, channelAt, facingAt, linearOf, positionAt, tiedPoint, type Run } from '../engine'
 import type { Light, Point, Show } from '../show'
 import { blocked } from '../space'
 
@@ -47,7 +47,7 @@ export function luxOnPlayer(show: Show, run: Run, player: number, t: number): nu
     const distance = Math.hypot(at[0] - eye[0], at[1] - eye[1], at[2] - eye[2])
     if (distance >= light.reach) continue
     const carried = light.tiedTo !== undefined && 'player' in light.tiedTo
-    const now = channelAt(show, run, `light:${light.id}`, t, player)
+    const now = channelAt(show, run, CHANNEL.light(light.id), t, player)
     const shining = (now.candela as number) * (now.on as number)
     if (shining === 0) continue
     const cone = light.kind === 'spot' && !carried ? coneAt(light, offAxis(light, at, eye)) : 1

@@ -1,5 +1,5 @@
 import { eventsOf, type Run, type RunEvent } from '../engine'
-import { kitRulesOf, nameOfKitRule, type Rule, type Show, type Step, type Zone } from '../show'
+import { kitRulesOf, nameOfKitRule, type Rule, type Show, type StepKind, type Zone } from '../show'
 import { crossings, pieceBetween, solidOf, type Solid } from '../space'
 import { actsOn } from './acts'
 import type { Lane, PlayingSpan, Score, Unmet } from './lane'
@@ -125,14 +125,34 @@ function debounce(lane: Lane, rule: Rule | undefined, t: number): void {
   if (rule && rule.debounce > 0) lane.debounces.push({ from: t, to: t + rule.debounce })
 }
 
-const GOES_ON = new Set<Step['kind']>(['bed', 'scatter', 'atmosphere', 'prompt', 'drift'])
+/** What a step of each kind makes of its cue above all, if anything. */
+const LOOKS: { [K in StepKind]: PlayingSpan['look'] } = {
+  sound: 'other',
+  bed: 'bed',
+  scatter: 'bed',
+  level: 'other',
+  light: 'other',
+  drift: 'bed',
+  atmosphere: 'bed',
+  prompt: 'bed',
+  camera: 'picture',
+  fade: 'picture',
+  freeze: 'freeze',
+  move: 'other',
+  prop: 'other',
+  fling: 'other',
+  burst: 'other',
+  signal: 'other',
+  flag: 'other',
+  zone: 'other',
+  stop: 'other',
+}
+const FOREMOST = ['picture', 'freeze', 'bed', 'other'] as const
 
 function lookOf(show: Show, cueId: string): PlayingSpan['look'] {
   const steps = show.cues.find((cue) => cue.id === cueId)?.steps.filter((step) => !step.muted) ?? []
-  const some = (...kinds: Step['kind'][]) => steps.some((step) => kinds.includes(step.kind))
-  if (some('fade', 'camera')) return 'picture'
-  if (some('freeze')) return 'freeze'
-  return steps.some((step) => GOES_ON.has(step.kind)) ? 'bed' : 'other'
+  const looks = new Set(steps.map(({ kind }) => LOOKS[kind]))
+  return FOREMOST.find((look) => looks.has(look)) ?? 'other'
 }
 
 function lockSpan(locks: Score['locks'], event: RunEvent & { kind: 'lock' | 'unlock' }, end: number): void {

@@ -1,3 +1,4 @@
+import { memoFor } from '../base'
 import type { Field, ListName } from './fields'
 import { showTable } from './table'
 import type { Show } from './types'
@@ -39,17 +40,16 @@ function walk(field: Field, value: unknown, keys: (string | number)[], found: Re
       return
   }
 }
-const known = new WeakMap<object, Reference[]>()
+const referencesFor = memoFor<object, Reference[]>()
 
 /** The references within an item of a list; kept as long as the item is the same object, as it is until it is edited. */
 function within(field: Field, item: unknown, keys: (string | number)[], found: Reference[]): void {
   if (typeof item !== 'object' || item === null) return walk(field, item, keys, found)
-  let own = known.get(item)
-  if (!own) {
-    own = []
-    walk(field, item, [], own)
-    known.set(item, own)
-  }
+  const own = referencesFor(item, [field], () => {
+    const found: Reference[] = []
+    walk(field, item, [], found)
+    return found
+  })
   for (const reference of own) found.push({ ...reference, keys: [...keys, ...reference.keys] })
 }
 const carriesRefs = (field: Field): boolean =>

@@ -27,6 +27,7 @@ import {
 } from './fields'
 import { degrees, share, yesnoOrNumber, type Optional } from './table-common'
 import { fog, vignette } from './table-place'
+import type { StepKind } from './types-steps'
 
 const ease = choice('linear', 'in', 'out', 'inout')
 const ramp = record(
@@ -199,7 +200,7 @@ export const stepKinds = {
   flag: step('flag', { flag: ref('flags') }, { set: [yesnoOrNumber], add: [number()] }, { oneOf: [['set', 'add']] }),
   zone: step('zone', { zone: ref('zones'), enabled: yesno }),
   stop: step('stop', { cue: ref('cues') }, { fade: [seconds, 0.2] }),
-}
+} satisfies { [K in StepKind]: RecordField }
 
 /** The kinds of steps, in an order that gives each its number. */
-export const STEP_KINDS = Object.keys(stepKinds) as (keyof typeof stepKinds)[]
+export const STEP_KINDS = Object.keys(stepKinds) as StepKind[]

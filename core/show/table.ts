@@ -28,10 +28,12 @@ import {
   whole,
   yesno,
   type Field,
+  type RecordField,
 } from './fields'
 import { degrees, named, share, target, yesnoOrNumber, type Optional } from './table-common'
 import { atmosphere, place } from './table-place'
 import { stepKinds } from './table-steps'
+import type { Moment, Shape } from './types'
 
 const player = record(
   {},
@@ -56,12 +58,14 @@ const pool = named(
   },
 )
 
-const shape = kinds('kind', {
+/** Every kind of shape with its fields. */
+export const shapes = {
   box: record({ kind: choice('box'), at: point, size }, { yaw: [number(), 0] }),
   cylinder: record({ kind: choice('cylinder'), at: point, radius: number(0), height: number(0) }),
   prism: record({ kind: choice('prism'), y: number(), height: number(0), outline: list(spot, 3, 2000) }),
   sphere: record({ kind: choice('sphere'), at: point, radius: number(0) }),
-})
+} satisfies { [kind in Shape['kind']]: RecordField }
+const shape = kinds('kind', shapes)
 const shapeSize = kinds('kind', {
   box: record({ kind: choice('box'), size }, { yaw: [number()] }),
   cylinder: record({ kind: choice('cylinder'), radius: number(0), height: number(0) }),
@@ -73,7 +77,8 @@ const facing = either(
   { meant: has('prop'), field: record({ prop: ref('props'), within: degrees }) },
   { meant: has('mark'), field: record({ mark: ref('marks'), within: degrees }) },
 )
-const moments = {
+/** Every kind of moment with its fields. */
+export const moments = {
   enter: record({ at: choice('enter') }),
   leave: record({ at: choice('leave') }),
   dwell: record({ at: choice('dwell'), seconds }),
@@ -81,7 +86,7 @@ const moments = {
   look: record({ at: choice('look'), target, within: degrees }, { seconds: [seconds, 0] }),
   signal: record({ at: choice('signal'), name: text() }, { inside: [yesno, false] }),
   clock: record({ at: choice('clock'), seconds }),
-}
+} satisfies { [at in Moment['at']]: RecordField }
 const condition = record({ flag: ref('flags'), is: choice('=', '!=', '<', '<=', '>', '>='), value: yesnoOrNumber })
 const who = record({ kinds: distinct(choice('player', 'creature', 'prop'), 1) }, { tags: [list(text()), []] })
 const cooldown = record({ seconds }, { from: [choice('fire', 'end'), 'fire'] })
@@ -101,7 +106,7 @@ const ruleOptional: Optional = {
   delay: [seconds, 0],
   onLeave: [choice('release', 'stop', 'nothing'), 'release'],
 }
-const rule = record({ id, ...ruleFields }, ruleOptional)
+export const rule = record({ id, ...ruleFields }, ruleOptional)
 const noZoneRule = record(
   { id, on: kinds('at', { signal: moments.signal, clock: moments.clock }), cue: ref('cues') },
   ruleOptional,
@@ -115,7 +120,7 @@ const override = record(
     }).map(([name, field]) => [name, [field] as [Field]]),
   ),
 )
-const zone = named(
+export const zone = named(
   { shape },
   {
     enabled: [yesno, true],
@@ -130,7 +135,7 @@ const zone = named(
 )
 const kit = named({ rules: things(rule, 200) }, { shape: [shapeSize] })
 
-const cue = named(
+export const cue = named(
   { steps: things(kinds('kind', stepKinds), 500) },
   { for: [choice('whoever', 'everyone', 'inside'), 'whoever'], scare: [yesno, false] },
 )
@@ -140,7 +145,7 @@ const look = either(
   { meant: has('prop'), field: record({ prop: ref('props') }) },
   { meant: has('mark'), field: record({ mark: ref('marks') }) },
 )
-const walkPoint = record(
+export const walkPoint = record(
   { at: point },
   {
     pace: [positive],
@@ -151,7 +156,7 @@ const walkPoint = record(
     arrive: [yesno, false],
   },
 )
-const walk = named(
+export const walk = named(
   { points: list(walkPoint, 1) },
   {
     body: [

@@ -7,13 +7,15 @@ import {
   object,
   string,
   ValidationError,
-  type ISchema,
+  type AnySchema,
   type TestContext,
 } from 'yup'
+import { memo } from '../base'
 import { pointerOf, short, ShowError } from './errors'
 import { isRecord, WRITABLE, type Field, type RecordField } from './fields'
 
-type AnySchema = ISchema<unknown>
+/** What Yup checks one field by; a lazy one chooses by the value. */
+type Checks = AnySchema | ReturnType<typeof lazy>
 
 /** What a pointer is at while Yup runs: Yup writes `zones[0].shape`, documents say `/zones/0/shape`. */
 function keysOfPath(path: string): string[] {
@@ -29,7 +31,7 @@ const shown = (value: unknown): string => {
 const missing = 'is missing'
 
 /** The Yup schema of a field of the table. */
-function schemaOf(field: Field): AnySchema {
+function schemaOf(field: Field): Checks {
   switch (field.type) {
     case 'text': {
       const base = string().defined(missing).typeError('must be text').nonNullable('must be text')
@@ -74,7 +76,7 @@ function schemaOf(field: Field): AnySchema {
         'order',
         'must be [smaller, larger]',
         (value: unknown) => !Array.isArray(value) || value.length !== 2 || value[0] <= value[1],
-      ) as unknown as AnySchema
+      )
     case 'list':
       return listSchema(field)
     case 'record':
@@ -92,39 +94,31 @@ function schemaOf(field: Field): AnySchema {
             ...at(this, field.by),
           })
         })
-      return lazy(
-        (value: unknown) => (isRecord(value) && kinds.get(value[field.by] as string)) || unknown,
-      ) as unknown as AnySchema
+      return lazy((value: unknown) => (isRecord(value) && kinds.get(value[field.by] as string)) || unknown)
     }
     case 'either': {
       const options = field.options.map((option) => ({ meant: option.meant, schema: schemaOf(option.field) }))
       const last = options[options.length - 1].schema
-      return lazy(
-        (value: unknown) => (options.find((o) => o.meant(value))?.schema ?? last) as never,
-      ) as unknown as AnySchema
+      return lazy((value: unknown) => options.find((o) => o.meant(value))?.schema ?? last)
     }
     case 'map': {
       const of = schemaOf(field.of)
       return lazy((value: unknown) =>
         isRecord(value)
-          ? object(Object.fromEntries(Object.keys(value).map((key) => [key, of as never])))
+          ? object(Object.fromEntries(Object.keys(value).map((key) => [key, of])))
           : object().defined(missing).typeError('must be an object'),
-      ) as unknown as AnySchema
+      )
     }
   }
 }
 
-function numbers(count: number, of: AnySchema) {
+function numbers(count: number, of: Checks) {
   const message = `must be ${count} numbers`
-  return array(of as never)
-    .defined(missing)
-    .typeError(message)
-    .nonNullable(message)
-    .length(count, message)
+  return array(of).defined(missing).typeError(message).nonNullable(message).length(count, message)
 }
 
-function listSchema(field: Field & { type: 'list' }): AnySchema {
-  let schema = array(schemaOf(field.of) as never)
+function listSchema(field: Field & { type: 'list' }): Checks {
+  let schema = array(schemaOf(field.of))
     .defined(missing)
     .typeError('must be a list')
     .nonNullable('must be a list')
@@ -147,20 +141,17 @@ function listSchema(field: Field & { type: 'list' }): AnySchema {
       const index = list.findIndex((item, i) => list.indexOf(item) < i)
       return index < 0 || this.createError({ message: `${shown(list[index])} is given twice`, ...at(this, index) })
     })
-  return schema as unknown as AnySchema
+  return schema
 }
 
-const schemas = new WeakMap<RecordField, AnySchema>()
-function recordSchema(field: RecordField): AnySchema {
-  const known = schemas.get(field)
-  if (known) return known
+const recordSchema = memo((field: RecordField): Checks => {
   const fields = Object.fromEntries(
     Object.entries(field.fields).map(([name, of]) => {
       const schema = schemaOf(of)
       return [name, name in field.optional ? optional(schema) : schema]
     }),
   )
-  const schema = object(fields as never)
+  const schema = object(fields)
     .defined(missing)
     .typeError('must be an object')
     .nonNullable('must be an object')
@@ -180,27 +171,24 @@ function recordSchema(field: RecordField): AnySchema {
         if (given(names).length > 1)
           return this.createError({ message: `not both of ${names.join(', ')}`, ...at(this, names[1]) })
       return true
-    }) as unknown as AnySchema
-  schemas.set(field, schema)
+    })
   return schema
-}
+})
 
 /** The same schema for a field that may be missing. */
-function optional(schema: AnySchema): AnySchema {
-  return lazy((value: unknown) => (value === undefined ? mixed().optional() : schema) as never) as unknown as AnySchema
+function optional(schema: Checks): Checks {
+  return lazy((value: unknown) => (value === undefined ? mixed().optional() : schema))
 }
 
-const compiled = new WeakMap<Field, AnySchema>()
+const checksOf = memo(schemaOf)
 
 /**
  * Checks a value against a field of the table.
  * @throws ShowError with a pointer that starts at `base` and ends in the wrong field
  */
 export function validate(field: Field, value: unknown, base = ''): void {
-  let schema = compiled.get(field)
-  if (!schema) compiled.set(field, (schema = field.type === 'record' ? recordSchema(field) : schemaOf(field)))
   try {
-    ;(schema as never as { validateSync(v: unknown, o: object): void }).validateSync(value, {
+    checksOf(field).validateSync(value, {
       strict: true,
       abortEarly: true,
     })

@@ -1,15 +1,15 @@
+import { memoFor } from '../base'
+
 /** How long a document gets when it is written: two spaces for each level, as `writeShow` does it. */
 
-const known = new WeakMap<object, { depth: number; bytes: number }>()
+const bytesFor = memoFor<object, number>()
 
 /** The bytes of a value in UTF-8, written as JSON with two spaces for each level; kept for objects, which edits leave as they are. */
 export function writtenBytes(value: unknown, depth = 0): number {
   if (typeof value !== 'object' || value === null) return utf8Bytes(JSON.stringify(value) ?? '')
-  const before = known.get(value)
-  if (before?.depth === depth) return before.bytes
-  const bytes = Array.isArray(value) ? bytesOf(value, depth) : bytesOfFields(value as Record<string, unknown>, depth)
-  known.set(value, { depth, bytes })
-  return bytes
+  return bytesFor(value, [depth], () =>
+    Array.isArray(value) ? bytesOf(value, depth) : bytesOfFields(value as Record<string, unknown>, depth),
+  )
 }
 
 /** Brackets, and for each item a line with its indent and, but for the last, a comma. */

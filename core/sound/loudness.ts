@@ -1,4 +1,4 @@
-import { channelAt, positionAt, type Audible, type Run } from '../engine'
+import { CHANNEL, channelAt, perPlayer, positionAt, type Audible, type Run } from '../engine'
 import type { Show } from '../show'
 import { amplitude, distanceBetween, distanceGain } from './distance'
 import { BLOCK } from './envelope'
@@ -66,8 +66,9 @@ function addPower(
   const speed = 2 ** (audible.pitch / 1200)
   const first = Math.max(0, Math.floor(audible.t / BLOCK))
   const gain = amplitude(audible.gain)
-  const changing = run.channels.fields[`bus:${audible.bus}@${player}`] !== undefined
-  const busAt = (t: number) => amplitude(channelAt(show, run, `bus:${audible.bus}`, t, player).gain as number)
+  const bus = CHANNEL.bus(audible.bus)
+  const changing = run.channels.fields[perPlayer(bus, player)] !== undefined
+  const busAt = (t: number) => amplitude(channelAt(show, run, bus, t, player).gain as number)
   const still = changing ? 0 : busAt(0)
   const last = Math.min(power.length - 1, Math.floor((audible.until + audible.fadeOut) / BLOCK))
   for (let b = first; b <= last; b++) {

@@ -1,3 +1,4 @@
+import { memo } from '../base'
 import type { Point, Wall } from '../show'
 import { positionOn, type Piece } from './piece'
 import { product, roots, sum } from './roots'
@@ -139,12 +140,7 @@ function coverOf({ from, to, y, height, openings }: Wall): Cover {
   }
 }
 
-const known = new WeakMap<readonly Wall[], Cover[]>()
-function coversOf(walls: readonly Wall[]): Cover[] {
-  let all = known.get(walls)
-  if (!all) known.set(walls, (all = walls.map(coverOf)))
-  return all
-}
+const coversOf = memo((walls: readonly Wall[]): Cover[] => walls.map(coverOf))
 
 /**
  * Times at which a wall's end, or the edge of an opening, comes into line with eyes and target, or eyes or target cross a wall's line,

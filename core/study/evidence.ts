@@ -1,3 +1,4 @@
+import { memoFor } from '../base'
 import { GATES, KIND, run, walksOf, type Run } from '../engine'
 import type { Rule, Show, Walk } from '../show'
 import { vary } from './vary'
@@ -16,12 +17,7 @@ export type Evidence = Map<string, Moment[]>
 const NOT_MEANT = GATES.indexOf('who')
 const OFF = GATES.indexOf('off')
 
-interface Known {
-  floors: Show['place']['floors']
-  player: Show['player']
-  walks: Map<number, Walk>
-}
-const known = new WeakMap<Walk, Known>()
+const variedFor = memoFor<Walk, Map<number, Walk>>()
 
 /** The first of a study's walkers come back after each edit, and what is known of them is kept. Those of a large study come once. */
 const COME_BACK = 500
@@ -30,12 +26,9 @@ const comesOnce = (walker: number): boolean => walker > COME_BACK
 /** A varied walker of a walk: the same object as long as walk, floors and player are, so that its crossings need not be worked out again. */
 function variedWalk(show: Show, walk: Walk, walker: number): Walk {
   if (comesOnce(walker)) return vary(show, walk, seedOf(walker))
-  const { floors } = show.place
-  let entry = known.get(walk)
-  if (!entry || entry.floors !== floors || entry.player !== show.player)
-    known.set(walk, (entry = { floors, player: show.player, walks: new Map() }))
-  let varied = entry.walks.get(walker)
-  if (!varied) entry.walks.set(walker, (varied = vary(show, walk, seedOf(walker))))
+  const walks = variedFor(walk, [show.place.floors, show.player], () => new Map())
+  let varied = walks.get(walker)
+  if (!varied) walks.set(walker, (varied = vary(show, walk, seedOf(walker))))
   return varied
 }
 

@@ -1,4 +1,4 @@
-import { draw, within } from '../engine'
+import { draw, within } from '../base'
 import type { Floor, Point, Show, Walk, WalkPoint } from '../show'
 import { insidePolygon } from '../space'
 

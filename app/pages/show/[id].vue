@@ -71,7 +71,7 @@ function divide(event: PointerEvent) {
           min="0"
           max="1"
           step="0.01"
-          class="w-20 accent-[#f4b55f]"
+          class="w-20 accent-lamp"
           aria-label="Level"
         />
       </div>

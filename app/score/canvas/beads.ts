@@ -1,5 +1,7 @@
 import type { Act, Lane } from '~~/core/score'
-import { COLOURS, type Context } from './context'
+import { wordsOf, type Sense } from '~/words/step-kinds'
+import { COLOURS } from './colours'
+import type { Context } from './context'
 import { xOf, yOf, type Layout } from './axes'
 import type { Scene } from './scene'
 
@@ -31,36 +33,31 @@ export function beadsOf(layout: Layout, lane: Lane): Bead[] {
   return beads
 }
 
-/** What each act looks like: strokes in a square of 8 by 8, and the colour of its sense. */
-const GLYPHS: { [kind in Act['kind']]: { path: string; colour: string; filled?: boolean } } = {
-  level: { path: 'M2 2.5a3 3 0 0 1 0 3M4 1a4.5 4.5 0 0 1 0 6', colour: COLOURS.lamp },
-  light: { path: 'M4 .8C6 3 6.2 4 6.2 5a2.2 2.2 0 0 1-4.4 0C1.8 4 2.6 3.4 4 .8z', colour: COLOURS.bone },
-  drift: { path: 'M1 6.8L7 1.6M1 6.8h3', colour: COLOURS.bone },
-  atmosphere: { path: 'M1 2h6M2 4.2h5M1 6.4h4', colour: COLOURS.bone },
-  camera: { path: 'M1 2.2L6.2 1 7 6 1.8 7z', colour: COLOURS.bone },
-  fade: { path: 'M.8 7h6.4V1z', colour: COLOURS.bone, filled: true },
-  prompt: { path: 'M.8 1.4h6.4v3.4H.8zM4 4.8v2.6', colour: COLOURS.mauve },
-  freeze: { path: 'M1.6 1v6M4 1v6M6.4 1v6', colour: COLOURS.mauve },
-  move: { path: 'M.9 6.6C1.4.6 6.4.6 6.9 5.6M5.4 4.6l1.5 1.6 1-2', colour: COLOURS.mauve },
-  prop: { path: 'M1 6.6L2.4 1.6l4 .6.8 4.4z', colour: COLOURS.stone },
-  fling: { path: 'M.8 7C2 2.4 5 1 7.2 2.4', colour: COLOURS.stone },
-  impact: { path: 'M4 .8v4.6M.8 7h6.4', colour: COLOURS.stone },
-  burst: { path: 'M4 3.2V.8M4.8 4.6l2.2 1.6M3.2 4.6L1 6.2', colour: COLOURS.stone },
-  signal: { path: 'M.8 6.2c4.4-6.4 3.2 3 6.4-4', colour: COLOURS.tide },
-  flag: { path: 'M2 7.4V1l4.6 1.6L2 4.4', colour: COLOURS.tide },
-  zone: { path: 'M.8 3V.8H3M5 .8h2.2V3M7.2 5v2.2H5M3 7.2H.8V5', colour: COLOURS.tide },
-  stop: { path: 'M.8 4h2M5.2 4h2M4 1v6', colour: COLOURS.tide },
+const SENSE_COLOURS: { [sense in Sense]: string } = {
+  hear: COLOURS.lamp,
+  light: COLOURS.bone,
+  picture: COLOURS.bone,
+  hands: COLOURS.mauve,
+  world: COLOURS.bone2,
+  signals: COLOURS.tide,
+}
+
+/** What an act looks like: strokes in a square of 8 by 8, in the colour of its sense; a fade is filled. */
+function looksOf(kind: Act['kind']): { path: string; colour: string; filled: boolean } {
+  if (kind === 'impact') return { path: 'M4 .8v4.6M.8 7h6.4', colour: SENSE_COLOURS.world, filled: false }
+  const { glyph, sense } = wordsOf(kind)
+  return { path: glyph!, colour: SENSE_COLOURS[sense], filled: kind === 'fade' }
 }
 const paths = new Map<string, Path2D>()
 function pathOf(kind: Act['kind']): Path2D {
   let path = paths.get(kind)
-  if (!path) paths.set(kind, (path = new Path2D(GLYPHS[kind].path)))
+  if (!path) paths.set(kind, (path = new Path2D(looksOf(kind).path)))
   return path
 }
 
 export function paintActs(context: Context, layout: Layout, lane: Lane, y: number): void {
   for (const { act, x } of beadsOf(layout, lane)) {
-    const { colour, filled } = GLYPHS[act.kind]
+    const { colour, filled } = looksOf(act.kind)
     context.fillStyle = COLOURS.ink1
     context.beginPath()
     context.arc(x, y + layout.lane / 2, 5, 0, 2 * Math.PI)

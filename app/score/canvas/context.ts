@@ -3,21 +3,6 @@ import { xOf, type Layout } from './axes'
 /** What the score is drawn with: it is drawn in a worker. */
 export type Context = OffscreenCanvasRenderingContext2D
 
-export const COLOURS = {
-  lamp: '#f4b55f',
-  tide: '#7fb2d9',
-  rust: '#e0836c',
-  weed: '#8fbf9a',
-  mauve: '#bda3e3',
-  bone: '#ece4d4',
-  bone3: '#84908f',
-  stone: '#b3b4ab',
-  rule: '#2c3b45',
-  ink1: '#12191d',
-  ink3: '#22303a',
-  row: '#1c272d',
-}
-
 /** A span as a box at least two pixels wide; undefined if it is out of sight. */
 export function box(layout: Layout, from: number, to: number): [x: number, width: number] | undefined {
   const x = Math.max(-4, xOf(layout, from))

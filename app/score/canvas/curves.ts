@@ -1,4 +1,5 @@
-import { box, COLOURS, roundRect, type Context } from './context'
+import { COLOURS } from './colours'
+import { box, roundRect, type Context } from './context'
 import { CURVES, CURVES_HEIGHT, xOf, type Layout } from './axes'
 import type { Scene } from './scene'
 

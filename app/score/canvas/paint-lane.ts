@@ -1,5 +1,6 @@
 import type { Lane, PlayingSpan } from '~~/core/score'
-import { box, COLOURS, roundRect, type Context } from './context'
+import { COLOURS, faint } from './colours'
+import { box, roundRect, type Context } from './context'
 import { BEAD, beadsOf } from './beads'
 import { xOf, type Layout } from './axes'
 import { countOf, matchesOf } from './matches'
@@ -13,7 +14,7 @@ const LOOKS: { [look in PlayingSpan['look']]: string } = {
 
 export function paintLane(context: Context, layout: Layout, lane: Lane, y: number): void {
   const middle = y + layout.lane / 2
-  context.fillStyle = 'rgba(143,191,154,0.22)'
+  context.fillStyle = faint(COLOURS.weed, 0.22)
   for (const { from, to } of lane.presences) {
     const b = box(layout, from, to)
     if (b) roundRect(context, b[0], y + 4, b[1], layout.lane - 9, 3)
@@ -59,7 +60,7 @@ function paintMatches(context: Context, layout: Layout, lane: Lane, y: number): 
     context.fillText(words, begin, y + layout.lane - 8)
   })
 }
-const BACKDROP = 'rgba(18,25,29,0.78)'
+const BACKDROP = faint(COLOURS.ink1, 0.78)
 
 /** A match: upright stroke and head; struck when it fired, unlit when it was held. */
 function match(context: Context, x: number, y: number, lane: number, colour: string, struck: boolean): void {
@@ -82,8 +83,8 @@ function tail(context: Context, layout: Layout, from: number, to: number, y: num
   const end = xOf(layout, to)
   if (end < 0 || x > layout.width || end - x < 0.5) return
   const fading = context.createLinearGradient(x, 0, end, 0)
-  fading.addColorStop(0, 'rgba(127,178,217,0.62)')
-  fading.addColorStop(1, 'rgba(127,178,217,0.06)')
+  fading.addColorStop(0, faint(COLOURS.tide, 0.62))
+  fading.addColorStop(1, faint(COLOURS.tide, 0.06))
   context.fillStyle = fading
   context.beginPath()
   context.moveTo(x, y + layout.lane - 6)
@@ -99,7 +100,7 @@ function hatch(context: Context, layout: Layout, from: number, to: number, y: nu
   context.beginPath()
   context.rect(b[0], y + 4, b[1], layout.lane - 9)
   context.clip()
-  context.strokeStyle = 'rgba(236,228,212,0.4)'
+  context.strokeStyle = faint(COLOURS.bone, 0.4)
   context.lineWidth = 1
   context.beginPath()
   for (let x = b[0] - layout.lane; x < b[0] + b[1]; x += 4) {
@@ -121,7 +122,7 @@ function delay(context: Context, layout: Layout, playing: PlayingSpan, middle: n
 }
 
 export function ghostOf(context: Context, layout: Layout, was: Lane, y: number): void {
-  context.strokeStyle = 'rgba(236,228,212,0.45)'
+  context.strokeStyle = faint(COLOURS.bone, 0.45)
   context.lineWidth = 1
   for (const { from, to } of was.presences) {
     const b = box(layout, from, to)

@@ -1,6 +1,7 @@
 import { tick } from '~/words/time'
 import { paintActs, paintSignals } from './beads'
-import { COLOURS, type Context } from './context'
+import { COLOURS, faint } from './colours'
+import type { Context } from './context'
 import { curves } from './curves'
 import { ghostOf, paintLane } from './paint-lane'
 import { tickStep, xOf, yOf, type Layout } from './axes'
@@ -19,7 +20,7 @@ export function paint(context: Context, layout: Layout, scene: Scene): void {
     const y = yOf(layout, index)
     if (y > layout.curves || y + layout.lane < layout.ruler) return
     if (lane.zone === scene.chosen) {
-      context.fillStyle = '#1d2a33'
+      context.fillStyle = COLOURS.chosen
       context.fillRect(0, y, layout.width, layout.lane)
     }
     context.fillStyle = COLOURS.row
@@ -40,7 +41,7 @@ export function paint(context: Context, layout: Layout, scene: Scene): void {
 function grid(context: Context, layout: Layout): void {
   const step = tickStep(layout)
   for (let n = Math.ceil(layout.from / step); n * step <= layout.to; n++) {
-    context.fillStyle = (n * step) % 60 === 0 ? COLOURS.rule : '#1a242a'
+    context.fillStyle = (n * step) % 60 === 0 ? COLOURS.rule : COLOURS.tick
     context.fillRect(Math.round(xOf(layout, n * step)), layout.ruler, 1, layout.height)
   }
 }
@@ -59,7 +60,7 @@ function ruler(context: Context, layout: Layout, marked?: { from: number; to: nu
   if (marked) {
     const x = xOf(layout, marked.from)
     const width = xOf(layout, marked.to) - x
-    context.fillStyle = '#7fb2d938'
+    context.fillStyle = faint(COLOURS.tide, 0.22)
     context.fillRect(x, 0, width, layout.height)
     context.fillStyle = COLOURS.tide
     context.fillRect(x, layout.ruler - 3, width, 3)

@@ -1,5 +1,6 @@
 import type { Ramp, Step } from '../../show'
-import { AT_ONCE, atmosphereFields, motionBy, type ClaimedChannel, type Motion, type Value } from '../history'
+import { AT_ONCE, motionBy, type ClaimedChannel, type Motion, type Value } from '../history'
+import { traitsOf } from './step-kinds'
 
 /** A field of a channel that a step gives: its value, or what it adds to the base. */
 export interface Aim {
@@ -11,10 +12,6 @@ export interface Aim {
   release: Motion
   /** It goes on at its own rate when it rules again. */
   drifts: boolean
-}
-
-interface Given {
-  [field: string]: { value: Value; fullWay?: number } | undefined
 }
 
 /** The fields of its channel that a step gives, numbers in the order of the format. */
@@ -33,39 +30,13 @@ export function aimsOf(step: Step, channel: ClaimedChannel): Aim[] {
     const release = step.fall === undefined ? AT_ONCE : rate(step.fall)
     return [aim('light' in step.target ? 'candela' : 'gain', step.to, rate(step.rate), release, false, true)]
   }
-  if (!('ramp' in step)) return []
+  const { gives } = traitsOf(step)
+  if (!gives || !('ramp' in step)) return []
   const { ramp } = step
   const release: Ramp | undefined = 'release' in step ? step.release : undefined
-  return Object.entries(givenBy(step)).flatMap(([field, given]) => {
+  return Object.entries(gives(step)).flatMap(([field, given]) => {
     if (!given) return []
     const { value, fullWay } = given
     return [aim(field, value, motionBy(ramp, fullWay), motionBy(release ?? ramp, fullWay), fullWay !== undefined)]
   })
-}
-
-const plain = (value: Value | undefined) => (value === undefined ? undefined : { value })
-
-function givenBy(step: Step): Given {
-  switch (step.kind) {
-    case 'light': {
-      const { candela, on, colour, flicker } = step
-      const lit = on === undefined ? undefined : { value: on ? 1 : 0 }
-      return { candela: plain(candela), on: lit, colour: plain(colour), flicker: plain(flicker) }
-    }
-    case 'prop': {
-      const { shown, colour, slide, turn } = step
-      return {
-        shown: plain(shown),
-        colour: plain(colour),
-        slide: slide && { value: slide.by, fullWay: Math.hypot(...slide.by) },
-        turn: turn && { value: turn.by, fullWay: Math.abs(turn.by) },
-      }
-    }
-    case 'level':
-      return { gain: plain(step.gain) }
-    case 'atmosphere':
-      return Object.fromEntries(Object.entries(atmosphereFields(step)).map(([field, value]) => [field, { value }]))
-    default:
-      return {}
-  }
 }

@@ -1,5 +1,6 @@
+import { memo } from '../../base'
 import { kitRulesOf, nameOfKitRule, type Mark, type Prop, type Rule, type Show, type Zone } from '../../show'
-import type { ClaimedChannel } from '../history'
+import { CHANNEL, type ClaimedChannel } from '../history'
 import type { Legend } from '../log'
 import { geometryOf, layoutOf, type Layout, type ZoneGeometry } from '../ways'
 import { cuesOf, type CompiledCue } from './cues'
@@ -133,7 +134,7 @@ const heardBy = (rules: readonly RuleInstance[]): CompiledZone['hears'] => ({
 const propChannelsOf = (show: Show, channels: Map<string, ClaimedChannel>): Map<string, ClaimedChannel> =>
   new Map(
     show.place.props.flatMap(({ id }) => {
-      const channel = channels.get(`prop:${id}`)
+      const channel = channels.get(CHANNEL.prop(id))
       return channel ? [[id, channel] as const] : []
     }),
   )
@@ -152,10 +153,5 @@ function signalsOf(show: Show, rules: readonly RuleInstance[]): Compiled['signal
   return new Map([...new Set([...sent, ...awaited])].map((name, index) => [name, { index, rules: listening(name) }]))
 }
 
-const compiledShows = new WeakMap<Show, Compiled>()
 /** A show compiled; once for each show. */
-export function compiledOf(show: Show): Compiled {
-  let compiled = compiledShows.get(show)
-  if (!compiled) compiledShows.set(show, (compiled = compile(show)))
-  return compiled
-}
+export const compiledOf = memo(compile)

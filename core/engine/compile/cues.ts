@@ -1,8 +1,10 @@
+import { memoFor } from '../../base'
 import { STEP_KINDS, type Cue, type Hold, type Pool, type Prop, type Show, type Sound, type Step } from '../../show'
-import { busesOf, channelOf, claimedBy, claimedChannels, type ClaimedChannel } from '../history'
-import { stepLegend, type Legend } from '../log'
+import { busesOf, claimedChannels, type ClaimedChannel } from '../history'
+import type { Legend } from '../log'
 import { aimsOf, type Aim } from './aims'
 import { flungProps, movedProps, playedSteps } from './moved-props'
+import { channelOf, traitsOf } from './step-kinds'
 
 export interface CompiledCue {
   index: number
@@ -68,27 +70,25 @@ export interface CompiledCues {
   legend: Legend['steps']
 }
 
-const known = new WeakMap<Show['cues'], { from: unknown[]; compiled: CompiledCues }>()
+const compiledFor = memoFor<Show['cues'], CompiledCues>()
 
 /** The cues of a show, compiled; the same object as long as no edit touches them or what they play on. */
 export function cuesOf(show: Show): CompiledCues {
   const { lights, props } = show.place
-  const from = [show.sounds, show.pools, show.buses, show.atmosphere, lights, props]
-  const before = known.get(show.cues)
-  if (before?.from.every((part, i) => part === from[i])) return before.compiled
-  const channels = claimedChannels(show, show.cues.flatMap(playedSteps))
-  const buses = busesOf(show)
-  const cues = compiledCues(show, channels, buses)
-  const compiled: CompiledCues = {
-    cues,
-    channels,
-    buses,
-    moved: movedProps(show),
-    flung: flungProps(show),
-    legend: [...cues.values()].flatMap((cue) => cue.steps.map(({ step }) => stepLegend(step, channelOf(step)))),
-  }
-  known.set(show.cues, { from, compiled })
-  return compiled
+  return compiledFor(show.cues, [show.sounds, show.pools, show.buses, show.atmosphere, lights, props], () => {
+    const claims = show.cues.flatMap(playedSteps).flatMap((step) => claimOf(step) ?? [])
+    const channels = claimedChannels(show, claims)
+    const buses = busesOf(show)
+    const cues = compiledCues(show, channels, buses)
+    return {
+      cues,
+      channels,
+      buses,
+      moved: movedProps(show),
+      flung: flungProps(show),
+      legend: [...cues.values()].flatMap((cue) => cue.steps.map(({ step }) => legendOf(step))),
+    }
+  })
 }
 
 const compiledSound = ({ id, gain, seconds, trim }: Sound, index: number): CompiledSound => ({
@@ -113,32 +113,30 @@ function compiledCues(
   )
   let next = 0
   const soundingOf = (step: Step): Pick<CompiledStep, 'pool' | 'sound'> => {
-    if (step.kind === 'bed') return { pool: undefined, sound: sounds.get(step.sound) }
-    if (step.kind === 'scatter') return { pool: pools.get(step.pool), sound: undefined }
-    if (step.kind === 'fling') return { pool: pools.get(step.impact ?? ''), sound: undefined }
-    if (step.kind !== 'sound') return { pool: undefined, sound: undefined }
-    return { pool: pools.get(step.pool ?? ''), sound: sounds.get(step.sound ?? '') }
+    const { pool = '', sound = '' } = traitsOf(step).sounds?.(step) ?? {}
+    return { pool: pools.get(pool), sound: sounds.get(sound) }
   }
   const compiled = (step: Step, cue: Cue): CompiledStep => {
+    const { drawsFirst = false, decides = false, length } = traitsOf(step)
     const hold = holdOf(step)
-    const lasts = hold === undefined ? OWN_LENGTH.has(step.kind) : hold !== 'keep'
-    const claimed = claimedBy(step)
+    const lasts = hold === undefined ? length !== undefined : hold !== 'keep'
+    const claimed = claimOf(step)
     const channel = claimed === undefined ? undefined : channels.get(claimed)
     return {
       index: next++,
       step,
       id: step.id,
       effect: STEP_KINDS.indexOf(step.kind),
-      drawsFirst: DRAWS_FIRST.has(step.kind),
+      drawsFirst,
       at: step.at,
       jitter: step.jitter,
       jitterName: `${step.id}/jitter`,
       hold,
       lasts,
-      length: ownLength(step),
+      length: typeof length === 'function' ? length(step) : undefined,
       ...soundingOf(step),
       bus: buses.indexOf('bus' in step ? step.bus : 'spot'),
-      decides: DECIDING.has(step.kind) || sharesPool(step, cue),
+      decides: decides || sharesPool(step, cue),
       channel,
       aims: channel ? aimsOf(step, channel) : [],
     }
@@ -151,27 +149,21 @@ function compiledCues(
   )
 }
 
-/** Steps that draw before they are logged, and log what they drew themselves. */
-const DRAWS_FIRST = new Set<Step['kind']>(['fling', 'burst'])
-
-/** Kinds that last as long as they say themselves. */
-const OWN_LENGTH = new Set<Step['kind']>(['sound', 'camera', 'fade', 'burst'])
-
-function ownLength(step: Step): number | undefined {
-  if (step.kind === 'fade') return step.in + step.stay + step.out
-  if (step.kind === 'burst') return step.life[1]
-  if (step.kind !== 'camera') return undefined
-  return step.marks.reduce((sum, { travel, stay }) => sum + travel + stay, 0) + (step.back?.seconds ?? 0)
-}
-
-/** Kinds of which more than the end can decide when rules fire; of a sound its length does, which is drawn. */
-const DECIDING = new Set<Step['kind']>(['sound', 'freeze', 'move', 'prop', 'fling', 'signal', 'flag', 'zone', 'stop'])
-
 /** A scatter that draws from the pool of a sound decides which of it comes next. */
 const sharesPool = (step: Step, cue: Cue): boolean =>
   step.kind === 'scatter' && cue.steps.some((other) => other.kind === 'sound' && other.pool === step.pool)
 
+/** What holds a step that doesn't last as long as it says itself. */
 function holdOf(step: Step): Hold | undefined {
-  if (step.kind === 'sound') return step.loop ? step.hold : undefined
+  const { hold } = traitsOf(step)
+  if (hold) return hold(step)
   return 'hold' in step ? step.hold : undefined
+}
+
+const claimOf = (step: Step): string | undefined => traitsOf(step).claims?.(step).channel
+
+/** What an event about a step says that no luck changes. */
+function legendOf(step: Step): Legend['steps'][number] {
+  const channel = channelOf(step)
+  return { step: step.id, of: step.kind, ...(channel !== undefined && { channel }), ...traitsOf(step).logs?.(step) }
 }

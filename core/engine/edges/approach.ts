@@ -1,6 +1,6 @@
 import type { Point, Prop } from '../../show'
 import { crossings, gap, solidOf, type Cylinder, type Intervals, type Piece, type Solid } from '../../space'
-import { SAME_TIME } from '../base'
+import { SAME_TIME } from '../../base'
 import type { CompiledZone } from '../compile'
 import { fastest, frameAt, isStraight, steepest, type PropMotion, type Segment } from '../history'
 import type { Body } from '../ways'

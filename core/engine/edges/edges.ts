@@ -1,4 +1,4 @@
-import { Gathered } from '../base'
+import { Gathered } from '../../base'
 import type { CompiledZone } from '../compile'
 import type { Body } from '../ways'
 

@@ -1,6 +1,6 @@
 import type { Point } from '../../show'
 import { positionOn, type Bounds, type Piece, type Solid } from '../../space'
-import { SAME_TIME } from '../base'
+import { SAME_TIME } from '../../base'
 import type { CompiledZone } from '../compile'
 import { movesUntil } from '../history'
 import { comesNear, extentOf, legAt, ownTime, partNow, runTime, SHORTEST, type Route, type Body } from '../ways'

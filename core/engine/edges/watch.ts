@@ -1,4 +1,4 @@
-import { SAME_TIME } from '../base'
+import { SAME_TIME } from '../../base'
 import type { CompiledZone } from '../compile'
 import type { Body } from '../ways'
 import type { Watch, World } from '../world'

@@ -1,6 +1,6 @@
 import type { FlingStep, Place, Point, Prop } from '../../show'
 import { standing, yawOf } from '../../space'
-import { draw, drawWithin, type Stream } from '../base'
+import { draw, drawWithin, memo, memoFor, type Stream } from '../../base'
 import { STEPS_A_SECOND, type DrawnFling } from '../history'
 import type { Leg, Route } from '../ways'
 import { propNow, type World } from '../world'
@@ -26,14 +26,8 @@ interface Kept {
   start: number[]
   flight: Flight
 }
-const kept = new WeakMap<readonly Prop[], { floors: unknown; walls: unknown; flights: Kept[] }>()
-
-function flightsIn({ floors, walls, props }: Place): Kept[] {
-  let known = kept.get(props)
-  if (!known || known.floors !== floors || known.walls !== walls)
-    kept.set(props, (known = { floors, walls, flights: [] }))
-  return known.flights
-}
+const kept = memoFor<readonly Prop[], Kept[]>()
+const flightsIn = ({ floors, walls, props }: Place): Kept[] => kept(props, [floors, walls], () => [])
 
 const isSame = (a: readonly number[], b: readonly number[]): boolean =>
   a.length === b.length && a.every((number, i) => Object.is(number, b[i]))
@@ -70,15 +64,6 @@ export function flightOf(world: World, prop: Prop, drawn: DrawnFling): Flight {
   return flight
 }
 
-const ways = new WeakMap<Flight, Route>()
-
-/** The way of a flight, as a body follows it. */
-export function wayOf(flight: Flight): Route {
-  let way = ways.get(flight)
-  if (!way) ways.set(flight, (way = wayAlong(flight)))
-  return way
-}
-
 function wayAlong({ positions }: Flight): Route {
   const seconds = 1 / STEPS_A_SECOND
   const legs: Leg[] = []
@@ -96,3 +81,6 @@ function wayAlong({ positions }: Flight): Route {
   })
   return { legs, reaches: [], first: 0, end: Infinity }
 }
+
+/** The way of a flight, as a body follows it. */
+export const wayOf = memo(wayAlong)

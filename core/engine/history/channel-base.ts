@@ -1,8 +1,10 @@
+import { memo } from '../../base'
 import { BUSES, type Atmosphere, type Show, type Step } from '../../show'
+import { partsOf } from './channel-names'
 import type { Value } from './ramps'
 
-export const ABSENT = { fogColour: '#000000', fogDensity: 0, vignetteAmount: 0, vignetteSoftness: 0 }
-export const ATMOSPHERE = [
+const ABSENT = { fogColour: '#000000', fogDensity: 0, vignetteAmount: 0, vignetteSoftness: 0 }
+const ATMOSPHERE = [
   'ambient',
   'level',
   'shadow',
@@ -12,6 +14,8 @@ export const ATMOSPHERE = [
   'vignetteSoftness',
   'exposure',
 ]
+
+/** The fields of an atmosphere that are given, in the order of the format. */
 export const atmosphereFields = (a: Partial<Atmosphere>): { [field: string]: Value } => {
   const fields: { [field: string]: Value | undefined } = {
     ambient: a.ambient,
@@ -27,10 +31,8 @@ export const atmosphereFields = (a: Partial<Atmosphere>): { [field: string]: Val
     [field: string]: Value
   }
 }
-export function findBase(show: Show, channel: string): { [field: string]: Value } | undefined {
-  const colon = channel.indexOf(':')
-  const kind = colon < 0 ? channel : channel.slice(0, colon)
-  const id = channel.slice(colon + 1)
+function findBase(show: Show, channel: string): { [field: string]: Value } | undefined {
+  const { kind, id } = partsOf(channel)
   switch (kind) {
     case 'light': {
       const light = show.place.lights.find((l) => l.id === id)
@@ -56,12 +58,12 @@ export function findBase(show: Show, channel: string): { [field: string]: Value 
       return undefined
   }
 }
-export const bases = new WeakMap<Show, Map<string, { [field: string]: Value } | undefined>>()
+
+const basesOf = memo((_: Show) => new Map<string, { [field: string]: Value } | undefined>())
 
 /** The fields of a channel before any cue has touched it; undefined if the show has no such channel. */
 export function baseFields(show: Show, channel: string): { [field: string]: Value } | undefined {
-  let known = bases.get(show)
-  if (!known) bases.set(show, (known = new Map()))
+  const known = basesOf(show)
   if (!known.has(channel)) known.set(channel, findBase(show, channel))
   return known.get(channel)
 }

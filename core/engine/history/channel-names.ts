@@ -1,31 +1,28 @@
-import { BUSES, type Show, type Step } from '../../show'
+import { BUSES, type Show } from '../../show'
 
-export const existsOnce = (channel: string): boolean => channel.startsWith('light:') || channel.startsWith('prop:')
-export const perPlayer = (channel: string, player: number): string => `${channel}@${player}`
-
-/** The channel a step claims, as the log names it. */
-export function channelOf(step: Step): string | undefined {
-  switch (step.kind) {
-    case 'light':
-      return `light:${step.light}`
-    case 'level':
-      return `bus:${step.bus}`
-    case 'atmosphere':
-      return 'atmosphere'
-    case 'prop':
-      return `prop:${step.prop}`
-    case 'drift':
-      return 'light' in step.target ? `light:${step.target.light}` : `bus:${step.target.bus}`
-    default:
-      return undefined
-  }
-}
-
-/** The channel whose fields a step claims, if it claims any. */
-export function claimedBy(step: Step): string | undefined {
-  if (step.kind === 'prompt') return `prompt:${step.id}`
-  return step.kind === 'fling' ? `prop:${step.prop}` : channelOf(step)
+/** Channels by their names: the fields of a light, a prop, a bus, a prompt, and the atmosphere. */
+export const CHANNEL = {
+  light: (id: string): string => `light:${id}`,
+  prop: (id: string): string => `prop:${id}`,
+  bus: (id: string): string => `bus:${id}`,
+  prompt: (step: string): string => `prompt:${step}`,
+  atmosphere: 'atmosphere',
 }
 
 /** The buses of a show: those that are always there, and its own. */
 export const busesOf = (show: Show): string[] => [...new Set([...BUSES, ...show.buses.map((bus) => bus.id)])]
+
+/** What a name is of, and of which. */
+export function partsOf(channel: string): { kind: string; id: string } {
+  const colon = channel.indexOf(':')
+  return { kind: colon < 0 ? channel : channel.slice(0, colon), id: channel.slice(colon + 1) }
+}
+
+/** Lights and props exist once for all, everything else for each player. */
+export const existsOnce = (channel: string): boolean => {
+  const { kind } = partsOf(channel)
+  return kind === 'light' || kind === 'prop'
+}
+
+/** The name of a channel as one player has it. */
+export const perPlayer = (channel: string, player: number): string => `${channel}@${player}`

@@ -1,7 +1,7 @@
-import type { Show, Step } from '../../show'
+import type { Show } from '../../show'
 import type { ChannelHistory } from './channel-at'
 import { baseFields } from './channel-base'
-import { claimedBy, existsOnce, perPlayer } from './channel-names'
+import { existsOnce, perPlayer } from './channel-names'
 import type { Value } from './ramps'
 import { track, type Segment, type Track } from './tracks'
 
@@ -30,12 +30,11 @@ export type Tracks = (Touched | undefined)[]
 
 const COLOURS = new Set(['colour', 'ambient', 'shadow', 'fogColour'])
 
-/** All channels that the steps of a show claim, by their names. */
-export function claimedChannels(show: Show, steps: readonly Step[]): Map<string, ClaimedChannel> {
+/** Channels that are claimed, by their names, which may come more than once. */
+export function claimedChannels(show: Show, names: readonly string[]): Map<string, ClaimedChannel> {
   const channels = new Map<string, ClaimedChannel>()
-  for (const step of steps) {
-    const name = claimedBy(step)
-    if (name === undefined || channels.has(name)) continue
+  for (const name of names) {
+    if (channels.has(name)) continue
     const base = baseFields(show, name)!
     const fields = Object.keys(base)
     channels.set(name, {

@@ -1,5 +1,5 @@
 import type { Point } from '../../show'
-import { SAME_TIME } from '../base'
+import { SAME_TIME } from '../../base'
 
 /** How a fling was drawn: m/s and degrees, spin in degrees a second. */
 export interface DrawnFling {

@@ -1,6 +1,7 @@
 import type { Point, Prop, Show, Spot } from '../../show'
 import { fromFrame, type Frame } from '../../space'
 import type { ChannelHistory } from './channel-at'
+import { CHANNEL } from './channel-names'
 import { flightBy, flownTo, stepEnd, type FlightRecord } from './flown'
 import { valueAt, type Segment } from './tracks'
 
@@ -19,7 +20,7 @@ export interface Motions {
 }
 
 export function motionIn({ channels, flights }: Motions, prop: string): PropMotion {
-  const fields = channels.fields[`prop:${prop}`]
+  const fields = channels.fields[CHANNEL.prop(prop)]
   return {
     slide: fields?.slide?.segments,
     turn: fields?.turn?.segments,

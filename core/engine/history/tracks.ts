@@ -1,5 +1,5 @@
 import type { Ease, Ramp } from '../../show'
-import { takeOut } from '../base'
+import { takeOut } from '../../base'
 import { distance, eased, mix, type Value } from './ramps'
 
 /** One stretch of a field's history: a ramp that begins at `t` (seconds 0: a jump), and holds its end after it. */

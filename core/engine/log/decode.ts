@@ -1,3 +1,4 @@
+import { memo } from '../../base'
 import type { Lock, Point } from '../../show'
 import type { RunEvent } from './events'
 import { GATES, KINDS, LOCKS, REASONS } from './kinds'
@@ -75,14 +76,8 @@ export function eventAt(log: Log, i: number): RunEvent {
       return { t, kind, player: log.bodies[body], ...(value === 1 && { locked: true as const }) }
   }
 }
-export const decoded = new WeakMap<Log, RunEvent[]>()
+
+const decoded = memo((log: Log): RunEvent[] => Array.from({ length: log.count }, (_, i) => eventAt(log, i)))
 
 /** The events of a log as its format has them; made once for each log. */
-export function eventsOf({ log }: { log: Log }): RunEvent[] {
-  let events = decoded.get(log)
-  if (!events) {
-    events = Array.from({ length: log.count }, (_, i) => eventAt(log, i))
-    decoded.set(log, events)
-  }
-  return events
-}
+export const eventsOf = ({ log }: { log: Log }): RunEvent[] => decoded(log)

@@ -1,4 +1,3 @@
-import type { Step, StepKind } from '../../show'
 import type { StepEvent } from './events'
 
 /** What the numbers of a show stand for in logs. */
@@ -13,19 +12,4 @@ export interface Legend {
   buses: string[]
   signals: string[]
   flags: string[]
-}
-
-/** What an event about a step says that no luck changes. */
-export function stepLegend(step: Step, channel: string | undefined): Legend['steps'][number] {
-  const about = { step: step.id, of: step.kind as StepKind }
-  switch (step.kind) {
-    case 'prompt':
-      return { ...about, text: step.text }
-    case 'camera':
-      return { ...about, marks: step.marks.map((m) => m.mark) }
-    case 'freeze':
-      return { ...about, locks: [...step.locks].sort() }
-    default:
-      return channel === undefined ? about : { ...about, channel }
-  }
 }

@@ -1,5 +1,5 @@
 import type { Condition } from '../../show'
-import { draw, SAME_TIME } from '../base'
+import { draw, SAME_TIME } from '../../base'
 import type { RuleInstance } from '../compile'
 import type { Gate } from '../log'
 import type { Body } from '../ways'

@@ -1,4 +1,4 @@
-import { NO_ENTRY, takeOut } from '../base'
+import { NO_ENTRY, takeOut } from '../../base'
 import { partNow, runTime, type Intent, type Body } from '../ways'
 import { logWalkEnd, type World } from '../world'
 import { askLockedIn } from './locked-in'

@@ -1,4 +1,4 @@
-import { SAME_TIME } from '../base'
+import { SAME_TIME } from '../../base'
 import type { World } from '../world'
 
 /** When every walk that has not ended has been walk-locked for this long, the run is over (s). */

@@ -1,6 +1,6 @@
 import type { Point, Rule, Show, Target, Wall } from '../../show'
 import { gaze, looks, positionOn, standsOn, wrapped, type Aim, type Facing } from '../../space'
-import { SAME_TIME } from '../base'
+import { memoFor, SAME_TIME } from '../../base'
 import type { RuleInstance } from '../compile'
 import { isStraight, motionBegan, movesUntil, type PropMotion } from '../history'
 import {
@@ -52,7 +52,7 @@ export interface Looks {
 }
 
 type LookMoment = Extract<Rule['on'], { at: 'look' }>
-const aims = new WeakMap<LookMoment, { place: Show['place']; eye: number; aim: Aim }>()
+const aims = memoFor<LookMoment, Aim>()
 
 /** The spans of a leg in which somebody looks at what stands still; kept as long as leg and rule are the same. */
 function gazeOn(leg: Leg, aim: Aim, walls: readonly Wall[]): number[] {
@@ -74,11 +74,8 @@ function facingAcross({ piece, ahead }: Pick<Leg, 'piece' | 'ahead'>, facing: Le
 
 /** What a look rule waits for; the same object as long as the rule, the place and the player are. */
 function aimOf(show: Show, on: LookMoment): Aim {
-  const known = aims.get(on)
-  if (known && known.place === show.place && known.eye === show.player.eye) return known.aim
-  const aim = { target: placeOfTarget(show, on.target), within: on.within, eye: show.player.eye }
-  aims.set(on, { place: show.place, eye: show.player.eye, aim })
-  return aim
+  const { eye } = show.player
+  return aims(on, [show.place, eye], () => ({ target: placeOfTarget(show, on.target), within: on.within, eye }))
 }
 
 /** How many chords a motion that is no straight line is taken as where looks are sought; their edges are bracketed on the motion itself. */

@@ -1,4 +1,4 @@
-import { draw, NO_ENTRY, takeOut } from '../base'
+import { draw, NO_ENTRY, takeOut } from '../../base'
 import type { RuleInstance } from '../compile'
 import type { EndReason } from '../log'
 import type { Body } from '../ways'

@@ -1,5 +1,5 @@
 import type { Pool } from '../../show'
-import { draw, drawWithin, takeOut, type Stream } from '../base'
+import { draw, drawWithin, takeOut, type Stream } from '../../base'
 import type { CompiledPool, CompiledSound, RuleInstance } from '../compile'
 import type { Body } from '../ways'
 import { placeOf, type PoolMemory, type World } from '../world'

@@ -1,5 +1,5 @@
 import type { BurstStep, FlagStep, SignalStep, StopStep, ZoneStep } from '../../show'
-import { draw } from '../base'
+import { draw } from '../../base'
 import { cut, sendSignal, setZone } from '../play'
 import { logFlag, logStep, streamOf, type Playing, type StepState, type World } from '../world'
 

@@ -1,6 +1,6 @@
 import type { BedStep, Point, ScatterStep, SoundStep, Where } from '../../show'
 import { middleOf } from '../../space'
-import { draw, drawWithin, NO_ENTRY, type Entry, type Stream } from '../base'
+import { draw, drawWithin, NO_ENTRY, type Entry, type Stream } from '../../base'
 import type { CompiledSound } from '../compile'
 import type { Impact } from '../flight'
 import { DEFAULT_REACH, type Audible } from '../history'

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { yawOf } from '../../space'
 import { across, lines, logFor, oneRule, point, show, SOUND, walk } from '../../testing/small-show'
-import { draw, keyOf } from '../base'
+import { draw, keyOf } from '../../base'
 import { channelAt, run, walksOf } from '..'
 
 const place = {

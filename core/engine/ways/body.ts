@@ -1,6 +1,6 @@
 import type { BodyKind, Lock, Point, Prop, Show, Walk } from '../../show'
 import type { Cylinder } from '../../space'
-import type { Entry } from '../base'
+import type { Entry } from '../../base'
 import { ownTime, partNow, resting, type PathPart } from './path'
 import { routeOf } from './routes'
 

@@ -1,6 +1,6 @@
 import type { Point } from '../../show'
 import { crossings, NEVER, type Bounds, type Intervals } from '../../space'
-import { SAME_TIME } from '../base'
+import { SAME_TIME } from '../../base'
 import type { Body } from './body'
 import type { Layout, ZoneGeometry } from './layout'
 import { legAt, type Contact, type Leg, type Route, type Touch } from './routes'

@@ -1,4 +1,5 @@
 import Flatbush from 'flatbush'
+import { memoFor } from '../../base'
 import type { Show, Zone } from '../../show'
 import { solidOf, type Solid } from '../../space'
 
@@ -22,15 +23,12 @@ export interface Layout {
 const INDEX_FROM = 80
 const HAIR = 1e-4
 
-const geometries = new WeakMap<Zone['shape'], { geometry: ZoneGeometry; frame: unknown }>()
-export function geometryOf(show: Show, zone: Zone): ZoneGeometry {
-  const prop = zone.tiedTo && show.place.props.find((p) => p.id === zone.tiedTo!.prop)
-  const known = geometries.get(zone.shape)
-  if (known && known.frame === prop && known.geometry.rim === zone.rim && known.geometry.notices === zone.notices)
-    return known.geometry
-  const geometry = { solid: solidOf(zone.shape, prop), rim: zone.rim, notices: zone.notices }
-  geometries.set(zone.shape, { geometry, frame: prop })
-  return geometry
+const geometries = memoFor<Zone['shape'], ZoneGeometry>()
+
+/** The geometry of a zone; the same object as long as its form and the prop it is tied to are. */
+export function geometryOf(show: Show, { shape, tiedTo, rim, notices }: Zone): ZoneGeometry {
+  const prop = tiedTo && show.place.props.find((p) => p.id === tiedTo.prop)
+  return geometries(shape, [prop, rim, notices], () => ({ solid: solidOf(shape, prop), rim, notices }))
 }
 
 /** The layouts of late: an edit of a rule leaves the zones where they are. */

@@ -1,6 +1,6 @@
 import type { Point } from '../../show'
 import { positionOn, standing, standsOn, yawOf } from '../../space'
-import { SAME_TIME } from '../base'
+import { SAME_TIME } from '../../base'
 import { legAt, type LegFacing, type Route } from './routes'
 
 /** From a time on a body follows a route from its own time `own`, or stands still on it. */

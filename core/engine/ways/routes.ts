@@ -1,4 +1,5 @@
-import type { Look, Player, Point, Show, Target, Walk, WalkPoint } from '../../show'
+import { memoFor } from '../../base'
+import type { Look, Point, Show, Target, Walk, WalkPoint } from '../../show'
 import { pieceBetween, standing, yawOf, type Aim, type Intervals, type Piece } from '../../space'
 import type { Layout } from './layout'
 
@@ -117,24 +118,14 @@ export function routeOver(show: Show, stops: readonly Stop[], first: number, fac
   return { legs, reaches, first, end: Math.max(end, time) }
 }
 
-interface Known {
-  player: Player
-  place: Show['place']
-  body: Walk['body']
-  routes: Map<string, Route>
-}
-const known = new WeakMap<readonly WalkPoint[], Known>()
+const routesFor = memoFor<readonly WalkPoint[], Map<string, Route>>()
 
 /** A route of a walk by a name; made once while the walk's points and body, the place and the player stay the same, unless the walk comes `once`. */
 export function cachedRoute(show: Show, { points, body }: Walk, name: string, once: boolean, make: () => Route): Route {
   if (once) return make()
-  let entry = known.get(points)
-  if (!entry || entry.player !== show.player || entry.place !== show.place || entry.body !== body) {
-    entry = { player: show.player, place: show.place, body, routes: new Map() }
-    known.set(points, entry)
-  }
-  let route = entry.routes.get(name)
-  if (!route) entry.routes.set(name, (route = make()))
+  const routes = routesFor(points, [show.player, show.place, body], () => new Map())
+  let route = routes.get(name)
+  if (!route) routes.set(name, (route = make()))
   return route
 }
 

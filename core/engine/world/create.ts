@@ -1,5 +1,6 @@
 import type { Step } from '../../show'
-import { Agenda, RunError } from '../base'
+import { Agenda } from '../../base'
+import { RunError } from './run-error'
 import type { Compiled } from '../compile'
 import { Draft, loopIn } from '../log'
 import { createPropBody, type Body } from '../ways'

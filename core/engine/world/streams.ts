@@ -1,4 +1,4 @@
-import { keyOfRule, keyWithin, type Stream } from '../base'
+import { keyOfRule, keyWithin, type Stream } from '../../base'
 import type { RuleInstance } from '../compile'
 import type { Body } from '../ways'
 import { nameOf, type Playing, type World } from './world'

@@ -1,5 +1,5 @@
 import type { Step } from '../../show'
-import type { Agenda, Entry } from '../base'
+import type { Agenda, Entry } from '../../base'
 import type { Compiled, CompiledStep, CompiledZone, RuleInstance } from '../compile'
 import type { Audible, CameraClaim, ChannelHistory, FadeClaim, FlightRecord, Tracks } from '../history'
 import type { Draft, Endless } from '../log'

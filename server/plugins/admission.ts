@@ -16,7 +16,7 @@ const cameBy = (header: (name: string) => string | null | undefined): Came => ({
 })
 
 /** Stands before everything else, files too: who asks, and what the answer may be used for. */
-const gate = defineEventHandler((event) => {
+const admission = defineEventHandler((event) => {
   const came = cameBy((name) => getRequestHeader(event, name))
   setHeaders(event, { ...HEADERS, 'content-security-policy': policy(came.host) })
   const refused = hostRefused(came, isGuarded) ?? (SAFE.has(event.method) ? undefined : changeRefused(came))
@@ -50,7 +50,7 @@ function socketStopped(headers: Headers, path: string): [status: number, words: 
 }
 
 export default defineNitroPlugin((nitro) => {
-  nitro.h3App.stack.unshift({ route: '/', handler: gate })
+  nitro.h3App.stack.unshift({ route: '/', handler: admission })
   const sockets = nitro.h3App.websocket
   const resolve = sockets.resolve!
   sockets.resolve = (request) => {

@@ -1,0 +1,65 @@
+import {
+  completeCue,
+  completePoint,
+  completeRule,
+  completeWalk,
+  completeZone,
+  freeId,
+  freeName,
+  ruleIds,
+  type Cue,
+  type Moment,
+  type Rule,
+  type Shape,
+  type Show,
+  type Target,
+  type Walk,
+  type WalkPoint,
+  type Zone,
+} from '~~/core/show'
+
+const idsOf = (things: readonly { id: string }[]): string[] => things.map(({ id }) => id)
+const namesOf = (things: readonly { name: string }[]): string[] => things.map(({ name }) => name)
+
+/** A thing by a name that nothing of its list has, and an id of its own. */
+function named(things: readonly { id: string; name: string }[], wanted: string): { id: string; name: string } {
+  const name = freeName(wanted, namesOf(things))
+  return { id: freeId(name, idsOf(things)), name }
+}
+
+/** An empty cue. */
+export const freshCue = (show: Show, name: string): Cue => completeCue({ ...named(show.cues, name), steps: [] })
+
+/** A rule of a zone that fires a cue whenever a player enters. */
+export const freshRule = (show: Show, zone: Zone, cue: string): Rule =>
+  completeRule({ id: freeId(`${zone.id}-rule`, ruleIds(show)), on: { at: 'enter' }, cue })
+
+/** A zone of a shape, by the next number. */
+export function freshZone(show: Show, shape: Shape): Zone {
+  const names = new Set(namesOf(show.zones))
+  let n = show.zones.length + 1
+  while (names.has(`Zone ${n}`)) n++
+  return completeZone({ id: freeId(`zone-${n}`, idsOf(show.zones)), name: `Zone ${n}`, shape })
+}
+
+/** A player's walk along points, by the next number. */
+export function freshWalk(show: Show, points: WalkPoint[]): Walk {
+  const name = `Walk ${show.walks.length + 1}`
+  return completeWalk({ id: freeId(name, idsOf(show.walks)), name, points })
+}
+
+export const freshPoint = (at: WalkPoint['at'], pace?: number): WalkPoint =>
+  completePoint({ at, ...(pace !== undefined && { pace }) })
+
+/** What a moment of each kind begins as; `about` is what can be looked at. */
+const MOMENTS: { [at in Moment['at']]: (about: Target | undefined) => Extract<Moment, { at: at }> | undefined } = {
+  enter: () => ({ at: 'enter' }),
+  leave: () => ({ at: 'leave' }),
+  dwell: () => ({ at: 'dwell', seconds: 2 }),
+  use: () => ({ at: 'use' }),
+  look: (target) => target && { at: 'look', target, within: 20, seconds: 0.5 },
+  signal: () => ({ at: 'signal', name: 'go', inside: false }),
+  clock: () => ({ at: 'clock', seconds: 10 }),
+}
+/** What a moment of a kind begins as; undefined where there is nothing to look at. */
+export const freshMoment = (kind: Moment['at'], about: Target | undefined): Moment | undefined => MOMENTS[kind](about)

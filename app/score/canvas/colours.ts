@@ -1,0 +1,24 @@
+/** The colours of the style sheet, for what is drawn in a worker, where no style sheet is. */
+export const COLOURS = {
+  lamp: '#f4b55f',
+  tide: '#7fb2d9',
+  rust: '#e0836c',
+  weed: '#8fbf9a',
+  mauve: '#bda3e3',
+  bone: '#ece4d4',
+  bone2: '#b3b4ab',
+  bone3: '#84908f',
+  rule: '#2c3b45',
+  ink1: '#12191d',
+  ink3: '#22303a',
+  row: '#1c272d',
+  tick: '#1a242a',
+  chosen: '#1d2a33',
+}
+
+/** A colour of which so much is seen, 0 to 1. */
+export const faint = (colour: string, share: number): string =>
+  colour +
+  Math.round(share * 255)
+    .toString(16)
+    .padStart(2, '0')

@@ -1,0 +1,21 @@
+import { complete } from './complete'
+import type { RecordField } from './fields'
+import { cue, rule, walk, walkPoint, zone } from './table'
+import { stepKinds } from './table-steps'
+import type { Cue, Rule, Step, Walk, WalkPoint, Zone } from './types'
+
+/** What must be said of a thing; the rest is as the table has it. */
+type Given<T, Needs extends keyof T> = Pick<T, Needs> & Partial<T>
+
+const completed =
+  <T, Needs extends keyof T>(field: RecordField) =>
+  (given: Given<T, Needs>): T =>
+    complete(field, given) as T
+
+/** Things of a document, with the table's defaults in place of what is not given. */
+export const completeCue = completed<Cue, 'id' | 'name'>(cue)
+export const completeRule = completed<Rule, 'id' | 'on' | 'cue'>(rule)
+export const completeZone = completed<Zone, 'id' | 'name' | 'shape'>(zone)
+export const completeWalk = completed<Walk, 'id' | 'name' | 'points'>(walk)
+export const completePoint = completed<WalkPoint, 'at'>(walkPoint)
+export const completeStep = (given: Pick<Step, 'id' | 'kind'>): Step => complete(stepKinds[given.kind], given) as Step
