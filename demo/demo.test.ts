@@ -48,9 +48,8 @@ describe('the demo', () => {
         e.kind === 'held' && e.gate !== 'chance' && e.gate !== 'who' ? [e.zone!] : [],
       ),
     )
-    held.delete('press-hall')
-    for (const id of held)
-      if (id !== 'lantern-hook' && id !== 'tide-log') expect(show.zones.find((z) => z.id === id)!.note, id).toBeTruthy()
+    expect(held.size).toBeGreaterThan(5)
+    for (const id of held) expect(show.zones.find((z) => z.id === id)!.note, id).toBeTruthy()
   })
 })
 

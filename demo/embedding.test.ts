@@ -1,4 +1,5 @@
-import { readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { transformSync } from 'esbuild'
 import { afterAll, beforeAll, expect, it } from 'vitest'
@@ -9,9 +10,12 @@ import type { RunEvent } from '../core/engine'
 /** The example of docs/engine.md, as it stands there. */
 const root = join(import.meta.dirname, '..')
 const example = /## In a game[^]*?```ts\n([^]*?)```/.exec(readFileSync(join(root, 'docs/engine.md'), 'utf8'))![1]
-const file = join(root, 'embedding.example.mjs')
-beforeAll(() => writeFileSync(file, transformSync(example, { loader: 'ts' }).code))
-afterAll(() => rmSync(file))
+const folder = mkdtempSync(join(tmpdir(), 'esvik-example-'))
+const file = join(folder, 'example.mjs')
+/** As in a game's own folder, with the core at another place. */
+const elsewhere = example.replaceAll("from './core/", `from '${root}/core/`)
+beforeAll(() => writeFileSync(file, transformSync(elsewhere, { loader: 'ts' }).code))
+afterAll(() => rmSync(folder, { recursive: true }))
 
 it('the example for games is about 20 lines, runs, and hears what happens when it happens', async () => {
   expect(

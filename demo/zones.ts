@@ -38,6 +38,7 @@ export const zones = [
   {
     id: 'press-hall',
     name: 'Press hall dread',
+    note: 'Whoever comes back while it still broods brings nothing new: it goes on as it is.',
     shape: box([18, 0, 11.5], [11.4, 3, 12.6]),
     rim: 0.4,
     rules: [{ id: 'dread', on: { at: 'enter' }, cue: 'hall-dread' }],
@@ -52,6 +53,7 @@ export const zones = [
   {
     id: 'lantern-hook',
     name: 'Lantern hook',
+    note: 'The hint is for those without the lantern; who has it sees no more of it, and takes it only once.',
     shape: cylinder([21.5, 0, 6.4], 1.8),
     rules: [
       {
@@ -104,6 +106,7 @@ export const zones = [
   {
     id: 'tide-log',
     name: 'Tide log',
+    note: 'A second press while the page is read changes nothing: one reads to the end.',
     shape: {
       kind: 'prism',
       y: 2.4,
@@ -261,6 +264,7 @@ export const zones = [
   {
     id: 'ramp-boards',
     name: 'Ramp boards',
+    note: 'Feet on the same boards within two seconds are the same steps, and steps that still sound are not heard twice.',
     shape: box([27, 0, 6.5], [5, 2.6, 2.6]),
     notices: 'feet',
     rules: [{ id: 'boards', on: { at: 'enter' }, cue: 'ramp-steps', debounce: 2 }],
