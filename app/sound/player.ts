@@ -21,7 +21,7 @@ export interface SoundPlayer extends TimeKeeper {
   change(): void
   setLevel(level: number): void
   /** Mute and solo have changed. */
-  gates(): void
+  heedMutes(): void
   voices(): Iterable<Voice>
   /** How the sound's clock stands against the run's. */
   transport(): Transport
@@ -107,7 +107,7 @@ export function createPlayer(
       voices.delete(key)
       over.add(key)
     })
-    if (!lets(audible.playing)) made.gate(false)
+    if (!lets(audible.playing)) made.mute(true)
     made.follow(run, Math.max(joined.at, audible.t), Math.max(joined.at, audible.t) + 0.02, joined)
     voices.set(key, made)
   }
@@ -163,8 +163,8 @@ export function createPlayer(
       level = value
       if (context) master.gain.setTargetAtTime(value, context.currentTime, 0.02)
     },
-    gates() {
-      for (const voice of voices.values()) voice.gate(lets(voice.audible.playing))
+    heedMutes() {
+      for (const voice of voices.values()) voice.mute(!lets(voice.audible.playing))
     },
     voices: () => voices.values(),
     transport: () => ({ ...transport }),

@@ -46,7 +46,7 @@ export const useSound = defineStore('sound', () => {
     () => runs.run,
     () => player.change(),
   )
-  watch([() => view.solo, () => [...view.muted]], () => player.gates())
+  watch([() => view.solo, () => [...view.muted]], () => player.heedMutes())
   /** What sounds now: when each source was told to begin, and from where in its file. For tests, and for whoever wants to look. */
   const sounding = () => ({
     transport: player.transport(),

@@ -21,8 +21,8 @@ export interface Voice {
   offset: number
   /** Follows fades, distance and direction up to a time of the run. */
   follow(run: Run, from: number, to: number, transport: Transport): void
-  /** Silences or lets through, for mute and solo. */
-  gate(open: boolean): void
+  /** Silences it, or lets it through again. */
+  mute(muted: boolean): void
   stop(): void
 }
 
@@ -99,8 +99,8 @@ export function createVoice(
         else level.gain.linearRampToValueAtTime(gain, at)
       }
     },
-    gate(open) {
-      door.gain.setTargetAtTime(open ? 1 : 0, context.currentTime, 0.02)
+    mute(muted) {
+      door.gain.setTargetAtTime(muted ? 0 : 1, context.currentTime, 0.02)
     },
     stop() {
       source.onended = null

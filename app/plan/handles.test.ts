@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest'
-import type { Shape, Wall } from '~~/core/show'
-import { moved, snapped, wallStretches } from './geometry'
+import type { Shape } from '~~/core/show'
+import { moved, snapped } from './geometry'
 import { drawn, handlesOf } from './handles'
 
 const box: Shape = { kind: 'box', at: [0, 0, 0], yaw: 0, size: [4, 2, 2] }
+
 const handle = (shape: Shape, key: string) => handlesOf(shape, 1).find((h) => h.key === key)!
 
 describe('handles', () => {
@@ -83,33 +84,4 @@ describe('new shapes', () => {
     expect(snapped(1.234, false)).toBeCloseTo(1.2, 9)
     expect(snapped(1.2345, true)).toBe(1.235)
   })
-})
-
-it('a wall is drawn around its openings', () => {
-  const wall: Wall = {
-    id: 'w',
-    from: [0, 0],
-    to: [10, 0],
-    y: 0,
-    height: 3,
-    thickness: 0.2,
-    openings: [
-      { id: 'b', at: 6, width: 2, sill: 0, height: 2 },
-      { id: 'a', at: 1, width: 1, sill: 0, height: 2 },
-    ],
-  }
-  expect(wallStretches(wall)).toEqual([
-    [
-      [0, 0],
-      [1, 0],
-    ],
-    [
-      [2, 0],
-      [6, 0],
-    ],
-    [
-      [8, 0],
-      [10, 0],
-    ],
-  ])
 })

@@ -1,27 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { across, lines, logFor, oneRule, point, show, walk } from '../testing/small-show'
 import { RunError } from '.'
-import { Agenda } from '../base'
 
 describe('order', () => {
-  it('at one time: in the order in which things were put there, also those put meanwhile', () => {
-    const agenda = new Agenda<string[]>()
-    const said: string[] = []
-    const say = (to: string[], word: string) => void to.push(word)
-    agenda.put(1 + 5e-10, say, 'first')
-    agenda.put(1, () => agenda.put(1, say, 'fourth'), undefined)
-    agenda.put(1, say, 'second')
-    agenda.put(1, say, 'third')
-    agenda.put(2, say, 'later')
-    agenda.flush(agenda.next(), said)
-    expect(said).toEqual(['first', 'second', 'third', 'fourth'])
-    expect(agenda.next()).toBe(2)
-  })
-  it('what was dropped does not act and is not waited for', () => {
-    const agenda = new Agenda<undefined>()
-    agenda.drop(agenda.put(1, () => expect.unreachable(), undefined))
-    expect(agenda.next()).toBe(Infinity)
-  })
   it('leaves come before enters, then zones in document order', () => {
     // The body leaves the first zone as it touches the two others: 0.6 m between their sides.
     const made = show({

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { across, lines, logFor, point, show, walk } from '../testing/small-show'
+import { across, lines, logFor, point, show, walk } from '../../testing/small-show'
 
 const kit = {
   id: 'creak',

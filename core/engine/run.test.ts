@@ -4,7 +4,6 @@ import type { Shape, Show } from '../show'
 import { randomShow } from '../testing/random-show'
 import { oneRule } from '../testing/small-show'
 import { eventsOf, run, RunError, type RunEvent } from '.'
-import { Agenda, Gathered, takeOut } from '../base'
 
 const played = (show: Show): { events: RunEvent[]; fields: unknown } | string => {
   try {
@@ -110,43 +109,5 @@ describe('what is kept from run to run', () => {
     const edited = { ...show, place: { ...place, props: place.props.map((prop) => ({ ...prop, shown: false })) } }
     expect(played(edited)).toEqual(played(structuredClone(edited)))
     expect(played(edited)).not.toEqual(before)
-  })
-})
-
-describe('an agenda', () => {
-  it('keeps its order however much is put on it, and starts anew when it is cleared', () => {
-    const agenda = new Agenda<number[]>()
-    const times = Array.from({ length: 3000 }, (_, i) => ((i * 7919) % 3000) + 0.5)
-    const tell = (said: number[], time: number) => void said.push(time)
-    for (let round = 0; round < 2; round++) {
-      const said: number[] = []
-      for (const time of times) agenda.put(time, tell, time)
-      agenda.drop(agenda.put(7.25, tell, 7.25))
-      while (agenda.next() < Infinity) agenda.flush(agenda.next(), said)
-      expect(said).toEqual([...times].sort((a, b) => a - b))
-      agenda.put(1, tell, 1)
-      agenda.clear()
-      expect(agenda.next()).toBe(Infinity)
-    }
-  })
-})
-
-describe('lists', () => {
-  it('gathered numbers come in order, few and many', () => {
-    fc.assert(
-      fc.property(fc.array(fc.integer({ min: -1e6, max: 1e6 }), { maxLength: 200 }), (numbers) => {
-        const gathered = new Gathered()
-        for (const number of numbers) gathered.add(number)
-        gathered.sort()
-        const sorted = Array.from({ length: gathered.count }, (_, i) => gathered.at(i))
-        expect(sorted).toEqual([...numbers].sort((a, b) => a - b))
-      }),
-    )
-  })
-  it('an item is taken out where it is, and the rest keeps its order', () => {
-    const list = ['a', 'b', 'c', 'b']
-    takeOut(list, 'b')
-    takeOut(list, 'x')
-    expect(list).toEqual(['a', 'c', 'b'])
   })
 })

@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import { point, show, walk } from '../testing/small-show'
-import { eventsOf, fan, run, tiedPoint, walksOf, type Run } from '.'
-import { prepare } from './run'
+import { point, show, walk } from '../../testing/small-show'
+import { eventsOf, run, tiedPoint, walksOf, type Run } from '..'
+import { prepare } from '../run'
 
 /** A ball-like box on a large floor; a clock flings it at 1 s. */
 const made = (fling: object, more: any = {}) =>
@@ -44,6 +44,7 @@ const made = (fling: object, more: any = {}) =>
     rules: [{ id: 'c', on: { at: 'clock', seconds: 1 }, cue: 'throw' }],
     walks: [walk('w', point(0, { pause: 15 }))],
   })
+
 const [whistle] = show({
   sounds: [{ id: 'thud', name: 'Thud', asset: 'ab'.repeat(32), seconds: 1 }],
   place: { props: [{ id: 'crate', name: 'Crate', kind: 'box', at: [0, 0, 0], size: [1, 1, 1] }] },
@@ -51,7 +52,9 @@ const [whistle] = show({
     { id: 'c', name: 'C', steps: [{ id: 'w', kind: 'sound', sound: 'thud', where: { at: 'prop', prop: 'crate' } }] },
   ],
 }).cues[0].steps
+
 const played = (document: ReturnType<typeof show>, seed = 1): Run => run(document, walksOf(document, ['w']), { seed })
+
 const of = (result: Run, kind: string): any[] => eventsOf(result).filter((event) => event.kind === kind)
 
 beforeAll(() => prepare(made({})))
@@ -218,23 +221,5 @@ describe('what is tied to a prop that is flung', () => {
     of(result, 'sound')[0].place.forEach((v: number, axis: number) =>
       expect(v).toBeCloseTo(result.flights[0].positions[30][axis], 9),
     )
-  })
-})
-
-describe('a fan of flights', () => {
-  const wild = { speed: [4, 8] as [number, number], spread: 20 }
-  it('has for each seed the flight that a run with that seed has', () => {
-    const document = made(wild)
-    const flights = fan(document, 'c', 'f', [1, 2, 3])
-    for (const { seed, speed, positions } of flights) {
-      const result = played(document, seed)
-      expect(of(result, 'step').find((e) => e.of === 'fling').speed).toBe(speed)
-      expect(positions).toEqual(result.flights[0].positions)
-    }
-    expect(new Set(flights.map((flight) => flight.speed)).size).toBe(3)
-  })
-  it('names a rule or a step that is not there', () => {
-    expect(() => fan(made({}), 'nope', 'f', [1])).toThrow('The show has no rule "nope" that is on')
-    expect(() => fan(made({}), 'c', 'g', [1])).toThrow('The cue "Throw" has no fling "g"')
   })
 })

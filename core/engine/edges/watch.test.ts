@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
-import type { Show } from '../show'
-import { solidOf, touches } from '../space'
-import { randomShow } from '../testing/random-show'
-import { eventsOf, positionAt, run } from '.'
+import type { Show } from '../../show'
+import { solidOf, touches } from '../../space'
+import { randomShow } from '../../testing/random-show'
+import { eventsOf, positionAt, run } from '..'
 
 const HZ = 10_000
 const LENGTH = 8

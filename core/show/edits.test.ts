@@ -3,17 +3,13 @@ import { describe, expect, it } from 'vitest'
 import { randomShow } from '../testing/random-show'
 import {
   applyPatch,
-  checkPlain,
   checkTouched,
-  differences,
   completed,
-  parseShow,
   PatchConflict,
   pointerOf,
   readShow,
   ShowError,
   valueAtPointer,
-  writeShow,
   writtenBytes,
   type Operation,
   type Show,
@@ -52,6 +48,7 @@ const VALUES = [
   'a\0b',
   'half \ud800',
 ]
+
 const KEYS = ['constructor', '__proto__', 'toString', '-', '0', '999', '-1', '1.5', 'name', 'note', 'rim', 'tags', '']
 
 describe('whatever edits make of a show', () => {
@@ -126,60 +123,5 @@ describe('whatever edits make of a show', () => {
       }),
       { numRuns: 60 },
     )
-  })
-})
-
-describe('a document that can’t be read', () => {
-  it('is refused with line and column where it stops being JSON, in one line', () => {
-    const text = writeShow(fc.sample(randomShow, { numRuns: 1, seed: 2 })[0])
-    const cut = text.replace('"title"', 'title')
-    expect(() => parseShow(cut)).toThrow(/not JSON: .* at line 4, column 3$/)
-    expect(() => parseShow(text.slice(0, 100))).toThrow(/line \d+, column \d+$/)
-    expect(() => parseShow('')).toThrow('The document is not JSON: it is empty')
-  })
-  it('is not walked where a list in it is endless, and told back in few words', () => {
-    const endless = { format: 'esvik-show', version: 1, title: 'x', place: new Array(2_000_000).fill(1) }
-    expect(() => readShow(endless)).toThrow('/place must have 20,000 at most, not 2,000,000')
-    let deep: unknown = 1
-    for (let n = 0; n < 5000; n++) deep = [deep]
-    expect(() => checkPlain(deep)).toThrow(/levels deep/)
-    const strange = { format: 'esvik-show', version: 1, title: 'x', place: {}, ['k'.repeat(5000)]: 1 }
-    try {
-      readShow(strange)
-      expect.unreachable()
-    } catch (error) {
-      expect((error as ShowError).message.length).toBeLessThan(401)
-      expect((error as ShowError).pointer.length).toBeLessThan(201)
-    }
-  })
-})
-
-describe('the difference of two shows', () => {
-  it('is a patch that makes one of the other, and nothing where there is none', () => {
-    fc.assert(
-      fc.property(randomShow, randomShow, fc.infiniteStream(fc.nat()), (show, other, numbers) => {
-        const pick = <T>(of: readonly T[]): T => of[numbers.next().value! % of.length]
-        let after = show
-        for (let n = 0; n < 5; n++) {
-          const path = pointerOf(pick(places(after).slice(1)))
-          const op = pick(['replace', 'remove'] as const)
-          after = applyPatch(after, [op === 'remove' ? { op, path } : { op, path, value: pick(VALUES) }])
-        }
-        for (const [from, to] of [
-          [show, after],
-          [after, show],
-          [show, other],
-        ])
-          // prettier-ignore
-          expect(applyPatch(from, differences(from, to))).toEqual(to)
-        expect(differences(show, structuredClone(show))).toEqual([])
-      }),
-      { numRuns: 60, endOnFailure: true },
-    )
-  })
-  it('of one changed thing is about that thing alone', () => {
-    const show = fc.sample(randomShow, { numRuns: 1, seed: 2 })[0]
-    const after = applyPatch(show, [{ op: 'replace', path: '/zones/1/rim', value: 0.7 }])
-    expect(differences(show, after)).toEqual([{ op: 'replace', path: '/zones/1/rim', value: 0.7 }])
   })
 })

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { lines, logFor, point, show, SOUND, walk } from '../testing/small-show'
+import { lines, logFor, point, show, SOUND, walk } from '../../testing/small-show'
 
 /** A cart with a zone of 1 × 1 m about it; at 2 s a clock moves it. Somebody stands at (5, 0), feet only. */
 const made = (step: object, more: any = {}) =>

@@ -1,0 +1,93 @@
+import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { eventsOf, run, walksOf } from '~~/core/engine'
+import { patchOf, type Editor, type Show } from '~~/core/show'
+import { across, oneRule, point, show as made, walk } from '~~/core/testing/small-show'
+import type { RunWorker } from './run.worker'
+
+/** What a worker exposes to its page. */
+const exposed = vi.hoisted(() => ({ api: undefined as unknown }))
+vi.mock('comlink', () => ({ expose: (api: unknown) => (exposed.api = api), transfer: (value: unknown) => value }))
+vi.mock('~/score/canvas/fonts', () => ({ loadFonts: async () => {} }))
+
+const twoZones = made({
+  cues: [{ id: 'cue', name: 'Cue', steps: [{ id: 'f', kind: 'fade', in: 0.5, stay: 0.5, out: 0.5 }] }],
+  zones: ['a', 'b'].map((id, i) => ({
+    id,
+    name: id,
+    ...across(2 + 6 * i, 4 + 6 * i),
+    rules: [{ id: `r${id}`, on: { at: 'enter' }, cue: 'cue' }],
+  })),
+})
+const asked = { walks: ['w'], seed: 7, done: [] }
+const expectedOf = (show: Show) => eventsOf(run(show, walksOf(show, ['w']), { seed: 7 }))
+const edit = (show: Show, work: (e: Editor) => void) => patchOf(show, work)
+const switchedOff = (e: Editor) => e.set(['zones', 'b', 'enabled'], false)
+
+let worker: RunWorker
+beforeEach(async () => {
+  vi.resetModules()
+  await import('./run.worker')
+  worker = exposed.api as RunWorker
+})
+
+describe('the worker of the run', () => {
+  it('runs the show that it was given, and gives the page that run once', async () => {
+    worker.open(twoZones)
+    expect(await worker.run(asked)).toMatchObject({ partial: false, drawn: expect.any(Number) })
+    const published = worker.publish()!
+    expect(eventsOf(published.run)).toEqual(expectedOf(twoZones))
+    expect(published.score.lanes.map((lane) => [lane.zone, lane.fired.length])).toEqual([
+      ['a', 1],
+      ['b', 1],
+    ])
+    expect(worker.publish()).toBeUndefined()
+  })
+
+  it('runs what edits have made of it, and during a drag what that would make of it', async () => {
+    worker.open(twoZones)
+    const { patch, show: off } = edit(twoZones, switchedOff)
+    await worker.run({ ...asked, draft: patch })
+    expect(eventsOf(worker.publish()!.run)).toEqual(expectedOf(off))
+    await worker.run(asked)
+    expect(eventsOf(worker.publish()!.run)).toEqual(expectedOf(twoZones))
+    await worker.run({ ...asked, done: [patch] })
+    expect(eventsOf(worker.publish()!.run)).toEqual(expectedOf(off))
+  })
+
+  it('leaves the paths out where bodies go as before, and sends them where they don’t', async () => {
+    worker.open(twoZones)
+    await worker.run(asked)
+    expect(worker.publish()).toMatchObject({ sameWays: false })
+    const later = edit(twoZones, (e) => e.set(['zones', 'a', 'rules', 'ra', 'delay'], 1))
+    await worker.run({ ...asked, done: [later.patch] })
+    expect(worker.publish()).toMatchObject({ sameWays: true })
+    const farther = edit(later.show, (e) => e.set(['walks', 'w', 'points'], walk('w', point(0), point(15)).points))
+    await worker.run({ ...asked, done: [farther.patch] })
+    expect(worker.publish()).toMatchObject({ sameWays: false })
+  })
+
+  it('shows a run that goes round without end up to there, and says what goes round', async () => {
+    worker.open(
+      made({
+        cues: [{ id: 'ring', name: 'Ring', for: 'everyone', steps: [{ id: 's', kind: 'signal', name: 'again' }] }],
+        rules: [
+          { id: 'a', on: { at: 'clock', seconds: 1 }, cue: 'ring', busy: 'overlap' },
+          { id: 'b', on: { at: 'signal', name: 'again' }, cue: 'ring', busy: 'overlap' },
+        ],
+      }),
+    )
+    const answer = await worker.run(asked)
+    expect(answer).toMatchObject({ problem: expect.stringContaining('"Ring"'), drawn: expect.any(Number) })
+    const { run: kept } = worker.publish()!
+    expect(kept.log.count).toBeGreaterThan(100)
+    expect(kept.log.t[0]).toBe(1)
+  })
+
+  it('names a walk that is not there, and draws nothing', async () => {
+    worker.open(oneRule({}, []))
+    expect(await worker.run({ ...asked, walks: ['nobody'] })).toEqual({
+      problem: expect.stringContaining('no walk "nobody"'),
+    })
+    expect(worker.publish()).toBeUndefined()
+  })
+})

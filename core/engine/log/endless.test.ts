@@ -1,0 +1,49 @@
+import { describe, expect, it } from 'vitest'
+import { point, show, walk } from '../../testing/small-show'
+import { BrokenRun, eventsOf, run } from '..'
+
+/** Somebody on the way to x = 8 who is put back to the start of it whenever they come to x = 4.7. */
+const sentBack = (delay: number) =>
+  show({
+    place: { marks: [{ id: 'in', name: 'Way in', kind: 'standing', at: [0, 0, 0], yaw: -90 }] },
+    cues: [{ id: 'c', name: 'Back', steps: [{ id: 'm', kind: 'move', mark: 'in', at: delay }] }],
+    zones: [
+      {
+        id: 'z',
+        name: 'Z',
+        shape: { kind: 'box', at: [6, 0, 0], size: [2, 2, 2] },
+        rules: [{ id: 'r', on: { at: 'enter' }, cue: 'c', onLeave: 'nothing' }],
+      },
+    ],
+    walks: [{ ...walk('w', point(0), point(5.5, { pause: 60 })), name: 'To the boat' }],
+  })
+
+describe('a run that has no end', () => {
+  it('is kept up to there, and says where the walk is sent back to', () => {
+    const made = sentBack(0.5)
+    try {
+      run(made, made.walks, { seed: 1 })
+      expect.unreachable('it has an end')
+    } catch (error) {
+      expect(error).toBeInstanceOf(BrokenRun)
+      const { message, run: kept } = error as BrokenRun
+      expect(message).toMatch(/more than 8 h.*"To the boat" keeps being sent back to "Way in"/)
+      expect(kept!.length).toBeGreaterThan(8 * 3600 - 30)
+      expect(eventsOf(kept!).filter(({ kind }) => kind === 'move').length).toBeGreaterThan(1000)
+      expect(eventsOf(kept!).map(({ kind }) => kind)).not.toContain('walkEnd')
+    }
+    expect(run(made, made.walks, { seed: 1, length: 9 * 3600 }).length).toBe(9 * 3600)
+  })
+  it('names the cues of a loop without time', () => {
+    const ring = show({
+      cues: [{ id: 'c', name: 'Chime', steps: [{ id: 's', kind: 'signal', name: 'again' }] }],
+      rules: [
+        { id: 'a', on: { at: 'clock', seconds: 1 }, cue: 'c' },
+        { id: 'b', on: { at: 'signal', name: 'again' }, cue: 'c', busy: 'overlap' },
+      ],
+    })
+    expect(() => run(ring, ring.walks, { seed: 1 })).toThrow(
+      'at 1.000 s: the signal "again" → "Chime" → the signal "again"',
+    )
+  })
+})

@@ -1,0 +1,59 @@
+import { describe, expect, it } from 'vitest'
+import { lines, logFor, oneRule, SOUND } from '../../testing/small-show'
+
+const place = {
+  lights: [{ id: 'lamp', name: 'Lamp', kind: 'point', at: [0, 2, 0], candela: 100, colour: '#ffffff' }],
+  marks: [
+    { id: 'far', name: 'Far', kind: 'standing', at: [10, 0, 0], yaw: 90 },
+    { id: 'above', name: 'Above', kind: 'camera', at: [3, 5, 0], pitch: -90, fov: 40 },
+  ],
+  props: [{ id: 'door', name: 'Door', kind: 'box', at: [3, 0, 0], size: [1, 2, 0.1] }],
+}
+
+/** The zone is entered at 1.7 s and left at 4.3 s. */
+const made = (steps: object[], more: any = {}) =>
+  oneRule(more.rule ?? {}, steps, { ...more, show: { place, sounds: [SOUND], ...more.show } })
+
+describe('release and stop', () => {
+  const bed = { id: 'b', kind: 'bed', sound: 'thud' }
+  const late = { id: 's', kind: 'sound', sound: 'thud', where: { at: 'head' }, at: 4 }
+  it('release drops what would be held until release and lets the rest go on', () => {
+    const log = logFor(made([{ ...bed, at: 4 }, late]))
+    expect(lines(log.events, 'step', 'stepEnd', 'end')).toEqual(['5.7 step s', '7.7 stepEnd s', '7.7 end cue done'])
+  })
+  it('stop on leaving ends the playing at once', () => {
+    expect(lines(logFor(made([bed, late], { rule: { onLeave: 'stop' } })).events, 'step', 'stepEnd', 'end')).toEqual([
+      '1.7 step b',
+      '4.3 stepEnd b',
+      '4.3 end cue stopped',
+    ])
+  })
+  it('a stop step ends the playings of a cue, its own too', () => {
+    expect(
+      lines(logFor(made([bed, { id: 'x', kind: 'stop', cue: 'cue', at: 1 }, late])).events, 'step', 'stepEnd', 'end'),
+    ).toEqual(['1.7 step b', '2.7 step x', '2.7 stepEnd b', '2.7 end cue stopped'])
+  })
+  it('a playing released in its delay with nothing else left ends then, without having started', () => {
+    expect(lines(logFor(made([bed], { rule: { delay: 9 } })).events, 'start', 'end')).toEqual(['4.3 end cue released'])
+  })
+  it('a zone step ends presences and begins them', () => {
+    const log = logFor(
+      made(
+        [
+          { id: 'x', kind: 'zone', zone: 'z', enabled: false, at: 1 },
+          { id: 'y', kind: 'zone', zone: 'z', enabled: true, at: 1.5 },
+        ],
+        { rule: { limit: { times: 1 } } },
+      ),
+    )
+    expect(lines(log.events, 'zone', 'enter', 'leave', 'held')).toEqual([
+      '1.7 enter z',
+      '2.7 zone z',
+      '2.7 leave z',
+      '3.2 zone z true',
+      '3.2 enter z',
+      '3.2 held z r limit',
+      '4.3 leave z',
+    ])
+  })
+})

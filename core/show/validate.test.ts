@@ -1,0 +1,106 @@
+import Ajv from 'ajv/dist/2020'
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { oneRule, SOUND } from '../testing/small-show'
+import { randomShow } from '../testing/random-show'
+import { keysOf, readShow, showJsonSchema, ShowError, showTable, validate, writeShow } from '.'
+
+const show = oneRule(
+  { cooldown: { seconds: 4 }, limit: { times: 2 }, on: { at: 'use', facing: { prop: 'door', within: 30 } } },
+  [
+    { id: 'l', kind: 'light', light: 'lamp', candela: 20, ramp: { seconds: 2 }, hold: 'release' },
+    { id: 's', kind: 'sound', sound: 'thud', where: { at: 'around', near: 1, far: 3 } },
+    { id: 'p', kind: 'prompt', text: 'Look', anchor: { prop: 'door' }, key: 'E' },
+    { id: 'f', kind: 'freeze', locks: ['walk'], hold: 2 },
+  ],
+  {
+    show: {
+      sounds: [SOUND],
+      flags: [{ id: 'lit', name: 'Lit', start: false }],
+      place: {
+        lights: [{ id: 'lamp', name: 'Lamp', kind: 'point', at: [0, 2, 0], candela: 100 }],
+        props: [{ id: 'door', name: 'Door', kind: 'box', at: [3, 0, 0], size: [1, 2, 0.1] }],
+        floors: [
+          {
+            id: 'floor',
+            name: 'Floor',
+            y: 0,
+            outline: [
+              [0, 0],
+              [9, 0],
+              [9, 9],
+            ],
+          },
+        ],
+      },
+    },
+  },
+)
+
+const plain = (): any => JSON.parse(writeShow(show))
+
+/** What is wrong with a document, or undefined. */
+function wrong(file: unknown): ShowError | undefined {
+  try {
+    readShow(file)
+    return undefined
+  } catch (error) {
+    if (error instanceof ShowError) return error
+    throw error
+  }
+}
+
+describe('the JSON Schema and the Yup schema', () => {
+  const ajv = new Ajv({ strict: false, allErrors: false })
+  const valid = ajv.compile(showJsonSchema())
+  const yup = (file: unknown): boolean => {
+    try {
+      validate(showTable, file)
+      return true
+    } catch {
+      return false
+    }
+  }
+  /** Every place in a document, to spoil one of. */
+  function places(node: unknown, keys: (string | number)[] = []): (string | number)[][] {
+    if (typeof node !== 'object' || node === null) return [keys]
+    return [
+      keys,
+      ...Object.entries(node).flatMap(([key, value]) =>
+        places(value, [...keys, Array.isArray(node) ? Number(key) : key]),
+      ),
+    ]
+  }
+  const VALUES = [null, 'x', -3, 1e308, [], {}, true, '', 0.5, 'cue', undefined]
+
+  it('accept the same documents', () => {
+    expect(valid(plain())).toBe(true)
+    fc.assert(
+      fc.property(randomShow, (made) => valid(JSON.parse(writeShow(made))) === true),
+      { numRuns: 30 },
+    )
+  })
+  it('give the same verdict on 300 mutated documents, each refusal with one clear message', () => {
+    const all = places(plain()).slice(1)
+    let refused = 0
+    fc.assert(
+      fc.property(fc.constantFrom(...all), fc.constantFrom(...VALUES), (keys, value) => {
+        const document = plain()
+        const parent = keys.slice(0, -1).reduce((node, key) => node[key], document)
+        if (value === undefined) delete parent[keys.at(-1)!]
+        else parent[keys.at(-1)!] = value
+        const whole = JSON.parse(JSON.stringify(document))
+        expect(yup(whole), JSON.stringify([keys, value])).toBe(valid(whole))
+        const error = wrong(whole)
+        if (!error) return
+        refused++
+        expect(error.message.length).toBeLessThan(300)
+        expect(
+          keysOf(error.pointer).join('/').startsWith(keys.slice(0, 2).join('/')) || error.pointer !== undefined,
+        ).toBe(true)
+      }),
+      { numRuns: 300, seed: 3 },
+    )
+    expect(refused).toBeGreaterThan(150)
+  })
+})
