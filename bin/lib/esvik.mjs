@@ -2,16 +2,19 @@
 import { spawn } from 'node:child_process'
 import { existsSync } from 'node:fs'
 import { join, resolve } from 'node:path'
-import { ensureBundle, ensurePackages, root } from './fresh.mjs'
+import { buildFolder, ensureBundle, ensurePackages, root } from './fresh.mjs'
 import { runningOn } from './running.mjs'
 
 const ALL_DATA = ['backup', 'restore']
+
+/** Node 22 and later keep what they have compiled here, and start the next time without compiling it. */
+const COMPILED = { NODE_COMPILE_CACHE: join(buildFolder(), 'compiled') }
 
 /** Runs a program to its end; Ctrl+C is its own to answer. */
 function run(file, args, env = {}) {
   process.on('SIGINT', () => {})
   return new Promise((done) =>
-    spawn(process.execPath, [file, ...args], { stdio: 'inherit', env: { ...process.env, ...env } }).on(
+    spawn(process.execPath, [file, ...args], { stdio: 'inherit', env: { ...process.env, ...COMPILED, ...env } }).on(
       'exit',
       (code, signal) => done(signal ? 130 : code),
     ),
