@@ -100,6 +100,19 @@ describe('gates, worked out by hand', () => {
     ])
   })
 
+  it('cooldown: from the firing, however long the cue plays after it', () => {
+    const made = oneRule(
+      { cooldown: { seconds: 4 }, onLeave: 'nothing' },
+      [{ id: 'f', kind: 'fade', in: 1, stay: 0, out: 0.5 }],
+      { show: { walks: [dithering(1, 3, 5.2)] } },
+    )
+    expect(lines(logFor(made).events, 'fire', 'held')).toEqual([
+      '1 fire z r cue',
+      '3 held z r cooldown left 2',
+      '5.2 fire z r cue',
+    ])
+  })
+
   it('cooldown: from the end of the cue; while it plays busy is the reason', () => {
     const steps = [{ id: 's', kind: 'sound', sound: 'thud', where: { at: 'head' } }]
     const made = oneRule({ cooldown: { seconds: 3, from: 'end' }, onLeave: 'nothing' }, steps, {
