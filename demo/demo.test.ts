@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import { eventsOf, prepare, run, walksOf, type Gate } from '../core/engine'
 import { stepKinds } from '../core/show'
-import { demoShow, type KeptSound } from './show'
+import { demoShow, type KeptSound } from './demo-show'
 import { demoSamples } from './sounds'
 
 const sounds = [...demoSamples()]

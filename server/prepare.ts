@@ -1,4 +1,4 @@
-import { demoShow } from '../demo/show'
+import { demoShow } from '../demo/demo-show'
 import { demoSounds } from '../demo/sounds'
 import { keepWav, libraryOfSounds } from './assets/keep'
 import { decodeWav } from './assets/wav'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Editor, Look, Walk, WalkPoint } from '~~/core/show'
-import { useRun } from '~/run/run'
+import { useRun } from '~/run/current-run'
 import { useSelection } from '~/frame/selection'
 import { useShow } from '~/document/show'
 import { count } from '~/words/time'

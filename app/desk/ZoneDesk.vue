@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { freeId, type Kit, type Zone } from '~~/core/show'
-import { useRun } from '~/run/run'
+import { useRun } from '~/run/current-run'
 import { useSelection } from '~/frame/selection'
 import { useShow } from '~/document/show'
 import { useView } from '~/frame/view'

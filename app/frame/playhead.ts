@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import type { RunEvent } from '~~/core/engine'
-import { useRun } from '~/run/run'
+import { useRun } from '~/run/current-run'
 
 export interface Span {
   from: number

@@ -2,7 +2,7 @@ import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
 import { usePlayhead } from './playhead'
-import { useRun } from '~/run/run'
+import { useRun } from '~/run/current-run'
 import { useSelection, type Chosen } from './selection'
 import { useShow } from '~/document/show'
 

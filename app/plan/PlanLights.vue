@@ -2,7 +2,7 @@
 import { CHANNEL, channelAt } from '~~/core/engine'
 import { lightPlace } from '~~/core/light'
 import { usePlayhead } from '~/frame/playhead'
-import { useRun } from '~/run/run'
+import { useRun } from '~/run/current-run'
 import { useShow } from '~/document/show'
 
 /** The lights where they are at the playhead, and how far they glow. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { facingAt, positionAt } from '~~/core/engine'
 import { usePlayhead } from '~/frame/playhead'
-import { useRun } from '~/run/run'
+import { useRun } from '~/run/current-run'
 import { useSelection } from '~/frame/selection'
 
 /** The walks of the run as dots, so that pace is seen as spacing; whoever walks, with where they look; the points of the chosen walk. */

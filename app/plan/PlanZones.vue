@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { rulesAt } from '~~/core/show'
 import type { Solid } from '~~/core/space'
-import { useRun } from '~/run/run'
+import { useRun } from '~/run/current-run'
 import { usePlayhead } from '~/frame/playhead'
 import { useSelection } from '~/frame/selection'
 import { useShow } from '~/document/show'

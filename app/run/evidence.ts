@@ -5,7 +5,7 @@ import type { Operation } from '~~/core/show'
 import type { Moment } from '~~/core/study'
 import type { EvidenceWorker } from './evidence.worker'
 import { probe } from '~/document/probe'
-import { useRun } from './run'
+import { useRun } from './current-run'
 import { useShow } from '~/document/show'
 
 /** So many varied walkers stand behind a dial. */

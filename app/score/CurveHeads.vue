@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { channelAt } from '~~/core/engine'
 import { usePlayhead } from '~/frame/playhead'
-import { useRun } from '~/run/run'
+import { useRun } from '~/run/current-run'
 import { useShow } from '~/document/show'
 import { plain } from '~/words/time'
 import { CURVES } from '~/score/canvas/axes'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Lane } from '~~/core/score'
-import { useRun } from '~/run/run'
+import { useRun } from '~/run/current-run'
 import { useSelection } from '~/frame/selection'
 import { useShow } from '~/document/show'
 import type { Sense } from '~/words/step-kinds'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { lanesOf } from '~~/core/score'
 import { clock } from '~/words/time'
-import { useRun } from '~/run/run'
+import { useRun } from '~/run/current-run'
 import ScoreCanvas from './ScoreCanvas.vue'
 import CurveHeads from './CurveHeads.vue'
 import ScoreTransport from './ScoreTransport.vue'

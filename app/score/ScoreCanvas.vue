@@ -2,7 +2,7 @@
 import { useElementSize } from '@vueuse/core'
 import type { Lane } from '~~/core/score'
 import { usePlayhead } from '~/frame/playhead'
-import { useRun } from '~/run/run'
+import { useRun } from '~/run/current-run'
 import { useSelection } from '~/frame/selection'
 import { useView } from '~/frame/view'
 import { CURVES_HEIGHT, LANE, RULER, tOf, xOf, type Layout } from '~/score/canvas/axes'

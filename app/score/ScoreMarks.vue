@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { rulesOf, type Lane } from '~~/core/score'
 import { usePlayhead } from '~/frame/playhead'
-import { useRun } from '~/run/run'
+import { useRun } from '~/run/current-run'
 import { useSelection } from '~/frame/selection'
 import { useShow } from '~/document/show'
 import { useView } from '~/frame/view'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { SPEEDS, usePlayhead } from '~/frame/playhead'
-import { useRun } from '~/run/run'
+import { useRun } from '~/run/current-run'
 import { clock } from '~/words/time'
 import SeedChip from './SeedChip.vue'
 import WalksChip from './WalksChip.vue'

@@ -11,7 +11,7 @@ import {
 import { COOKIE } from './cookie'
 import { allows, mayTry, session, SESSION, type May } from './passphrases'
 import { enterPage } from './page'
-import { bytesOf } from '../http/body'
+import { bytesOf } from '../http/json-body'
 
 const LONGEST = 2000
 const SAFE = new Set(['GET', 'HEAD', 'OPTIONS'])

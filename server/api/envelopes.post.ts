@@ -1,5 +1,5 @@
 import { array, object, string } from 'yup'
-import { jsonBody } from '../http/body'
+import { jsonBody } from '../http/json-body'
 import { route } from '../http/refusal'
 import { models } from '../data/models'
 

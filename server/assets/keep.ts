@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto'
 import { Op, type Transaction } from 'sequelize'
-import type { KeptSound } from '../../demo/show'
+import type { KeptSound } from '../../demo/demo-show'
 import { models, type LibraryEntry } from '../data/models'
 import type { Wav } from './wav'
 

@@ -5,7 +5,7 @@ import { Transaction } from 'sequelize'
 import { database } from '../data/connection'
 import { models, type AssetRow, type EditRow, type ShowRow } from '../data/models'
 import { soundName } from '../shows/parcel'
-import { zipStream, type ZipPart } from '../zip/write'
+import { zipStream, type ZipPart } from '../zip/pack'
 
 /** A backup: a ZIP of `backup.json`, which lists what it holds, a file for each show with its edits, and the sounds. */
 export interface BackupIndex {

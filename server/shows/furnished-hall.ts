@@ -1,5 +1,5 @@
 import { readShow, type Show } from '../../core/show'
-import { soundsOf } from '../../demo/show'
+import { soundsOf } from '../../demo/demo-show'
 import { libraryOfSounds } from '../assets/keep'
 
 /** What a new show begins with: a small furnished hall, a walk through it, and the sounds that are here; no zone yet. */

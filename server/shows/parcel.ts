@@ -1,14 +1,14 @@
 import type { Readable } from 'node:stream'
 import { LIMITS, parseShow, short, writeShow, type Show } from '../../core/show'
 import { hashOf, keepWav } from '../assets/keep'
-import { readWav } from '../assets/read'
+import { readWav } from '../assets/sound-file'
 import { WavError } from '../assets/wav'
 import { database } from '../data/connection'
 import { models } from '../data/models'
 import { Refusal } from '../http/refusal'
 import { utf8Of } from '../http/utf8'
-import type { OpenZip } from '../zip/read'
-import { zipStream } from '../zip/write'
+import type { OpenZip } from '../zip/unpack'
+import { zipStream } from '../zip/pack'
 import { createShow, missingSounds } from './list'
 
 /** A show and its sounds in one ZIP: the document, and each file under its SHA-256. */

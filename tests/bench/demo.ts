@@ -1,6 +1,6 @@
 import { prepare, walksOf } from '../../core/engine'
 import { parseShow, writeShow, type Show, type Walk } from '../../core/show'
-import { demoShow, type KeptSound } from '../../demo/show'
+import { demoShow, type KeptSound } from '../../demo/demo-show'
 
 /** How many sounds of each name the demo has. */
 const SEVERAL = { 'rope-creak': 3, gull: 3, drip: 4, chain: 2, knock: 3 }

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto'
 import { buffer } from 'node:stream/consumers'
-import { zipStream } from '../../server/zip/write'
+import { zipStream } from '../../server/zip/pack'
 import { ask, demo } from '../harness/api'
 import { wav } from '../harness/wav'
 import { numbers, openPlace, picker, SLOWEST, type Figures } from './place'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useEvidence } from '~/run/evidence'
 import { usePlayhead } from '~/frame/playhead'
-import { useRun } from '~/run/run'
+import { useRun } from '~/run/current-run'
 import { useShow } from '~/document/show'
 import { useSound } from '~/sound/sound'
 import { useView } from '~/frame/view'

@@ -45,4 +45,4 @@ export {
   logZone,
   logImpact,
   logWalkEnd,
-} from './write'
+} from './log-events'

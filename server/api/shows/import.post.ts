@@ -8,7 +8,7 @@ import { pipeline } from 'node:stream/promises'
 import { ShowError } from '../../../core/show'
 import { Refusal, route } from '../../http/refusal'
 import { MOST_PARCEL, unpack } from '../../shows/parcel'
-import { openZip } from '../../zip/read'
+import { openZip } from '../../zip/unpack'
 
 const tooLarge = () => new Refusal(413, `The ZIP is larger than ${MOST_PARCEL / 1048576} MiB`)
 

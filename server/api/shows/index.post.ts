@@ -1,6 +1,6 @@
 import { mixed, object, string } from 'yup'
 import { LIMITS, readShow, ShowError, type Show } from '../../../core/show'
-import { jsonBody } from '../../http/body'
+import { jsonBody } from '../../http/json-body'
 import { Refusal, route } from '../../http/refusal'
 import { createShow, missingSounds, showNow } from '../../shows/list'
 import { furnishedHall } from '../../shows/furnished-hall'

@@ -1,6 +1,6 @@
 import { array, number, object, string } from 'yup'
 import type { Operation } from '../../../../core/show'
-import { jsonBody } from '../../../http/body'
+import { jsonBody } from '../../../http/json-body'
 import { operation } from '../../../http/operation'
 import { route } from '../../../http/refusal'
 import { idOf } from '../../../http/id'

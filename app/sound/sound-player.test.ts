@@ -4,7 +4,7 @@ import type { Show } from '~~/core/show'
 import { amplitude } from '~~/core/sound'
 import { oneRule, point, show as made, SOUND, walk } from '~~/core/testing/small-show'
 import { Gain, WrittenAudio, type Source } from '~~/tests/harness/audio'
-import { createPlayer, type Heard, type SoundPlayer } from './player'
+import { createPlayer, type Heard, type SoundPlayer } from './sound-player'
 
 /** From pressing play to the first sound, and how far ahead sounds are put (s). */
 const LEAD = 0.06
