@@ -56,7 +56,8 @@ describe('laws that hold for any show', () => {
   it('who stands still beside what stands still neither comes in nor goes out', () => {
     holding((show, events, result) => {
       const locked = new Map<string, number>()
-      const put = new Set(events.flatMap((e) => (e.kind === 'move' || e.kind === 'zone' ? [e.t] : [])))
+      const moved = events.flatMap((e) => (e.kind === 'move' || e.kind === 'zone' ? [e.t] : []))
+      const put = new Set([...show.walks.map(({ start }) => start), ...moved])
       const last = new Map<string, number>()
       const motions = ['slide', 'turn'].flatMap((field) => result.channels.fields['prop:door']?.[field]?.segments ?? [])
       for (const event of events) {

@@ -1,20 +1,24 @@
 import type { Point, Show } from '../../show'
 import { eventAt } from './decode'
 import type { RunEvent } from './events'
+import { KIND } from './kinds'
 import type { Log } from './log'
 
 /** How a run has no end: too much happens at one time, too much in all, or it goes on for too long. */
 export type Endless = 'at once' | 'events' | 'long'
 
-/** So many of a log's last events are looked at. */
+/** So many are looked at of the last events that can go round. */
 const LAST = 2000
+const GOES_ROUND = new Set<number>([KIND.move, KIND.fire, KIND.signal])
 
 /** Names what a run without end is caught in: the mark that a walk keeps being sent back to, or the cues that fired over and over at the end of its log. */
 export function loopIn(show: Show, log: Log, how: Endless): string {
   const last: RunEvent[] = []
-  for (let i = Math.max(0, log.count - LAST); i < log.count; i++) last.push(eventAt(log, i))
+  for (let i = log.count - 1; i >= 0 && last.length < LAST; i--)
+    if (GOES_ROUND.has(log.kind[i])) last.push(eventAt(log, i))
+  last.reverse()
   const caught = sentBack(show, last) ?? firedAgain(show, last)
-  const t = last.at(-1)?.t ?? 0
+  const t = log.t[log.count - 1] ?? 0
   switch (how) {
     case 'at once':
       return `The run goes round without time passing at ${t.toFixed(3)} s: ${caught ?? 'no cue fires twice, so look at the zones switched'}`
