@@ -95,6 +95,24 @@ describe('a fling', () => {
     // The middle crosses the near side of the zone, 1.5 m on, after 1.5 / (6 cos 30°) s.
     expect(of(result, 'enter')[0].t).toBeCloseTo(1 + 1.5 / (6 * Math.cos(Math.PI / 6)), 2)
   })
+  it('is no body any more once it lies: a zone that it comes to lie in lets go of it then', () => {
+    const show = made({})
+    const wide = {
+      ...show.zones[0],
+      shape: {
+        kind: 'box' as const,
+        at: [0, 0, 5] as [number, number, number],
+        size: [60, 20, 60] as [number, number, number],
+        yaw: 0,
+      },
+    }
+    const result = played({ ...show, zones: [wide] })
+    const [{ t, positions }] = result.flights
+    expect(of(result, 'enter').filter((e) => e.prop)).toMatchObject([{ t: 1, prop: 'crate' }])
+    const left = of(result, 'leave').filter((e) => e.prop)
+    expect(left).toHaveLength(1)
+    expect(left[0].t).toBeCloseTo(t + (positions.length - 1) / 120, 6)
+  })
   it('bounces off a wall and passes through its opening', () => {
     const wall = { id: 'wall', from: [1, 0], to: [1, 10], height: 6 }
     const end = (walls: object[]) => played(made({}, { walls })).flights[0].positions.at(-1)![0]
