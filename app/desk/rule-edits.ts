@@ -1,6 +1,6 @@
 import type { Rule, Zone } from '~~/core/show'
 import { freshCue, freshRule } from '~/document/fresh'
-import { placeOfRule, putIn, type RuleHere } from '~/document/rule-here'
+import { putIn, type RuleHere } from '~/document/rule-here'
 import { useShow } from '~/document/show'
 import { useSelection } from '~/frame/selection'
 
@@ -23,7 +23,7 @@ export function useRuleEdits() {
   /** Lets a rule fire a new cue, and goes there. */
   function fireNewCue(here: RuleHere): void {
     const cue = freshCue(doc.show!, `${here.zone.name} cue`)
-    const made = doc.edit(`New cue for ${placeOfRule(here)}`, (edit) => {
+    const made = doc.edit(`New cue for ${here.zone.name}`, (edit) => {
       edit.add(['cues'], cue)
       putIn(here, edit, 'cue', cue.id)
     })
