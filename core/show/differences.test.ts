@@ -1,28 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { places, VALUES } from '../testing/mutations'
 import { randomShow } from '../testing/random-show'
 import { applyPatch, differences, pointerOf } from '.'
-
-/** All places in a document. */
-function places(value: unknown, keys: string[] = [], found: string[][] = []): string[][] {
-  found.push(keys)
-  if (typeof value === 'object' && value !== null)
-    for (const [key, item] of Object.entries(value)) places(item, [...keys, key], found)
-  return found
-}
-
-const VALUES = [
-  ...[null, 'x', -3, 1e308, 0.5, [], {}, true, '', 'cue-0', 'a'.repeat(41), '#aabbcc', [0, 0, 0], [[0, 0], [1, 1], [2, 0]]], // prettier-ignore
-  { id: 'new', name: 'New', shape: { kind: 'sphere', at: [0, 0, 0], radius: 1 } },
-  { id: 'zone-0', name: 'Twice', shape: { kind: 'sphere', at: [0, 0, 0], radius: 1 } },
-  { id: 'new', kind: 'bed', sound: 'a' },
-  { id: 'new', name: 'New', steps: [] },
-  { at: [1, 0, 0] },
-  { kinds: [], tags: [] },
-  { at: 'head' },
-  'a\0b',
-  'half \ud800',
-]
 
 describe('the difference of two shows', () => {
   it('is a patch that makes one of the other, and nothing where there is none', () => {

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { places, VALUES } from '../testing/mutations'
 import { randomShow } from '../testing/random-show'
 import {
   applyPatch,
@@ -27,27 +28,6 @@ function after(show: Show, patch: Operation[]): Show | undefined {
     throw error
   }
 }
-
-/** All places in a document. */
-function places(value: unknown, keys: string[] = [], found: string[][] = []): string[][] {
-  found.push(keys)
-  if (typeof value === 'object' && value !== null)
-    for (const [key, item] of Object.entries(value)) places(item, [...keys, key], found)
-  return found
-}
-
-const VALUES = [
-  ...[null, 'x', -3, 1e308, 0.5, [], {}, true, '', 'cue-0', 'a'.repeat(41), '#aabbcc', [0, 0, 0], [[0, 0], [1, 1], [2, 0]]], // prettier-ignore
-  { id: 'new', name: 'New', shape: { kind: 'sphere', at: [0, 0, 0], radius: 1 } },
-  { id: 'zone-0', name: 'Twice', shape: { kind: 'sphere', at: [0, 0, 0], radius: 1 } },
-  { id: 'new', kind: 'bed', sound: 'a' },
-  { id: 'new', name: 'New', steps: [] },
-  { at: [1, 0, 0] },
-  { kinds: [], tags: [] },
-  { at: 'head' },
-  'a\0b',
-  'half \ud800',
-]
 
 const KEYS = ['constructor', '__proto__', 'toString', '-', '0', '999', '-1', '1.5', 'name', 'note', 'rim', 'tags', '']
 

@@ -59,7 +59,7 @@ const pool = named(
 )
 
 /** Every kind of shape with its fields. */
-export const shapes = {
+const shapes = {
   box: record({ kind: choice('box'), at: point, size }, { yaw: [number(), 0] }),
   cylinder: record({ kind: choice('cylinder'), at: point, radius: number(0), height: number(0) }),
   prism: record({ kind: choice('prism'), y: number(), height: number(0), outline: list(spot, 3, 2000) }),
@@ -78,7 +78,7 @@ const facing = either(
   { meant: has('mark'), field: record({ mark: ref('marks'), within: degrees }) },
 )
 /** Every kind of moment with its fields. */
-export const moments = {
+const moments = {
   enter: record({ at: choice('enter') }),
   leave: record({ at: choice('leave') }),
   dwell: record({ at: choice('dwell'), seconds }),

@@ -13,9 +13,8 @@ export function movedProps(show: Show): Map<string, Prop> {
 }
 
 /** Props that some cue flings: each is a body of the run while it flies. */
-export const flungProps = (show: Show): Prop[] => {
-  const ids = new Set(
-    show.cues.flatMap((cue) => cue.steps.flatMap((step) => (step.kind === 'fling' && !step.muted ? [step.prop] : []))),
-  )
+export function flungProps(show: Show): Prop[] {
+  const steps = show.cues.flatMap(playedSteps)
+  const ids = new Set(steps.flatMap((step) => (step.kind === 'fling' ? [step.prop] : [])))
   return show.place.props.filter((prop) => ids.has(prop.id))
 }

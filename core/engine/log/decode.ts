@@ -7,8 +7,8 @@ import type { Log } from './log'
 /** The value that an event about a flag gives it. */
 export const flagIn = ({ value, playing, numbers }: Log, i: number): boolean | number =>
   value[i] < 0 ? numbers[playing[i]] : value[i] === 1
-export const locksOf = (bits: number): Lock[] => LOCKS.filter((_, bit) => bits & (1 << bit))
-export function whoseOf(log: Log, body: number): { player?: string; prop?: string } {
+const locksOf = (bits: number): Lock[] => LOCKS.filter((_, bit) => bits & (1 << bit))
+function whoseOf(log: Log, body: number): { player?: string; prop?: string } {
   if (body < 0) return {}
   return body < log.walkers ? { player: log.bodies[body] } : { prop: log.bodies[body] }
 }

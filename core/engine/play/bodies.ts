@@ -6,7 +6,7 @@ import { hold } from './hands'
 import { dropIntents, intend } from './intents'
 import { enter, leave, staysInTouch, touchesNow } from './presences'
 
-export function put(world: World, walker: Body, at: Point, yaw: number): void {
+function put(world: World, walker: Body, at: Point, yaw: number): void {
   const from = positionAt(walker.path, world.now)
   const held = walker.locks.look > 0 ? yaw : undefined
   dropIntents(world, walker)

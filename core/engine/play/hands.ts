@@ -4,7 +4,7 @@ import { facingNow, logLocks, type World } from '../world'
 import { schedule } from './intents'
 import { askLockedIn, LOCKED_IN } from './locked-in'
 
-export const inForce = (walker: Body): Lock[] =>
+const inForce = (walker: Body): Lock[] =>
   (['jump', 'look', 'use', 'walk'] as const).filter((lock) => walker.locks[lock] > 0)
 
 /** Lets the intention stand still, or the facing, as the locks in force say. */
@@ -24,7 +24,7 @@ export function hold(world: World, walker: Body, facing: number): void {
   }
   if (!free) world.agenda.put(world.now + LOCKED_IN, askLockedIn, undefined)
 }
-export function changeLocks(world: World, walker: Body, locks: readonly Lock[], by: 1 | -1): void {
+function changeLocks(world: World, walker: Body, locks: readonly Lock[], by: 1 | -1): void {
   const facing = walker.present ? facingNow(world, walker) : 0
   for (const lock of locks) walker.locks[lock] += by
   if (walker.present) hold(world, walker, facing)

@@ -9,7 +9,7 @@ export function schedule(world: World, made: Intent): void {
   const time = part.moving ? Math.max(world.now, runTime(part, made.own)) : Infinity
   made.entry = world.agenda.put(time, carryOut, made)
 }
-export function carryOut(world: World, made: Intent): void {
+function carryOut(world: World, made: Intent): void {
   takeOut(made.walker.intents, made)
   const { walker, does, point } = made
   switch (does) {
@@ -21,7 +21,7 @@ export function carryOut(world: World, made: Intent): void {
       return finishWalk(world, walker)
   }
 }
-export function intent(world: World, walker: Body, own: number, does: Intent['does'], point = -1): void {
+function intent(world: World, walker: Body, own: number, does: Intent['does'], point = -1): void {
   const made: Intent = { walker, own, does, point, entry: NO_ENTRY }
   schedule(world, made)
   walker.intents.push(made)
@@ -32,7 +32,7 @@ export function dropIntents(world: World, walker: Body): void {
 }
 
 /** A walker reaches a point of its route: it means to press there, or has come to its end. */
-export function arrive(world: World, walker: Body, point: number): void {
+function arrive(world: World, walker: Body, point: number): void {
   const { reaches, end } = partNow(walker).route
   const { pressAt } = reaches[point]
   if (pressAt !== undefined) intent(world, walker, pressAt, 'press')

@@ -1,28 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { oneRule, SOUND } from '../../testing/small-show'
-import { channelAt, run, walksOf } from '..'
-
-const place = {
-  lights: [{ id: 'lamp', name: 'Lamp', kind: 'point', at: [0, 2, 0], candela: 100, colour: '#ffffff' }],
-  marks: [
-    { id: 'far', name: 'Far', kind: 'standing', at: [10, 0, 0], yaw: 90 },
-    { id: 'above', name: 'Above', kind: 'camera', at: [3, 5, 0], pitch: -90, fov: 40 },
-  ],
-  props: [{ id: 'door', name: 'Door', kind: 'box', at: [3, 0, 0], size: [1, 2, 0.1] }],
-}
-
-/** The zone is entered at 1.7 s and left at 4.3 s. */
-const made = (steps: object[], more: any = {}) =>
-  oneRule(more.rule ?? {}, steps, { ...more, show: { place, sounds: [SOUND], ...more.show } })
-
-function values(steps: object[], channel: string, field: string, times: number[], more: object = {}): unknown[] {
-  const show = made(steps, more)
-  const result = run(show, walksOf(show, ['w']), { seed: 1 })
-  return times.map((t) => {
-    const value = channelAt(show, result, channel, t, 0)[field]
-    return typeof value === 'number' ? Math.round(value * 1e6) / 1e6 : value
-  })
-}
+import { values } from '../../testing/steps-show'
 
 describe('light', () => {
   const dim = { id: 'l', kind: 'light', light: 'lamp', candela: 20 }

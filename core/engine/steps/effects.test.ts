@@ -1,18 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { across, lines, logFor, oneRule, point, show, walk } from '../../testing/small-show'
+import { across, lines, logFor, point, show, walk } from '../../testing/small-show'
+import { made } from '../../testing/door-show'
 import { draw, keyOf } from '../../base'
-
-const place = {
-  props: [{ id: 'door', name: 'Door', kind: 'box', at: [8, 0, 5], size: [1, 2, 0.1], colour: '#ffffff' }],
-}
-
-const flags = [
-  { id: 'lit', name: 'Lit', start: false },
-  { id: 'count', name: 'Count', start: 2 },
-]
-
-/** The zone is entered at 1.7 s and left at 4.3 s. */
-const made = (steps: object[], rule: object = {}) => oneRule(rule, steps, { show: { place, flags } })
 
 describe('jitter', () => {
   it('puts a step off by its share of luck either way, never before the start', () => {

@@ -1,18 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { dithering, lines, logFor, oneRule, point, SOUND, walk } from '../../testing/small-show'
-
-const place = {
-  lights: [{ id: 'lamp', name: 'Lamp', kind: 'point', at: [0, 2, 0], candela: 100, colour: '#ffffff' }],
-  marks: [
-    { id: 'far', name: 'Far', kind: 'standing', at: [10, 0, 0], yaw: 90 },
-    { id: 'above', name: 'Above', kind: 'camera', at: [3, 5, 0], pitch: -90, fov: 40 },
-  ],
-  props: [{ id: 'door', name: 'Door', kind: 'box', at: [3, 0, 0], size: [1, 2, 0.1] }],
-}
-
-/** The zone is entered at 1.7 s and left at 4.3 s. */
-const made = (steps: object[], more: any = {}) =>
-  oneRule(more.rule ?? {}, steps, { ...more, show: { place, sounds: [SOUND], ...more.show } })
+import { made } from '../../testing/steps-show'
 
 describe('sound, bed and scatter', () => {
   it('a sound lasts as long as its file, pitched and trimmed', () => {

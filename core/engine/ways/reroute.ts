@@ -56,11 +56,11 @@ export function standLive(walker: Body, t: number, at: Point, yaw: number, held:
   walker.path.push({ t, own: 0, moving: true, route: { legs: [leg], reaches: [], first: 0, end: Infinity }, held })
   return false
 }
-export const isSamePiece = (a: Piece, b: Piece): boolean =>
+const isSamePiece = (a: Piece, b: Piece): boolean =>
   a.from === b.from && a.seconds === b.seconds && a.velocity.every((v, i) => v === b.velocity[i])
 
 /** A route that ends in the same legs as another touches the same there: nobody needs to work that out again. */
-export function shareTouches({ legs }: Route, { legs: others }: Route): void {
+function shareTouches({ legs }: Route, { legs: others }: Route): void {
   for (let back = 1; back <= Math.min(legs.length, others.length); back++) {
     const leg = legs[legs.length - back]
     const other = others[others.length - back]

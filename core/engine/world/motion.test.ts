@@ -1,19 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { yawOf } from '../../space'
 import { across, lines, logFor, oneRule, point, show, SOUND, walk } from '../../testing/small-show'
+import { made, place } from '../../testing/door-show'
 import { channelAt, run, walksOf } from '..'
-
-const place = {
-  props: [{ id: 'door', name: 'Door', kind: 'box', at: [8, 0, 5], size: [1, 2, 0.1], colour: '#ffffff' }],
-}
-
-const flags = [
-  { id: 'lit', name: 'Lit', start: false },
-  { id: 'count', name: 'Count', start: 2 },
-]
-
-/** The zone is entered at 1.7 s and left at 4.3 s. */
-const made = (steps: object[], rule: object = {}) => oneRule(rule, steps, { show: { place, flags } })
 
 function door(steps: object[], field: string, times: number[], rule: object = {}): unknown[] {
   const document = made(steps, rule)
