@@ -7,6 +7,7 @@ const CORE = {
   show: ['base'],
   space: ['base', 'show'],
   engine: ['base', 'show', 'space'],
+  ground: ['base', 'show', 'space'],
   light: ['base', 'show', 'space', 'engine'],
   sound: ['base', 'show', 'space', 'engine'],
   score: ['base', 'show', 'space', 'engine'],
@@ -34,7 +35,7 @@ const APP = {
   frame: ['words', 'document', 'run'],
   sound: ['words', 'document', 'run', 'frame'],
   score: ['words', 'document', 'canvas', 'run', 'frame'],
-  plan: ['words', 'document', 'run', 'frame'],
+  plan: ['words', 'document', 'canvas', 'run', 'frame'],
   desk: ['words', 'document', 'run', 'frame', 'plan'],
   pages: ['words', 'document', 'run', 'frame', 'sound', 'score', 'plan', 'desk'],
 }
@@ -46,7 +47,7 @@ const HOUSE = {
   cli: ['core', 'demo'],
   app: ['core', 'server'],
 }
-const PACKAGES_OF_CORE = ['yup', 'jsonc-parser', 'earcut', 'flatbush', '@dimforge/rapier3d-deterministic-compat']
+const PACKAGES_OF_CORE = ['yup', 'jsonc-parser', 'earcut', 'flatbush', 'clipper-lib', '@dimforge/rapier3d-deterministic-compat']
 
 const TESTS = '(\\.test\\.ts$|^tests/)'
 const folder = (house, room) => (room === 'canvas' ? 'app/score/canvas' : `${house}/${room}`)

@@ -6,6 +6,10 @@ import WalkDesk from './WalkDesk.vue'
 import ZoneDesk from './ZoneDesk.vue'
 import CueDesk from './CueDesk.vue'
 
+/** Who only tunes what is there doesn't wait for these. */
+const PlaceThing = defineAsyncComponent(() => import('./PlaceThing.vue'))
+const ThingsDesk = defineAsyncComponent(() => import('./ThingsDesk.vue'))
+
 const doc = useShow()
 const selection = useSelection()
 const desk = ref<HTMLElement>()
@@ -34,9 +38,15 @@ watch(
     <p v-if="doc.missing.length > 0" class="mb-3 rounded-md border border-rule px-3 py-2 text-bone-2">
       Without a file here, so not heard: {{ doc.missing.join(', ') }}. The run is not affected.
     </p>
-    <ZoneDesk v-if="selection.zone" :key="selection.zone.id" :zone="selection.zone" />
+    <ThingsDesk v-if="selection.things.length > 1" />
+    <ZoneDesk v-else-if="selection.zone" :key="selection.zone.id" :zone="selection.zone" />
     <WalkDesk v-else-if="selection.walk" :key="selection.walk.id" :walk="selection.walk" />
     <CueDesk v-else-if="selection.cue" :key="selection.cue.id" :cue="selection.cue" />
+    <PlaceThing
+      v-else-if="selection.things[0]"
+      :key="`${selection.things[0].kind}/${selection.things[0].id}`"
+      :thing="selection.things[0]"
+    />
     <DeskEmpty v-else />
   </aside>
 </template>

@@ -1,10 +1,25 @@
 <script setup lang="ts">
 import { useSelection } from '~/frame/selection'
+import { nameOfThing, thingsOf, type ThingKind } from '~/document/things'
 import { useShow } from '~/document/show'
 import { count } from '~/words/time'
 
 const doc = useShow()
 const selection = useSelection()
+const PLACE: [ThingKind, string][] = [
+  ['floor', 'floor'],
+  ['prop', 'prop'],
+  ['light', 'light'],
+  ['mark', 'mark'],
+]
+/** What stands in the place, to be chosen by name; walls mostly have none. */
+const things = computed(() =>
+  PLACE.map(([kind, word]) => ({
+    kind,
+    word,
+    all: thingsOf(doc.show!, kind).map(({ id }) => ({ id, name: nameOfThing(doc.show!, { kind, id }) })),
+  })).filter(({ all }) => all.length > 0),
+)
 const KEYS = [
   ['Space', 'play, pause'],
   ['← →', 'from event to event; with Shift by a second'],
@@ -12,7 +27,8 @@ const KEYS = [
   ['+ −', 'zoom in time; Page up and down move; 0 whole walk, Z what is marked'],
   ['double click', 'on a mark: zoom to that firing; on the clock: whole walk'],
   ['Ctrl+Z', 'undo; with Shift redo'],
-  ['Ctrl+D', 'duplicate the zone'],
+  ['Ctrl+D', 'duplicate what is chosen'],
+  ['Shift', 'in the plan: click takes one more, a drag takes several'],
   ['F', 'the score, then the plan, at full height'],
 ] as const
 </script>
@@ -30,6 +46,14 @@ const KEYS = [
         </button>
       </div>
     </div>
+    <details v-for="{ kind, word, all } in things" :key="kind">
+      <summary class="cursor-pointer font-semibold">{{ count(all.length, word) }}</summary>
+      <div class="mt-1 flex flex-wrap gap-1.5">
+        <button v-for="{ id, name } in all" :key="id" class="chip" @click="selection.choose(kind, id)">
+          {{ name }}
+        </button>
+      </div>
+    </details>
     <dl class="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 text-xs text-bone-3">
       <template v-for="[key, what] in KEYS" :key="key"
         ><dt class="font-mono text-bone-2">{{ key }}</dt>

@@ -13,7 +13,9 @@ import RuleDials from './RuleDials.vue'
 import { useRuleEdits } from './rule-edits'
 import ZoneShape from './ZoneShape.vue'
 import PartText from './PartText.vue'
-import { useZoneEdits } from '~/plan/zone-edits'
+import { useThingEdits } from '~/plan/thing-edits'
+
+const ZoneFindings = defineAsyncComponent(() => import('./ZoneFindings.vue'))
 
 const props = defineProps<{ zone: Zone }>()
 const doc = useShow()
@@ -21,7 +23,7 @@ const edits = useRuleEdits()
 const runs = useRun()
 const view = useView()
 const selection = useSelection()
-const { duplicate, remove } = useZoneEdits()
+const { duplicate, remove } = useThingEdits()
 
 const size = computed(() => {
   const { shape } = props.zone
@@ -125,8 +127,8 @@ function toggleMute() {
       >
         {{ view.solo === zone.id ? 'Alone' : 'Hear alone' }}
       </button>
-      <button class="chip" title="Ctrl+D" @click="duplicate(zone)">Duplicate</button>
-      <button class="chip" title="Delete" @click="remove(zone)">Delete</button>
+      <button class="chip" title="Ctrl+D" @click="duplicate()">Duplicate</button>
+      <button class="chip" title="Delete" @click="remove()">Delete</button>
     </div>
     <KitRules v-if="kit" :zone="zone" :kit="kit" />
     <p v-if="zone.rules.length === 0 && !kit" class="text-bone-2">
@@ -171,6 +173,7 @@ function toggleMute() {
       <button v-if="!kit && zone.rules.length > 0" class="chip ml-2" @click="shareRules">Share its rules</button>
     </p>
     <div class="border-t border-rule pt-2"><ZoneShape :zone="zone" /></div>
+    <ZoneFindings :zone="zone" />
     <div class="text-xs text-bone-3">
       Note
       <PartText

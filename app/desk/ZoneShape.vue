@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Shape, Zone } from '~~/core/show'
 import { useShow } from '~/document/show'
+import { placed } from '~/plan/tying'
 import PartChoice from './PartChoice.vue'
 import PartNumber from './PartNumber.vue'
 
@@ -54,6 +55,23 @@ const rows = computed((): Row[] => {
     { name: 'Turn', value: shape.yaw, unit: '°', step: 5, put: (yaw) => ({ ...shape, yaw }) },
   ]
 })
+const ties = computed(() => [
+  { value: '', words: 'stays where it is' },
+  ...doc.show!.place.props.map(({ id, name }) => ({ value: id, words: `goes with ${name}` })),
+])
+/** What is tied stands in the frame of its prop: it stays where it is when it is tied or let go. */
+function tie(id: string) {
+  const { zone } = props
+  const [before, after] = [zone.tiedTo?.prop, id || undefined].map((each) =>
+    doc.show!.place.props.find((prop) => prop.id === each),
+  )
+  const free = before ? placed(zone.shape, before, true) : zone.shape
+  const shape = after ? placed(free, after, false) : free
+  doc.edit(after ? `Tie ${zone.name} to ${after.name}` : `Let ${zone.name} stay`, (e) => {
+    e.set(['zones', zone.id, 'tiedTo'], after && { prop: after.id })
+    e.set(['zones', zone.id, 'shape'], shape)
+  })
+}
 const notices = [
   { value: 'body' as const, words: 'the whole body' },
   { value: 'feet' as const, words: 'the feet' },
@@ -83,6 +101,9 @@ const notices = [
         :min="0"
         :label="`Rim of ${zone.name}`"
         :put="(e, v) => e.set(['zones', zone.id, 'rim'], v)"
+    /></span>
+    <span
+      >When a prop moves it <PartChoice name="Tied" :value="zone.tiedTo?.prop ?? ''" :options="ties" @choose="tie"
     /></span>
     <span
       >Notices

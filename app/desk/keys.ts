@@ -1,4 +1,4 @@
-import { useZoneEdits } from '~/plan/zone-edits'
+import { useThingEdits } from '~/plan/thing-edits'
 import { useEventListener } from '@vueuse/core'
 import { usePlayhead } from '~/frame/playhead'
 import { useSelection } from '~/frame/selection'
@@ -24,7 +24,7 @@ export function useDeskKeys() {
   const playhead = usePlayhead()
   const selection = useSelection()
   const view = useView()
-  const zones = useZoneEdits()
+  const things = useThingEdits()
   const middle = () => (playhead.t >= view.from && playhead.t <= view.to ? playhead.t : (view.from + view.to) / 2)
 
   const plain: { [key: string]: (event: KeyboardEvent) => void } = {
@@ -42,13 +42,14 @@ export function useDeskKeys() {
     '0': () => view.fit(),
     z: () => playhead.marked && view.show(playhead.marked.from, playhead.marked.to),
     f: () => (view.tall = view.tall === undefined ? 'score' : view.tall === 'score' ? 'below' : undefined),
-    Delete: () => selection.zone && zones.remove(selection.zone),
+    Delete: () => things.remove(),
+    Backspace: () => things.remove(),
     Escape: () => selection.clear(),
   }
   const withControl: { [key: string]: (event: KeyboardEvent) => void } = {
     z: (event) => (event.shiftKey ? doc.redo() : doc.undo()),
     y: () => doc.redo(),
-    d: () => selection.zone && zones.duplicate(selection.zone),
+    d: () => things.duplicate(),
   }
 
   useEventListener(window, 'keydown', (event: KeyboardEvent) => {

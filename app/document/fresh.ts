@@ -1,19 +1,33 @@
 import {
   completeCue,
+  completeFloor,
+  completeLight,
+  completeMark,
+  completeOpening,
   completePoint,
+  completeProp,
   completeRule,
+  completeWall,
   completeWalk,
   completeZone,
   freeId,
   freeName,
   ruleIds,
   type Cue,
+  type Floor,
+  type Light,
+  type Mark,
   type Moment,
+  type Opening,
+  type Point,
+  type Prop,
   type Rule,
   type Shape,
   type Show,
+  type Spot,
   type Target,
   type Walk,
+  type Wall,
   type WalkPoint,
   type Zone,
 } from '~~/core/show'
@@ -41,6 +55,25 @@ export function freshZone(show: Show, shape: Shape): Zone {
   while (names.has(`Zone ${n}`)) n++
   return completeZone({ id: freeId(`zone-${n}`, idsOf(show.zones)), name: `Zone ${n}`, shape })
 }
+
+/** Things of a place, each by a name that none of its kind has. */
+export const freshProp = (show: Show, kind: 'box' | 'cylinder', at: Point, size: Point): Prop =>
+  completeProp({ ...named(show.place.props, kind === 'box' ? 'Box' : 'Post'), kind, at, size })
+export const freshFloor = (show: Show, y: number, outline: Spot[]): Floor =>
+  completeFloor({ ...named(show.place.floors, 'Floor'), y, outline })
+export const freshLight = (show: Show, kind: Light['kind'], at: Point): Light =>
+  completeLight({ ...named(show.place.lights, kind === 'spot' ? 'Spot lamp' : 'Lamp'), kind, at, candela: 40 })
+export const freshMark = (show: Show, kind: Mark['kind'], at: Point, yaw: number): Mark => ({
+  ...completeMark({ ...named(show.place.marks, kind === 'camera' ? 'Camera' : 'Mark'), kind, at }),
+  yaw,
+})
+/** A wall that no other has the id of; `taken`: ids of walls that are made with it. */
+export function freshWall(show: Show, from: Spot, to: Spot, y: number, taken: readonly string[] = []): Wall {
+  return completeWall({ id: freeId('wall', [...idsOf(show.place.walls), ...taken]), from, to, y })
+}
+/** An opening of a wall: as wide as a door, about a place along it. */
+export const freshOpening = (wall: Wall, at: number, width: number): Opening =>
+  completeOpening({ id: freeId('opening', idsOf(wall.openings)), at, width })
 
 /** A player's walk along points, by the next number. */
 export function freshWalk(show: Show, points: WalkPoint[]): Walk {

@@ -1,21 +1,39 @@
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
 import { useShow } from '~/document/show'
+import { isThing, thingIn, type ThingKind, type ThingRef } from '~/document/things'
 
-export type Chosen = { kind: 'zone' | 'walk' | 'cue'; id: string }
+export type Chosen = { kind: ThingKind | 'walk' | 'cue'; id: string }
+
+const isSame = (a: Chosen | undefined, b: Chosen): boolean => a?.kind === b.kind && a.id === b.id
 
 /** What is chosen: the same in score, plan and desk. */
 export const useSelection = defineStore('selection', () => {
   const doc = useShow()
   const chosen = ref<Chosen>()
+  /** What is chosen besides: things of the place that are moved, doubled and deleted together. */
+  const others = ref<ThingRef[]>([])
   /** The point of the chosen walk that is held. */
   const point = ref<number>()
   const choose = (kind: Chosen['kind'], id: string) => {
-    if (chosen.value?.kind !== kind || chosen.value.id !== id) point.value = undefined
+    if (!isSame(chosen.value, { kind, id })) point.value = undefined
     chosen.value = { kind, id }
+    others.value = []
+  }
+  /** Chooses several things; the first is the one that the desk reads. */
+  function chooseAll([first, ...more]: readonly ThingRef[]) {
+    if (!first) return clear()
+    choose(first.kind, first.id)
+    others.value = more
+  }
+  /** Chooses one thing more, or one less. */
+  function toggle(one: ThingRef) {
+    const all = things.value
+    chooseAll(all.some((each) => isSame(each, one)) ? all.filter((each) => !isSame(each, one)) : [...all, one])
   }
   const clear = () => {
     chosen.value = undefined
+    others.value = []
     point.value = undefined
   }
   const zone = computed(() =>
@@ -27,8 +45,17 @@ export const useSelection = defineStore('selection', () => {
   const cue = computed(() =>
     chosen.value?.kind === 'cue' ? doc.show?.cues.find((c) => c.id === chosen.value!.id) : undefined,
   )
-  watch([() => doc.show, chosen], () => {
-    if (doc.show && chosen.value && !zone.value && !walk.value && !cue.value) clear()
+  const isThere = ({ kind, id }: Chosen): boolean =>
+    isThing(kind) ? doc.show !== undefined && thingIn(doc.show, kind, id) !== undefined : !!(walk.value ?? cue.value)
+  /** All things of the place that are chosen. */
+  const things = computed((): ThingRef[] => {
+    const { kind, id } = chosen.value ?? {}
+    return kind !== undefined && isThing(kind) ? [{ kind, id: id! }, ...others.value] : []
   })
-  return { chosen, point, zone, walk, cue, choose, clear }
+  watch([() => doc.show, chosen], () => {
+    if (!doc.show || !chosen.value) return
+    if (!isThere(chosen.value)) chooseAll(others.value.filter(isThere))
+    else if (!others.value.every(isThere)) others.value = others.value.filter(isThere)
+  })
+  return { chosen, others, things, point, zone, walk, cue, choose, chooseAll, toggle, clear }
 })

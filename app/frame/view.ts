@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { usePlayhead } from './playhead'
 import { useRun } from '~/run/current-run'
 import { useSelection, type Chosen } from './selection'
+import { rulesAt } from '~~/core/show'
 import { useShow } from '~/document/show'
 
 interface Kept {
@@ -25,6 +26,20 @@ export const useView = defineStore('view', () => {
   const from = ref(0)
   const to = ref(0)
   const plan = ref<{ x: number; z: number; scale: number }>()
+  /** The storey that the plan shows, from below; all of them if none is said. */
+  const storey = ref<number>()
+  /** Whether the section is seen below the plan, and along which line the place is cut. */
+  const section = ref(false)
+  const cut = ref<{ x: number; z: number; yaw: number }>()
+  /** Zones that stand out: chosen, or firing the cue that is open. */
+  const lit = computed((): string[] => {
+    const { show } = doc
+    const { kind, id } = selection.chosen ?? {}
+    if (!show || kind === undefined) return []
+    if (kind === 'cue')
+      return show.zones.filter((z) => rulesAt(show, z).some((rule) => rule.cue === id)).map((z) => z.id)
+    return selection.things.filter((thing) => thing.kind === 'zone').map((thing) => thing.id)
+  })
   /** The share of the height that the score has; 0 or 1 when one band has it all. */
   const split = useLocalStorage('esvik:split', 0.5)
   const tall = ref<'score' | 'below'>()
@@ -86,5 +101,5 @@ export const useView = defineStore('view', () => {
       before = run.length
     },
   )
-  return { from, to, plan, split, tall, muted, solo, show, fit, zoom, pan, restore }
+  return { from, to, plan, storey, section, cut, lit, split, tall, muted, solo, show, fit, zoom, pan, restore }
 })

@@ -1,121 +1,170 @@
 <script setup lang="ts">
-import type { Spot } from '~~/core/show'
-import { useSelection } from '~/frame/selection'
+import { probe } from '~/document/probe'
+import { thingIn, type ThingKind } from '~/document/things'
 import { useShow } from '~/document/show'
+import { useSelection } from '~/frame/selection'
+import { useView } from '~/frame/view'
+import type { Spot } from '~~/core/show'
+import { squareAt } from './canvas/paint-ground'
+import type { Sight } from './canvas/sight'
+import { usePlanDrawing } from './drawing'
 import { usePlanGestures } from './gestures'
-import { drawn, handlesOf } from './handles'
 import { usePlanView } from './plan-view'
+import { boxOfThing, holdsOfThing } from './thing-forms'
+import { toolEntry } from './tools'
+import DeleteQuestion from './DeleteQuestion.vue'
+import PlanCanvas from './PlanCanvas.vue'
+import PlanChosen from './PlanChosen.vue'
 import PlanDraft from './PlanDraft.vue'
-import PlanLights from './PlanLights.vue'
-import PlanPlace from './PlanPlace.vue'
+import PlanPassing from './PlanPassing.vue'
+import PlanStoreys from './PlanStoreys.vue'
 import PlanTools from './PlanTools.vue'
 import PlanWalks from './PlanWalks.vue'
-import PlanWays from './PlanWays.vue'
-import PlanZones from './PlanZones.vue'
 
 /** The place from above, and what the hand does in it. */
 const doc = useShow()
 const selection = useSelection()
+const view = useView()
 const frame = ref<HTMLElement>()
 const { pixel, box, fit, spotAt, pan, zoom, width, height } = usePlanView(frame)
-const { tool, drawing, route, press, click, endWalk, takeZone, takeHandle, takePoint, addPoint } = usePlanGestures({
-  spotAt,
-  pan,
-})
+const reach = { spotAt, pan, pixel: () => pixel.value }
+const { press, takeHold, takePoint, addPoint, lasso, nameUnder } = usePlanGestures(reach)
+const drawing = usePlanDrawing(reach)
+const { tool, draft, measure } = drawing
 const hover = ref<Spot>()
+const over = ref<string>()
 
-const held = computed(() => (selection.zone?.tiedTo ? undefined : selection.zone?.shape))
-const handles = computed(() => (held.value && tool.value === 'choose' ? handlesOf(held.value, 20 * pixel.value) : []))
-const draft = computed(() => drawing.value && drawn(drawing.value.kind, drawing.value.a, drawing.value.b, 0))
-const square = computed(() => [0.5, 1, 2, 5, 10, 20].find((m) => m / pixel.value > 15) ?? 50)
+const sight = computed((): Sight => ({
+  x: box.value.x,
+  z: box.value.z,
+  scale: 1 / pixel.value,
+  width: width.value,
+  height: height.value,
+}))
+const holds = computed(() =>
+  doc.show && tool.value === 'choose' && selection.things.length === 1
+    ? holdsOfThing(doc.show, selection.things[0]!, 20 * pixel.value)
+    : [],
+)
+const square = computed(() => squareAt(1 / pixel.value))
 const footer = computed(() => {
   const at = hover.value ? ` · ${hover.value[0].toFixed(1)}, ${hover.value[1].toFixed(1)} m` : ''
-  if (tool.value === 'walk')
-    return `click where the walk goes · Enter or a double click ends it · Escape leaves it${at}`
-  if (tool.value !== 'choose') return `drag from corner to corner · Alt suspends snapping · Escape leaves it${at}`
+  if (tool.value !== 'choose') return `${toolEntry(tool.value).says}${at}`
+  if (over.value) return `${over.value}${at}`
   return `1 square = ${square.value} m · walk ticks every second, large every 10 s${at}`
 })
+
+function down(event: PointerEvent) {
+  if (tool.value === 'choose' || event.button === 1) press(event)
+  else if (event.button === 0) drawing.press(event)
+}
+function moved(event: PointerEvent) {
+  hover.value = spotAt(event)
+  if (tool.value !== 'choose') {
+    over.value = undefined
+    void drawing.hover(event)
+  } else if (event.buttons === 0) over.value = nameUnder(event)
+}
+const click = (event: MouseEvent) => tool.value !== 'choose' && void drawing.click(event)
+
+/** Where on the page a thing of the plan is, for whoever drives it from outside. */
+function spotOnPage(kind: ThingKind, id: string): { x: number; y: number } | undefined {
+  const thing = doc.show && thingIn(doc.show, kind, id)
+  if (!thing || !frame.value) return undefined
+  const [x0, z0, x1, z1] = boxOfThing(doc.show!, kind, thing as never)
+  return onPage((x0 + x1) / 2, (z0 + z1) / 2)
+}
+function onPage(x: number, z: number): { x: number; y: number } {
+  const { left, top } = frame.value!.getBoundingClientRect()
+  return { x: left + (x - box.value.x) / pixel.value, y: top + (z - box.value.z) / pixel.value }
+}
+probe({ thingOnPage: spotOnPage as () => unknown, spotOnPage: onPage as () => unknown })
 </script>
 
 <template>
-  <section
-    ref="frame"
-    role="region"
-    aria-label="Plan"
-    class="relative min-w-0 overflow-hidden bg-ink-0 touch-none"
-    @wheel.prevent="zoom(Math.exp($event.deltaY * ($event.ctrlKey ? 0.01 : 0.0016)), spotAt($event))"
-  >
-    <svg
-      class="absolute inset-0 size-full select-none"
-      :class="tool === 'choose' ? '' : 'cursor-crosshair'"
-      :viewBox="`${box.x} ${box.z} ${box.w || 1} ${box.h || 1}`"
-      :width="width"
-      :height="height"
-      @pointerdown="press"
-      @click="click"
-      @dblclick="tool === 'walk' && endWalk()"
-      @pointermove="hover = spotAt($event)"
-      @pointerleave="hover = undefined"
+  <div class="flex min-h-0 min-w-0 flex-col">
+    <section
+      ref="frame"
+      role="region"
+      aria-label="Plan"
+      class="relative min-h-0 min-w-0 flex-1 overflow-hidden bg-ink-0 touch-none"
+      @wheel.prevent="zoom(Math.exp($event.deltaY * ($event.ctrlKey ? 0.01 : 0.0016)), spotAt($event))"
     >
-      <defs>
-        <pattern id="squares" :width="square" :height="square" patternUnits="userSpaceOnUse">
-          <path :d="`M${square} 0H0V${square}`" fill="none" stroke="var(--color-square)" :stroke-width="pixel" />
-        </pattern>
-        <pattern
-          id="survey"
-          :width="7 * pixel"
-          :height="7 * pixel"
-          patternUnits="userSpaceOnUse"
-          patternTransform="rotate(38)"
-        >
-          <rect :width="7 * pixel" :height="7 * pixel" fill="var(--color-bone)" opacity="0.02" />
-          <path :d="`M0 0v${7 * pixel}`" stroke="var(--color-bone)" :stroke-width="0.8 * pixel" opacity="0.3" />
-        </pattern>
-        <pattern id="slope" :width="9 * pixel" :height="9 * pixel" patternUnits="userSpaceOnUse">
-          <path :d="`M0 0v${9 * pixel}`" stroke="var(--color-bone)" :stroke-width="pixel" opacity="0.14" />
-        </pattern>
-        <radialGradient id="glow">
-          <stop offset="0" stop-color="var(--color-lamp)" stop-opacity="0.45" />
-          <stop offset="1" stop-color="var(--color-lamp)" stop-opacity="0" />
-        </radialGradient>
-      </defs>
-      <rect :x="box.x" :y="box.z" :width="box.w" :height="box.h" fill="url(#squares)" />
-      <template v-if="doc.isOpen">
-        <PlanPlace :pixel="pixel" />
-        <PlanLights :pixel="pixel" />
-        <PlanWays :pixel="pixel" :free="tool === 'choose'" />
-        <PlanZones :pixel="pixel" @take="takeZone" />
-        <PlanWalks :pixel="pixel" @take-point="takePoint" @add-point="addPoint" />
-        <g
-          v-for="handle in handles"
-          :key="handle.key"
-          :transform="`translate(${handle.x} ${handle.z}) scale(${pixel})`"
-          class="cursor-pointer"
-          :data-handle="handle.key"
-          @pointerdown="takeHandle(handle, $event)"
-        >
-          <circle r="9" fill="transparent" />
-          <path
-            v-if="handle.turns"
-            d="M-4.500 2a5 5 0 1 1 3 2.600M-4.800-2.500v4.700h4.700"
+      <PlanCanvas v-if="doc.isOpen" :sight="sight" />
+      <svg
+        class="absolute inset-0 size-full select-none"
+        :class="tool !== 'choose' ? 'cursor-crosshair' : over ? 'cursor-move' : ''"
+        :viewBox="`${box.x} ${box.z} ${box.w || 1} ${box.h || 1}`"
+        :width="width"
+        :height="height"
+        @pointerdown="down"
+        @click="click"
+        @dblclick="tool !== 'choose' && drawing.end()"
+        @pointermove="moved"
+        @pointerleave="hover = over = undefined"
+      >
+        <defs>
+          <pattern
+            id="survey"
+            :width="7 * pixel"
+            :height="7 * pixel"
+            patternUnits="userSpaceOnUse"
+            patternTransform="rotate(38)"
+          >
+            <rect :width="7 * pixel" :height="7 * pixel" fill="var(--color-bone)" opacity="0.02" />
+            <path :d="`M0 0v${7 * pixel}`" stroke="var(--color-bone)" :stroke-width="0.8 * pixel" opacity="0.3" />
+          </pattern>
+        </defs>
+        <rect :x="box.x" :y="box.z" :width="box.w" :height="box.h" fill="transparent" />
+        <template v-if="doc.isOpen">
+          <PlanChosen :pixel="pixel" />
+          <PlanPassing v-if="selection.zone" :zone="selection.zone" :pixel="pixel" />
+          <PlanWalks :pixel="pixel" @take-point="takePoint" @add-point="addPoint" />
+          <g
+            v-for="hold in holds"
+            :key="hold.key"
+            :transform="`translate(${hold.x} ${hold.z}) scale(${pixel})`"
+            class="cursor-pointer"
+            :data-handle="hold.key"
+            @pointerdown="takeHold(hold, $event)"
+          >
+            <title>{{ hold.says }}</title>
+            <circle r="9" fill="transparent" />
+            <path
+              v-if="hold.look === 'turn'"
+              d="M-4.500 2a5 5 0 1 1 3 2.600M-4.800-2.500v4.700h4.700"
+              fill="none"
+              stroke="var(--color-lamp)"
+              stroke-width="1.600"
+            />
+            <path
+              v-else-if="hold.look === 'along'"
+              d="M0-5L5 0L0 5L-5 0Z"
+              fill="var(--color-ink-0)"
+              stroke="var(--color-lamp)"
+              stroke-width="1.6"
+            />
+            <circle v-else r="3.6" fill="var(--color-ink-0)" stroke="var(--color-lamp)" stroke-width="1.6" />
+          </g>
+          <PlanDraft v-if="tool !== 'choose'" :draft="draft" :measure="measure" :pixel="pixel" :edge="box.x + box.w" />
+          <rect
+            v-if="lasso"
+            :x="Math.min(lasso.a[0], lasso.b[0])"
+            :y="Math.min(lasso.a[1], lasso.b[1])"
+            :width="Math.abs(lasso.b[0] - lasso.a[0])"
+            :height="Math.abs(lasso.b[1] - lasso.a[1])"
             fill="none"
-            stroke="var(--color-lamp)"
-            stroke-width="1.600"
+            stroke="var(--color-tide)"
+            :stroke-width="pixel"
+            :stroke-dasharray="`${4 * pixel} ${3 * pixel}`"
+            data-lasso
           />
-          <circle v-else r="3.6" fill="var(--color-ink-0)" stroke="var(--color-lamp)" stroke-width="1.6" />
-        </g>
-        <PlanDraft v-if="draft" :shape="draft" :pixel="pixel" />
-        <polyline
-          v-if="route.length > 0"
-          :points="[...route, ...(hover ? [hover] : [])].map((s) => s.join(',')).join(' ')"
-          fill="none"
-          stroke="var(--color-tide)"
-          :stroke-width="1.5 * pixel"
-          :stroke-dasharray="`${5 * pixel} ${4 * pixel}`"
-        />
-      </template>
-    </svg>
-    <PlanTools v-model="tool" class="absolute top-2.5 left-2.5" @fit="fit" />
-    <p class="pointer-events-none absolute bottom-2 left-3 font-mono text-[10px] text-bone-3">{{ footer }}</p>
-  </section>
+        </template>
+      </svg>
+      <PlanTools v-model="tool" v-model:section="view.section" class="absolute top-2.5 left-2.5" @fit="fit" />
+      <PlanStoreys class="absolute top-14 left-2.5" />
+      <p class="pointer-events-none absolute bottom-2 left-3 font-mono text-[10px] text-bone-3">{{ footer }}</p>
+      <DeleteQuestion />
+    </section>
+  </div>
 </template>

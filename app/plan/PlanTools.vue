@@ -1,60 +1,44 @@
 <script setup lang="ts">
-import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
-import { useMenuPlace } from '~/frame/menu-place'
-
-import type { Tool } from './gestures'
+import PlanToolMenu from './PlanToolMenu.vue'
+import { TOOLS, type Tool } from './tools'
 
 const tool = defineModel<Tool>({ required: true })
+const section = defineModel<boolean>('section', { required: true })
 defineEmits<{ fit: [] }>()
-const shapes: [Tool, string][] = [
-  ['box', 'Box'],
-  ['cylinder', 'Cylinder'],
-  ['sphere', 'Sphere'],
-  ['prism', 'Prism'],
-]
-const drawsZone = computed(() => shapes.find(([kind]) => kind === tool.value)?.[1])
 const look = (on: boolean) => (on ? 'bg-ink-3 text-lamp' : 'text-bone-2 hover:text-bone')
-const { place } = useMenuPlace()
+const shown = computed(() =>
+  TOOLS.map(({ name, entries }) => {
+    const on = entries.find((entry) => entry.tool === tool.value)
+    return { name, entries, on, words: on && entries.length > 1 ? `${name}: ${on.name.toLowerCase()}` : name }
+  }),
+)
 </script>
 
 <template>
   <div role="toolbar" aria-label="Plan tools" class="flex gap-1 rounded-[9px] border border-rule bg-ink-1 p-1 text-xs">
-    <button
-      class="rounded-md px-2.5 py-1"
-      :class="look(tool === 'choose')"
-      :aria-pressed="tool === 'choose'"
-      @click="tool = 'choose'"
-    >
-      Choose
-    </button>
-    <Menu as="div" class="relative">
-      <MenuButton ref="opener" class="rounded-md px-2.5 py-1" :class="look(!!drawsZone)">{{
-        drawsZone ? `Zone: ${drawsZone.toLowerCase()}` : 'Zone'
-      }}</MenuButton>
-      <MenuItems as="template"
-        ><div ref="menu" class="menu" :style="place">
-          <MenuItem v-for="[kind, name] in shapes" :key="kind" v-slot="{ active }"
-            ><button class="menu-item" :class="{ 'bg-ink-3': active }" @click="tool = kind">
-              {{ name }}
-            </button></MenuItem
-          >
-        </div></MenuItems
+    <template v-for="group in shown" :key="group.name">
+      <button
+        v-if="group.entries.length === 1"
+        class="rounded-md px-2 py-1"
+        :class="look(!!group.on)"
+        :aria-pressed="!!group.on"
+        @click="tool = group.entries[0]!.tool"
       >
-    </Menu>
-    <button
-      class="rounded-md px-2.5 py-1"
-      :class="look(tool === 'walk')"
-      :aria-pressed="tool === 'walk'"
-      @click="tool = 'walk'"
-    >
-      Walk
-    </button>
+        {{ group.name }}
+      </button>
+      <PlanToolMenu v-else :words="group.words" :on="!!group.on" :entries="group.entries" @choose="tool = $event" />
+    </template>
     <span class="mx-0.5 w-px bg-rule" />
     <button
-      class="rounded-md px-2.5 py-1 text-bone-2 hover:text-bone"
-      title="Show the whole place"
-      @click="$emit('fit')"
+      class="rounded-md px-2 py-1"
+      :class="look(section)"
+      :aria-pressed="section"
+      title="A cut through the place, for heights"
+      @click="section = !section"
     >
+      Section
+    </button>
+    <button class="rounded-md px-2 py-1 text-bone-2 hover:text-bone" title="Show the whole place" @click="$emit('fit')">
       Whole place
     </button>
   </div>

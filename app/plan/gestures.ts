@@ -1,86 +1,119 @@
-import { useEventListener } from '@vueuse/core'
-import { ref, watch } from 'vue'
-import type { Shape, Spot, WalkPoint } from '~~/core/show'
+import { ref } from 'vue'
+import type { Editor, Spot } from '~~/core/show'
 import { floorAt } from '~~/core/space'
-import { freshPoint, freshWalk } from '~/document/fresh'
+import { freshPoint } from '~/document/fresh'
 import { useShow } from '~/document/show'
+import { nameOfThing, THING_KINDS, type ThingRef } from '~/document/things'
 import { followPointer } from '~/frame/pointer-drag'
 import { useSelection } from '~/frame/selection'
+import { useView } from '~/frame/view'
 import { useRun } from '~/run/current-run'
-import { moved, round, snapped } from './geometry'
-import { drawn, type Handle } from './handles'
-import { useZoneEdits } from './zone-edits'
+import { dotsOf, walkBy } from './canvas/walk-dots'
+import { doorwayAt, fittedTo } from './fitting'
+import { round, snapped } from './geometry'
+import { thingsUnder } from './hits'
+import { seenThings, storeysOf } from './storeys'
+import { boxOfThing, moveThings, type Hold } from './thing-forms'
+import { useThingEdits } from './thing-edits'
 
-/** What the hand does in the plan: choose and move what is there, or draw. */
-export type Tool = 'choose' | Shape['kind'] | 'walk'
-
-/** Everything that a pointer does in the plan, and what it is in the middle of. */
-export function usePlanGestures(view: {
+/** How the plan lies in its band, for who reaches into it. */
+export interface Reach {
   spotAt: (event: { clientX: number; clientY: number }) => Spot
   pan: (dx: number, dy: number) => void
-}) {
+  /** One pixel in metres. */
+  pixel: () => number
+}
+
+/** Where the floor is under a spot, on the storey that is shown. */
+export function useFloor() {
+  const doc = useShow()
+  const view = useView()
+  return ([x, z]: Spot): number => {
+    const show = doc.show!
+    if (view.storey === undefined) return round(floorAt(show.place.floors, x, z) ?? 0)
+    const floors = seenThings(show, 'floor', view.storey)
+    return round(floorAt(floors, x, z) ?? storeysOf(show)[view.storey]?.y ?? 0)
+  }
+}
+
+/** What a pointer does in the plan with what is there: choose, move, size, pan, choose several. */
+export function usePlanGestures({ spotAt, pan, pixel }: Reach) {
   const doc = useShow()
   const runs = useRun()
+  const view = useView()
   const selection = useSelection()
-  const zones = useZoneEdits()
-  const { spotAt, pan } = view
+  const edits = useThingEdits()
+  const floorUnder = useFloor()
+  /** Two corners between which several things are being chosen. */
+  const lasso = ref<{ a: Spot; b: Spot }>()
 
-  const tool = ref<Tool>('choose')
-  /** What is being drawn: a zone between two spots, or the points of a walk. */
-  const drawing = ref<{ kind: Shape['kind']; a: Spot; b: Spot }>()
-  const route = ref<Spot[]>([])
-
-  const floorHere = (x: number, z: number) => floorAt(doc.show!.place.floors, x, z) ?? 0
-  const onFloor = ([x, z]: Spot): WalkPoint['at'] => [round(x), round(floorHere(x, z)), round(z)]
+  const onFloor = (spot: Spot): [number, number, number] => [round(spot[0]), floorUnder(spot), round(spot[1])]
   const spot = (event: PointerEvent | MouseEvent): Spot => {
     const [x, z] = spotAt(event)
     return [snapped(x, event.altKey), snapped(z, event.altKey)]
   }
+  const under = (event: { clientX: number; clientY: number }): ThingRef[] =>
+    thingsUnder(doc.show!, view.storey, ...spotAt(event), pixel())
+  const isSame = (a: ThingRef, b: ThingRef) => a.kind === b.kind && a.id === b.id
+  const isChosen = (one: ThingRef) => selection.things.some((each) => isSame(each, one))
 
-  function takeZone(id: string, event: PointerEvent) {
-    if (tool.value !== 'choose' || event.button !== 0) return
-    event.stopPropagation()
-    const under =
-      selection.zone &&
-      selection.zone.id !== id &&
-      document
-        .elementsFromPoint(event.clientX, event.clientY)
-        .some((e) => e.getAttribute('data-plan-zone') === selection.zone!.id)
-        ? selection.zone.id
-        : id
-    const zone = doc.show!.zones.find((z) => z.id === under)!
+  function press(event: PointerEvent) {
+    if (event.button === 1) return grab(event)
+    if (event.button !== 0) return
+    const here = under(event)
+    const top = here[0]
+    if (event.shiftKey) return top && top.kind !== 'floor' ? addOne(top, event) : chooseSeveral(event)
+    // What is chosen stays in the hand even where something lies above it.
+    const chosen = here.find(isChosen)
+    if (!top || (top.kind === 'floor' && !chosen)) return grab(event, top)
+    if (chosen?.kind === 'floor') return grab(event, top)
+    move(chosen ?? top, top, event)
+  }
+
+  function addOne(one: ThingRef, event: PointerEvent) {
+    followPointer(event, { move: () => {}, end: (_, far) => !far && selection.toggle(one) })
+  }
+
+  /** Moves what is under the pointer, with what is chosen together with it; a press without a move chooses. */
+  function move(held: ThingRef, top: ThingRef, event: PointerEvent) {
+    const before = doc.show!
+    const together = isChosen(held) ? selection.things : [held]
     const [x0, z0] = spotAt(event)
-    const moveBy = (e: PointerEvent): [number, number] => {
+    const work = (e: PointerEvent) => (edit: Editor) => {
       const [x, z] = spotAt(e)
-      return [snapped(x - x0, e.altKey), snapped(z - z0, e.altKey)]
+      moveThings(edit, before, together, snapped(x - x0, e.altKey), snapped(z - z0, e.altKey))
+      if (together.length === 1 && held.kind === 'zone' && !e.altKey) fitToDoorway(edit, held.id)
     }
     followPointer(event, {
       move: (e, far) => {
         if (!far) return
-        selection.choose('zone', under)
-        doc.drag((edit) => edit.set(['zones', under, 'shape'], moved(zone.shape, ...moveBy(e))))
+        if (!isChosen(held)) selection.choose(held.kind, held.id)
+        doc.drag(work(e))
       },
       end: (e, far) => {
-        if (far)
-          doc.drop(`Move ${zone.name}`, (edit) => edit.set(['zones', under, 'shape'], moved(zone.shape, ...moveBy(e))))
-        else selection.choose('zone', id)
+        if (far) doc.drop(`Move ${edits.called(together)}`, work(e))
+        else selection.choose(top.kind, top.id)
       },
       cancel: () => doc.letGo(),
     })
   }
 
-  function takeHandle(handle: Handle, event: PointerEvent) {
+  /** A zone that is put onto a doorway fits itself to it. */
+  function fitToDoorway(edit: Editor, id: string) {
+    const zone = edit.show.zones.find((each) => each.id === id)!
+    const door = doorwayAt(edit.show, zone)
+    if (door) edit.set(['zones', id, 'shape'], fittedTo(edit.show, door))
+  }
+
+  function takeHold(hold: Hold, event: PointerEvent) {
     event.stopPropagation()
-    const zone = selection.zone!
-    const shape = (e: PointerEvent) => handle.drag(...spot(e), e.altKey)
+    const [one] = selection.things
+    if (!one) return
+    const name = nameOfThing(doc.show!, one)
+    const work = (e: PointerEvent) => (edit: Editor) => hold.drag(edit, ...spot(e), e.altKey)
     followPointer(event, {
-      move: (e) => doc.drag((edit) => edit.set(['zones', zone.id, 'shape'], shape(e))),
-      end: (e, far) =>
-        far
-          ? doc.drop(`${handle.turns ? 'Turn' : 'Resize'} ${zone.name}`, (edit) =>
-              edit.set(['zones', zone.id, 'shape'], shape(e)),
-            )
-          : doc.letGo(),
+      move: (e, far) => far && doc.drag(work(e)),
+      end: (e, far) => (far ? doc.drop(`${hold.look === 'turn' ? 'Turn' : 'Shape'} ${name}`, work(e)) : doc.letGo()),
       cancel: () => doc.letGo(),
     })
   }
@@ -113,67 +146,56 @@ export function usePlanGestures(view: {
     selection.point = after + 1
   }
 
-  function press(event: PointerEvent) {
-    if (event.button === 1 || (event.button === 0 && tool.value === 'choose')) return grab(event)
-    if (event.button !== 0) return
-    if (tool.value === 'walk') return
-    const kind = tool.value as Shape['kind']
-    const a = spot(event)
-    drawing.value = { kind, a, b: a }
-    followPointer(event, {
-      move: (e) => (drawing.value = { kind, a, b: spot(e) }),
-      end: (e, far) => {
-        const b: Spot = far ? spot(e) : [a[0] + 2, a[1] + 2]
-        drawing.value = undefined
-        tool.value = 'choose'
-        zones.create(drawn(kind, a, b, round(floorHere(...a))))
-      },
-      cancel: () => (drawing.value = undefined),
-    })
-  }
-
-  function grab(event: PointerEvent) {
+  /** Pans; a press without a move chooses the walk that goes by, the floor that lies there, or nothing. */
+  function grab(event: PointerEvent, floor?: ThingRef) {
     let last = event
     followPointer(event, {
       move: (e) => {
         pan(e.clientX - last.clientX, e.clientY - last.clientY)
         last = e
       },
-      end: (_, far) => !far && selection.clear(),
+      end: (e, far) => {
+        if (far || e.button === 1) return
+        const walk = runs.ways && walkBy(dotsOf(runs.ways), ...spotAt(e), 5 * pixel())
+        if (walk) selection.choose('walk', walk)
+        else if (floor) selection.choose(floor.kind, floor.id)
+        else selection.clear()
+      },
     })
   }
 
-  function click(event: MouseEvent) {
-    if (tool.value === 'walk') route.value = [...route.value, spot(event)]
+  /** Chooses everything whose place lies between two corners. */
+  function chooseSeveral(event: PointerEvent) {
+    const a = spotAt(event)
+    const show = doc.show!
+    followPointer(event, {
+      move: (e) => (lasso.value = { a, b: spotAt(e) }),
+      end: (e, far) => {
+        lasso.value = undefined
+        if (!far) return
+        const [bx, bz] = spotAt(e)
+        const [x0, x1] = [Math.min(a[0], bx), Math.max(a[0], bx)]
+        const [z0, z1] = [Math.min(a[1], bz), Math.max(a[1], bz)]
+        // All of a thing or nothing of it: whoever lassos a room doesn't mean the air around it.
+        selection.chooseAll(
+          THING_KINDS.flatMap((kind) =>
+            seenThings(show, kind, view.storey)
+              .filter((thing) => {
+                const [left, top, right, bottom] = boxOfThing(show, kind, thing as never)
+                return left >= x0 && top >= z0 && right <= x1 && bottom <= z1
+              })
+              .map(({ id }) => ({ kind, id })),
+          ),
+        )
+      },
+      cancel: () => (lasso.value = undefined),
+    })
   }
-  function endWalk() {
-    const spots = route.value.filter(
-      ([x, z], i, all) => i === 0 || Math.hypot(x - all[i - 1]![0], z - all[i - 1]![1]) > 0.05,
-    )
-    route.value = []
-    if (spots.length < 2) return
-    const walk = freshWalk(
-      doc.show!,
-      spots.map((at) => freshPoint(onFloor(at))),
-    )
-    tool.value = 'choose'
-    if (!doc.edit(`Draw ${walk.name}`, (edit) => edit.add(['walks'], walk))) return
-    selection.choose('walk', walk.id)
-    runs.walks = [walk.id]
-  }
-  watch(tool, () => {
-    drawing.value = undefined
-    route.value = []
-  })
-  function key(event: KeyboardEvent) {
-    if (tool.value === 'choose') return
-    if (event.key === 'Enter') endWalk()
-    else if (event.key === 'Escape') tool.value = 'choose'
-    else return
-    event.stopPropagation()
-    event.preventDefault()
-  }
-  useEventListener(window, 'keydown', key, { capture: true })
 
-  return { tool, drawing, route, press, click, endWalk, takeZone, takeHandle, takePoint, addPoint }
+  /** What a click would choose, for the pointer and the foot of the plan. */
+  const nameUnder = (event: PointerEvent): string | undefined => {
+    const top = under(event)[0]
+    return top && top.kind !== 'floor' ? nameOfThing(doc.show!, top) : undefined
+  }
+  return { press, takeHold, takePoint, addPoint, lasso, nameUnder, onFloor }
 }

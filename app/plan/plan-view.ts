@@ -1,6 +1,7 @@
 import { useElementSize } from '@vueuse/core'
 import type { Ref } from 'vue'
 import { extentOf } from './geometry'
+import { storeysOf } from './storeys'
 import { useShow } from '~/document/show'
 import { useView } from '~/frame/view'
 
@@ -13,8 +14,13 @@ export function usePlanView(frame: Ref<HTMLElement | undefined>) {
   function fit(): void {
     if (!doc.show || width.value === 0) return
     const { x0, z0, x1, z1 } = extentOf(doc.show)
-    const scale = Math.min((width.value - 60) / (x1 - x0 || 1), (height.value - 90) / (z1 - z0 || 1))
-    view.plan = { x: (x0 + x1) / 2, z: (z0 + z1) / 2 - 12 / scale, scale: Math.max(1, scale) }
+    // The ladder of storeys stands at the left.
+    const aside = storeysOf(doc.show).length > 1 ? 130 : 0
+    const scale = Math.max(
+      1,
+      Math.min((width.value - 60 - aside) / (x1 - x0 || 1), (height.value - 90) / (z1 - z0 || 1)),
+    )
+    view.plan = { x: (x0 + x1) / 2 - aside / 2 / scale, z: (z0 + z1) / 2 - 12 / scale, scale }
   }
   watch([width, () => doc.show !== undefined], () => !view.plan && fit(), { immediate: true })
 

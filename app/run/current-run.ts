@@ -10,9 +10,15 @@ import type { RunWorker } from './run.worker'
 import { probe } from '~/document/probe'
 import { useShow } from '~/document/show'
 
-/** While a hand drags something its worker draws the score; the page hears of the run so often (ms), and when the hand rests for so long. */
+/**
+ * While a hand drags something its worker draws the score; the page hears of the run so often (ms), less often the longer that takes
+ * (so many times as long), and when the hand rests for so long.
+ */
 const FOLLOWS = 150
+const SHARE = 12
 const RESTS = 80
+/** Runs that take longer than this while a hand drags leave as long a pause after them, so that the hand is not slowed down (ms). */
+const HEAVY = 20
 /** A score that is older than the document by so much is dimmed (ms). */
 const LATE = 250
 
@@ -46,7 +52,8 @@ export const useRun = defineStore('run', () => {
   let paths: Run['paths'] = []
   let opened: Promise<void> | undefined
   let restTimer: ReturnType<typeof setTimeout> | undefined
-  let heardAt = 0
+  /** When the page may hear of the run again while a hand drags. */
+  let hearsFrom = 0
 
   doc.onChange((change) => {
     if ('reset' in change) return void reopen()
@@ -126,14 +133,17 @@ export const useRun = defineStore('run', () => {
       const dragged = draft !== undefined
       const asked = { walks: chosen, seed: seed.value, done: edits, draft, walker: walker.value }
       const unwatch = watchRun()
+      const began = performance.now()
       const answer = await worker.run(asked).finally(unwatch)
+      const took = performance.now() - began
       if ('newer' in answer) continue
       problem.value = answer.problem ?? ''
       if (!('drawn' in answer)) continue
       if (answer.partial) void worker.prepare().then(request)
       drawn.version++
       drawn.at = answer.drawn - performance.timeOrigin
-      if (!dragged || performance.now() - heardAt > FOLLOWS) await hear()
+      if (!dragged || performance.now() > hearsFrom) await hear()
+      if (dragged && took > HEAVY) await new Promise((done) => setTimeout(done, Math.min(took, LATE)))
       restTimer = setTimeout(() => void rest(), RESTS)
     }
     busy = false
@@ -141,9 +151,11 @@ export const useRun = defineStore('run', () => {
 
   /** Takes over what the worker has run last. */
   async function hear(): Promise<void> {
+    const asked = performance.now()
     const published = await worker.publish()
     if (!published) return
-    heardAt = performance.now()
+    const now = performance.now()
+    hearsFrom = now + Math.max(FOLLOWS, SHARE * (now - asked))
     if (!published.sameWays) paths = published.run.paths
     run.value = { ...published.run, paths }
     played.value = doc.show

@@ -11,6 +11,10 @@ import { useShow } from '~/document/show'
 /** So many varied walkers stand behind a dial. */
 export const WALKERS = 100
 
+/** Whether a drag is of something that a dial shows; what moves a thing of the place is counted when it is let go. */
+const isOfRules = (patch: readonly Operation[]): boolean =>
+  patch.some(({ op, path }) => op !== 'test' && /\/(rules|overrides|kits|cues|flags)\//.test(path))
+
 /** What varied walkers meet, for the dials: while one is dragged with what it would be, and counted again shortly after the last edit. */
 export const useEvidence = defineStore('evidence', () => {
   const doc = useShow()
@@ -28,7 +32,7 @@ export const useEvidence = defineStore('evidence', () => {
     draft = 'draft' in change ? change.draft : undefined
     if ('reset' in change) edits = undefined
     else if ('done' in change) edits?.push(change.done)
-    if (draft && !follows) void followHand()
+    if (draft && !follows && isOfRules(draft)) void followHand()
   })
 
   /** How often a study has come to its end, after an edit and for a drag. */

@@ -1,9 +1,9 @@
 <script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
 import type { Lane } from '~~/core/score'
 import { useRun } from '~/run/current-run'
 import { useSelection } from '~/frame/selection'
 import { useShow } from '~/document/show'
-import type { Sense } from '~/words/step-kinds'
 import { sensesOf } from '~/words/senses'
 import { unmetWords } from '~/words/sentences'
 import { LANE } from '~/score/canvas/axes'
@@ -15,18 +15,19 @@ const doc = useShow()
 const runs = useRun()
 const selection = useSelection()
 const list = ref<HTMLElement>()
-/** What each zone reaches; all of it stays the same while it says the same. */
-const senses = computed((before?: Map<string, Sense[]>) => {
-  const all = new Map<string, Sense[]>()
-  let changed = before?.size !== doc.show!.zones.length
-  for (const zone of doc.show!.zones) {
-    const now = sensesOf(doc.show!, zone)
-    const was = before?.get(zone.id)
-    const same = was !== undefined && was.join() === now.join()
-    all.set(zone.id, same ? was : now)
-    if (!same) changed = true
-  }
-  return before && !changed ? before : all
+const { height } = useElementSize(list)
+/** Heads are there for the lanes in sight and so many before and after; a show of thousands of zones would have a page of them. */
+const AROUND = 40
+const from = computed(() => Math.max(0, Math.floor(props.scroll / LANE / AROUND) - 1) * AROUND)
+const shown = computed(() => {
+  const to = Math.ceil((props.scroll + height.value) / LANE / AROUND + 1) * AROUND
+  const { show } = doc
+  if (!show) return []
+  const zones = new Map(show.zones.map((zone) => [zone.id, zone]))
+  return props.lanes.slice(from.value, to).map((lane) => {
+    const zone = zones.get(lane.zone)
+    return { lane, senses: zone ? sensesOf(show, zone) : [] }
+  })
 })
 
 watch(
@@ -52,10 +53,11 @@ watch(
     class="min-h-0 flex-1 overflow-y-auto [scrollbar-width:none]"
     @scroll="emit('scroll', ($event.target as HTMLElement).scrollTop)"
   >
+    <div :style="{ height: `${from * LANE}px` }" />
     <button
-      v-for="lane in lanes"
+      v-for="{ lane, senses } in shown"
       :key="lane.zone"
-      v-memo="[lane.met, lane.name, lane.unmet, selection.zone?.id === lane.zone, senses.get(lane.zone)]"
+      v-memo="[lane.met, lane.name, lane.unmet, selection.zone?.id === lane.zone, senses.join()]"
       class="flex w-full items-center gap-2 border-b border-row pr-2.5 pl-3 text-left"
       :class="[
         selection.zone?.id === lane.zone ? 'bg-ink-3' : 'hover:bg-ink-2',
@@ -70,8 +72,9 @@ watch(
       <span class="w-4 font-mono text-[9px] text-bone-3">{{ lane.met ?? '' }}</span>
       <span class="flex-1 truncate">{{ lane.name }}</span>
       <span v-if="lane.unmet" class="text-[11px] whitespace-nowrap">{{ unmetWords(lane) }}</span>
-      <template v-else><SenseGlyph v-for="sense in senses.get(lane.zone)" :key="sense" :sense="sense" /></template>
+      <template v-else><SenseGlyph v-for="sense in senses" :key="sense" :sense="sense" /></template>
     </button>
+    <div :style="{ height: `${Math.max(0, lanes.length - from - shown.length) * LANE}px` }" />
     <p v-if="lanes.length === 0 && runs.score" class="p-3 text-bone-3">
       No zone yet. Choose Zone in the plan below and drag one where people pass.
     </p>

@@ -70,8 +70,7 @@ export const writeShow = (show: Show): string => JSON.stringify(complete(showTab
  */
 export function checkShow(show: Show, before?: Show): void {
   checkSize(show, before)
-  checkReferences(show)
-  checkRules(show)
+  if (!before || !namesTheSame(show, before)) checkNames(show)
   show.place.floors.forEach((floor, index) => {
     const [i, j] = floor.slopeTo?.edge ?? [0, 1]
     const n = floor.outline.length
@@ -81,6 +80,22 @@ export function checkShow(show: Show, before?: Show): void {
         `must name two different corners of the outline, 0 to ${n - 1}`,
       )
   })
+  show.walks.forEach((walk, w) => {
+    let time = walk.start
+    walk.points.forEach((point, p) => {
+      const next = walk.points[p + 1]
+      time += point.pause
+      if (next) time += Math.hypot(...next.at.map((v, i) => v - point.at[i])) / (point.pace ?? show.player.walk)
+      if (time > LIMITS.walkSeconds)
+        fail(['walks', w, 'points', p], 'comes later than 8 hours: a walk may last 8 hours at most')
+    })
+  })
+}
+
+/** That what names something names what is there and fits it. */
+function checkNames(show: Show): void {
+  checkReferences(show)
+  checkRules(show)
   show.cues.forEach((cue, c) =>
     cue.steps.forEach((step, s) => {
       if (step.kind === 'flag') {
@@ -95,17 +110,66 @@ export function checkShow(show: Show, before?: Show): void {
       }
     }),
   )
-  show.walks.forEach((walk, w) => {
-    let time = walk.start
-    walk.points.forEach((point, p) => {
-      const next = walk.points[p + 1]
-      time += point.pause
-      if (next) time += Math.hypot(...next.at.map((v, i) => v - point.at[i])) / (point.pace ?? show.player.walk)
-      if (time > LIMITS.walkSeconds)
-        fail(['walks', w, 'points', p], 'comes later than 8 hours: a walk may last 8 hours at most')
-    })
-  })
 }
+
+/** Fields that name nothing and are asked for by no rule: where things are and how large. */
+const FREE = new Set([
+  'shape',
+  'rim',
+  'at',
+  'yaw',
+  'pitch',
+  'size',
+  'from',
+  'to',
+  'outline',
+  'points',
+  'y',
+  'height',
+  'thickness',
+])
+
+/** Whether an edit has only moved things: then all names lead where they led before. */
+function namesTheSame(show: Show, before: Show): boolean {
+  const { place, zones, walks, ...rest } = show
+  const { place: placeBefore, zones: zonesBefore, walks: walksBefore, ...restBefore } = before
+  return (
+    haveSame(rest, restBefore) &&
+    haveOnlyMoved(zones, zonesBefore) &&
+    (walks === walksBefore || haveSameLooks(walks, walksBefore)) &&
+    (place === placeBefore ||
+      (['floors', 'walls', 'props', 'lights', 'marks'] as const).every((list) =>
+        haveOnlyMoved(place[list], placeBefore[list]),
+      ))
+  )
+}
+const haveSame = (a: object, b: object): boolean =>
+  Object.keys(a).length === Object.keys(b).length &&
+  Object.entries(a).every(([key, value]) => value === (b as Record<string, unknown>)[key])
+
+function haveOnlyMoved(now: readonly object[], before: readonly object[]): boolean {
+  if (now === before) return true
+  return (
+    now.length === before.length &&
+    now.every((item, i) => {
+      const was = before[i] as Record<string, unknown>
+      return (
+        item === was ||
+        (Object.keys(item).length === Object.keys(was).length &&
+          Object.entries(item).every(([key, value]) => value === was[key] || FREE.has(key)))
+      )
+    })
+  )
+}
+/** Points are given whole: what they look at must be the same. */
+const haveSameLooks = (now: Show['walks'], before: Show['walks']): boolean =>
+  haveOnlyMoved(now, before) &&
+  now.every(
+    (walk, w) =>
+      walk === before[w] ||
+      (walk.points.length === before[w].points.length &&
+        walk.points.every((point, p) => point.look === before[w].points[p].look)),
+  )
 
 /** A show must be short enough to be read again as it is written; one that is too long already may get shorter. */
 function checkSize(show: Show, before: Show | undefined): void {

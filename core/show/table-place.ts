@@ -21,15 +21,15 @@ import {
 } from './fields'
 import { named, share } from './table-common'
 
-const floor = named(
+export const floor = named(
   { y: number(), outline: list(spot, 3) },
   { slopeTo: [record({ edge: { type: 'numbers', count: 2, whole: true, min: 0 }, y: number() })] },
 )
-const opening = record(
+export const opening = record(
   { id, at: number(0), width: positive },
   { name: [text()], sill: [number(), 0], height: [positive, 2.1] },
 )
-const wall = record(
+export const wall = record(
   { id, from: spot, to: spot },
   {
     name: [text()],
@@ -40,7 +40,7 @@ const wall = record(
     openings: [things(opening), []],
   },
 )
-const prop = named(
+export const prop = named(
   { kind: choice('box', 'cylinder', 'model'), at: point, size },
   {
     yaw: [number(), 0],
@@ -54,7 +54,7 @@ const prop = named(
     tags: [list(text()), []],
   },
 )
-const light = named(
+export const light = named(
   { kind: choice('point', 'spot'), at: point, candela: number(0) },
   {
     yaw: [number(), 0],
@@ -72,14 +72,14 @@ const light = named(
     ],
   },
 )
-const mark = kinds('kind', {
+export const mark = kinds('kind', {
   standing: named({ kind: choice('standing'), at: point }, { yaw: [number(), 0] }),
   camera: named(
     { kind: choice('camera'), at: point },
     { yaw: [number(), 0], pitch: [number(-90, 90), 0], fov: [number(1, 170), 60] },
   ),
 })
-const mesh = record(
+export const mesh = record(
   { asset },
   { scale: [positive, 1], yaw: [number(), 0], at: [point, [0, 0, 0]], cutAt: [number(), 1.2] },
 )

@@ -3,6 +3,7 @@ import { chromium } from '@playwright/test'
 import { ask, demo, edit } from '../harness/api'
 import { startServer } from '../harness/server'
 import { line, middle } from './measure'
+import { planFigures } from './plan'
 
 /** What a page and a save cost, on the built server: save, first load, dial to redraw, memory. */
 const server = await startServer()
@@ -93,5 +94,6 @@ line(
   `${Math.round(Number(/VmRSS:\s+(\d+)/.exec(status)![1]) / 1024)} MB`,
   '≤ 250 MB',
 )
+await planFigures(page, server.url)
 await browser.close()
 await server.kill()

@@ -1,4 +1,4 @@
-/** The colours of the style sheet, for what is drawn in a worker, where no style sheet is. */
+/** The colours of the style sheet, for what is drawn on canvas, some of it in a worker, where no style sheet is. */
 export const COLOURS = {
   lamp: '#f4b55f',
   tide: '#7fb2d9',
@@ -9,9 +9,16 @@ export const COLOURS = {
   bone2: '#b3b4ab',
   bone3: '#84908f',
   rule: '#2c3b45',
+  ink0: '#0c1114',
   ink1: '#12191d',
   ink3: '#22303a',
   row: '#1c272d',
+  square: '#172127',
+  floor: '#11191e',
+  floorEdge: '#1f2b32',
+  prop: '#1a2329',
+  propEdge: '#66716f',
+  zone: '#9aa09a',
   tick: '#1a242a',
   chosen: '#1d2a33',
 }

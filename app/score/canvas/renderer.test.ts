@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { run } from '~~/core/engine'
 import { scoreOf } from '~~/core/score'
-import { dithering, oneRule } from '~~/core/testing/small-show'
+import { dithering, oneRule, point, walk } from '~~/core/testing/small-show'
 import { createRenderer, type Sight } from './renderer'
 import { CURVES_HEIGHT, LANE, RULER } from './axes'
 import type { Content } from './scene'
@@ -31,7 +31,10 @@ function canvas() {
     fill() {
       if (at) heads = [...heads, { ...at, filled: String(state.fillStyle) }]
     },
-    createLinearGradient: () => ({ addColorStop() {} }),
+    createLinearGradient(...ends: number[]) {
+      if (!ends.every(Number.isFinite)) throw new TypeError('The provided double value is non-finite.')
+      return { addColorStop() {} }
+    },
   }
   const context = new Proxy(state, {
     get: (_, name: string) => (name === 'canvas' ? size : name in state ? state[name] : (acts[name] ?? (() => {}))),
@@ -69,6 +72,17 @@ const sight = (more: Partial<Sight['layout']> = {}, ratio = 1): Sight => ({
 const UNLIT = '#12191d'
 
 describe('the renderer', () => {
+  it('waits until it is told what time is looked at: also with a cooldown that begins at once', () => {
+    const atOnce = oneRule({ cooldown: { seconds: 4 } }, [], { show: { walks: [walk('w', point(3), point(20))] } })
+    const renderer = createRenderer()
+    const { offscreen, heads } = canvas()
+    renderer.mount(offscreen)
+    renderer.look(sight({ from: 0, to: 0 }))
+    renderer.show({ ...content, score: scoreOf(atOnce, run(atOnce, atOnce.walks, { seed: 1 })) })
+    expect(heads()).toEqual([])
+    renderer.look(sight())
+    expect(heads()).toHaveLength(1)
+  })
   it('draws once it has a canvas, a sight and something to show, in whatever order they come', () => {
     for (const order of [
       [0, 1, 2],

@@ -31,6 +31,8 @@ export function createRenderer(): Renderer {
   function draw(): void {
     if (!context || !sight || !content) return
     const { layout, ratio, chosen, marked } = sight
+    // Before the page knows how long the run is it looks at no time at all.
+    if (layout.to <= layout.from) return
     const { canvas } = context
     const [w, h] = [Math.round(layout.width * ratio), Math.round(layout.height * ratio)]
     if (canvas.width !== w || canvas.height !== h) [canvas.width, canvas.height] = [w, h]

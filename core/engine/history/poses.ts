@@ -50,10 +50,16 @@ export function frameAt(prop: Prop, { slide, turn, about, flights }: PropMotion,
   return { at: [x, prop.at[1] + sy, z], yaw }
 }
 
+const propIn = (show: Show, id: string): Prop => show.place.props.find((prop) => prop.id === id)!
+
+/** Where a prop stands and how it is turned at a time of a run. */
+export const frameIn = (show: Show, motions: Motions, id: string, t: number): Frame =>
+  frameAt(propIn(show, id), motionIn(motions, id), t)
+
 /** Where the middle of a prop is at a time of a run. */
 export function middleIn(show: Show, motions: Motions, id: string, t: number): Point {
-  const prop = show.place.props.find((p) => p.id === id)!
-  const { at } = frameAt(prop, motionIn(motions, id), t)
+  const prop = propIn(show, id)
+  const { at } = frameIn(show, motions, id, t)
   return [at[0], at[1] + prop.size[1] / 2, at[2]]
 }
 
@@ -92,11 +98,7 @@ export function isStraight({ slide, turn, flights }: PropMotion, t: number): boo
 
 /** Where a point that is tied to a prop is, given in the prop's frame. */
 export function tiedPoint(show: Show, motions: Motions, prop: string, at: Point, t: number): Point {
-  const frame = frameAt(
-    show.place.props.find((p) => p.id === prop)!,
-    motionIn(motions, prop),
-    t,
-  )
+  const frame = frameIn(show, motions, prop, t)
   const [x, z] = fromFrame(at[0], at[2], frame)
   return [x, frame.at[1] + at[1], z]
 }

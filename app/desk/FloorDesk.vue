@@ -1,0 +1,97 @@
+<script setup lang="ts">
+import type { Editor, Floor } from '~~/core/show'
+import { addressOf } from '~/document/things'
+import { useShow } from '~/document/show'
+import { count, plain } from '~/words/time'
+import PartChoice from './PartChoice.vue'
+import PartNumber from './PartNumber.vue'
+import ThingHead from './ThingHead.vue'
+
+/** A floor as a sentence: how high it lies, and whether it rises to another. */
+const props = defineProps<{ floor: Floor }>()
+const doc = useShow()
+const corners = computed(() => props.floor.outline)
+const area = computed(() =>
+  Math.abs(
+    corners.value.reduce((sum, [x, z], i) => {
+      const [nx, nz] = corners.value[(i + 1) % corners.value.length]!
+      return sum + (x * nz - nx * z) / 2
+    }, 0),
+  ),
+)
+const facts = computed(() => `floor ${plain(area.value, 1)} m² · ${count(corners.value.length, 'corner')}`)
+const SIDES = ['the north', 'the east', 'the south', 'the west']
+/** An edge by where it lies: north is up in the plan. */
+function edgeWords(i: number): string {
+  const middle = corners.value.reduce((sum, [x, z]) => [sum[0]! + x, sum[1]! + z], [0, 0])
+  const [a, b] = [corners.value[i]!, corners.value[(i + 1) % corners.value.length]!]
+  const dx = (a[0] + b[0]) / 2 - middle[0]! / corners.value.length
+  const dz = (a[1] + b[1]) / 2 - middle[1]! / corners.value.length
+  const side = Math.abs(dx) > Math.abs(dz) ? (dx > 0 ? 1 : 3) : dz > 0 ? 2 : 0
+  return corners.value.length === 4 ? SIDES[side]! : `edge ${i + 1}, in ${SIDES[side]}`
+}
+const edges = computed(() => [
+  { value: -1, words: 'lies level' },
+  ...corners.value.map((_, i) => ({ value: i, words: `is a ramp to ${edgeWords(i)}` })),
+])
+const slope = computed(() => props.floor.slopeTo?.edge[0] ?? -1)
+/** A ramp begins as one to a floor that its edge touches, or a little higher. */
+function setSlope(edge: number) {
+  const { id, name, y } = props.floor
+  const next = (edge + 1) % corners.value.length
+  const [a, b] = [corners.value[edge], corners.value[next]]
+  const middle = a && b ? [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2] : undefined
+  const touched =
+    middle &&
+    doc.show!.place.floors.find((floor) => floor.id !== id && !floor.slopeTo && floor.y !== y && touches(floor, middle))
+  doc.edit(`Slope of ${name}`, (e) =>
+    e.set(
+      addressOf('floor', id, 'slopeTo'),
+      edge < 0 ? undefined : { edge: [edge, next], y: touched ? touched.y : (props.floor.slopeTo?.y ?? y + 1) },
+    ),
+  )
+}
+function touches(floor: Floor, [x, z]: number[]): boolean {
+  return floor.outline.some((a, i) => {
+    const b = floor.outline[(i + 1) % floor.outline.length]!
+    const [dx, dz] = [b[0] - a[0], b[1] - a[1]]
+    const long = dx * dx + dz * dz || 1
+    const u = Math.min(1, Math.max(0, ((x! - a[0]) * dx + (z! - a[1]) * dz) / long))
+    return Math.hypot(x! - a[0] - u * dx, z! - a[1] - u * dz) < 0.3
+  })
+}
+const rise = computed(() => {
+  const { slopeTo, y } = props.floor
+  if (!slopeTo) return 0
+  const [a, b] = [corners.value[slopeTo.edge[0]]!, corners.value[slopeTo.edge[1]]!]
+  const length = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1
+  const run = Math.max(
+    ...corners.value.map(([x, z]) => Math.abs((z - a[1]) * (b[0] - a[0]) - (x - a[0]) * (b[1] - a[1])) / length),
+  )
+  return (Math.atan2(Math.abs(slopeTo.y - y), run) * 180) / Math.PI
+})
+const put = (field: string) => (edit: Editor, value: number) =>
+  edit.set(addressOf('floor', props.floor.id, field), value)
+</script>
+
+<template>
+  <ThingHead :thing="{ kind: 'floor', id: floor.id }" :facts="facts">
+    <p class="text-[14px] leading-[1.95] text-bone-2">
+      Is at
+      <PartNumber name="Height" :value="floor.y" unit="m" :label="`Height of ${floor.name}`" :put="put('y')" />
+      and <PartChoice name="Slope" :value="slope" :options="edges" @choose="setSlope" />
+      <template v-if="floor.slopeTo"
+        >, where it comes to
+        <PartNumber
+          name="Ramp to"
+          :value="floor.slopeTo.y"
+          unit="m"
+          :label="`Height of ${floor.name}`"
+          :put="(e, y) => e.set(addressOf('floor', floor.id, 'slopeTo'), { ...floor.slopeTo!, y })" /></template
+      >.
+    </p>
+    <p v-if="floor.slopeTo" class="text-xs" :class="rise > 45 ? 'text-rust' : 'text-bone-3'">
+      It rises at {{ plain(rise, 0) }}°{{ rise > 45 ? ': too steep to walk' : '' }}.
+    </p>
+  </ThingHead>
+</template>

@@ -1,0 +1,44 @@
+<script setup lang="ts">
+import { addressOf, nameOfThing, ownerOf, thingIn, usesOfThing, type ThingRef } from '~/document/things'
+import { useShow } from '~/document/show'
+import { useThingEdits } from '~/plan/thing-edits'
+import PartText from './PartText.vue'
+
+/** The name of a thing, what it is in a line, and what depends on it. */
+const props = defineProps<{ thing: ThingRef; facts: string }>()
+const doc = useShow()
+const { duplicate, remove } = useThingEdits()
+const name = computed(() => nameOfThing(doc.show!, props.thing))
+const note = computed(() => thingIn(doc.show!, props.thing.kind, props.thing.id)?.note ?? '')
+const uses = computed(() => [...new Set(usesOfThing(doc.show!, props.thing).map((use) => ownerOf(doc.show!, use)))])
+const set = (field: string, value: string, label: string) =>
+  doc.edit(label, (e) => e.set(addressOf(props.thing.kind, props.thing.id, field), value || undefined))
+</script>
+
+<template>
+  <div class="space-y-3">
+    <div>
+      <h2 class="text-[17px] font-semibold">
+        <PartText
+          name="Name"
+          :value="name"
+          class="!border-transparent hover:!border-lamp"
+          @change="set('name', $event, `Rename ${name}`)"
+        />
+      </h2>
+      <p class="text-xs text-bone-3">{{ facts }}</p>
+    </div>
+    <div class="flex flex-wrap gap-1.5">
+      <button class="chip" title="Ctrl+D" @click="duplicate()">Duplicate</button>
+      <button class="chip" title="Delete" @click="remove()">Delete</button>
+    </div>
+    <slot />
+    <p v-if="uses.length > 0" class="border-t border-rule pt-2 text-xs text-bone-3">
+      Depended on by {{ uses.slice(0, 6).join(', ') }}{{ uses.length > 6 ? ` and ${uses.length - 6} more` : '' }}.
+    </p>
+    <div class="text-xs text-bone-3">
+      Note
+      <PartText name="Note" :value="note" empty="none" long @change="set('note', $event, `Note on ${name}`)" />
+    </div>
+  </div>
+</template>

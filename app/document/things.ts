@@ -1,0 +1,107 @@
+import { usesOf, type Editor, type ListName, type Reference, type Show } from '~~/core/show'
+import type { Floor, Light, Mark, Prop, Wall, Zone } from '~~/core/show'
+
+/** Everything that stands in a place and can be taken in the hand. */
+export interface Things {
+  zone: Zone
+  wall: Wall
+  floor: Floor
+  prop: Prop
+  light: Light
+  mark: Mark
+}
+export type ThingKind = keyof Things
+export interface ThingRef {
+  kind: ThingKind
+  id: string
+}
+
+interface Listed<T> {
+  /** Where in the document its list is. */
+  address: readonly string[]
+  list: (show: Show) => readonly T[]
+  /** What references call its list; walls are referred to by nothing. */
+  called?: ListName
+}
+
+const LISTS: { [kind in ThingKind]: Listed<Things[kind]> } = {
+  zone: { address: ['zones'], list: (show) => show.zones, called: 'zones' },
+  wall: { address: ['place', 'walls'], list: (show) => show.place.walls },
+  floor: { address: ['place', 'floors'], list: (show) => show.place.floors, called: 'floors' },
+  prop: { address: ['place', 'props'], list: (show) => show.place.props, called: 'props' },
+  light: { address: ['place', 'lights'], list: (show) => show.place.lights, called: 'lights' },
+  mark: { address: ['place', 'marks'], list: (show) => show.place.marks, called: 'marks' },
+}
+export const THING_KINDS = Object.keys(LISTS) as ThingKind[]
+export const isThing = (kind: string): kind is ThingKind => kind in LISTS
+
+export const thingsOf = <K extends ThingKind>(show: Show, kind: K): readonly Things[K][] => LISTS[kind].list(show)
+export const thingIn = <K extends ThingKind>(show: Show, kind: K, id: string): Things[K] | undefined =>
+  thingsOf(show, kind).find((thing) => thing.id === id)
+/** Where a thing stands in the document, and a field of it. */
+export const addressOf = (kind: ThingKind, id: string, ...fields: string[]): string[] => [
+  ...LISTS[kind].address,
+  id,
+  ...fields,
+]
+export const listAddress = (kind: ThingKind): readonly string[] => LISTS[kind].address
+
+/** What a thing is called; walls that have no name, by their number. */
+export function nameOfThing(show: Show, { kind, id }: ThingRef): string {
+  const list = thingsOf(show, kind)
+  const index = list.findIndex((thing) => thing.id === id)
+  return list[index]?.name ?? `${kind[0]!.toUpperCase()}${kind.slice(1)} ${index + 1}`
+}
+
+/** What depends on a thing: the references to it. */
+export const usesOfThing = (show: Show, { kind, id }: ThingRef): Reference[] => {
+  const name = LISTS[kind].called
+  return name === undefined ? [] : usesOf(show, name, id)
+}
+
+/** The cue, zone, walk, rule or thing that a reference stands in, by its name. */
+export function ownerOf(show: Show, { keys }: Reference): string {
+  const [list, at, inner, below] = keys
+  if (list === 'place') {
+    const things = (show.place as unknown as Record<string, { name: string }[]>)[String(at)]!
+    return things[Number(inner)]!.name
+  }
+  const items = (show as unknown as Record<string, { id: string; name?: string }[]>)[String(list)]!
+  const item = items[Number(at)]!
+  const kind = String(list).replace(/s$/, '')
+  const name = item.name ?? item.id
+  if (list === 'cues' && inner === 'steps') return `a step of ${name}`
+  if (list === 'walks') return `point ${Number(below) + 1} of ${name}`
+  return `the ${kind} ${name}`
+}
+
+/** Takes a thing away, and with it what can't be without it: steps, rules that listen to it; ties and looks are let go. */
+export function removeThing(edit: Editor, ref: ThingRef): void {
+  for (;;) {
+    const [use] = usesOfThing(edit.show, ref)
+    if (!use) break
+    letGoOf(edit, use)
+  }
+  edit.remove(addressOf(ref.kind, ref.id))
+}
+
+function letGoOf(edit: Editor, { keys }: Reference): void {
+  const [list, index, inner, at] = keys
+  const above = keys.slice(0, -1)
+  if (list === 'cues') return edit.remove(['cues', index!, 'steps', at!])
+  if (list === 'walks') {
+    const points = edit.show.walks[Number(index)]!.points
+    return edit.set(
+      ['walks', index!, 'points'],
+      points.map((point, i) => (i === Number(at) ? { ...point, look: 'ahead' } : point)),
+    )
+  }
+  const tie = keys.indexOf('tiedTo')
+  if (tie >= 0) return edit.set(keys.slice(0, tie + 1), undefined)
+  const facing = keys.indexOf('facing')
+  if (facing >= 0) return edit.set(keys.slice(0, facing + 1), undefined)
+  const rules = keys.indexOf('rules')
+  if (rules >= 0 && inner !== undefined) return edit.remove(keys.slice(0, rules + 2))
+  if (list === 'rules') return edit.remove(['rules', index!])
+  edit.set(above, undefined)
+}

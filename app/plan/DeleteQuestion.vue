@@ -1,0 +1,36 @@
+<script setup lang="ts">
+import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
+import { count } from '~/words/time'
+import { deletionAsked as asked } from './thing-edits'
+
+/** Asks before something is deleted that other things depend on, and names them. */
+const MOST = 8
+const keep = () => (asked.value = undefined)
+function goOn() {
+  asked.value?.goOn()
+  keep()
+}
+</script>
+
+<template>
+  <Dialog :open="!!asked" class="relative z-50" @close="keep">
+    <div class="fixed inset-0 bg-ink-0/70" aria-hidden="true" />
+    <div class="fixed inset-0 grid place-items-center p-6">
+      <DialogPanel class="w-[440px] rounded-xl border border-rule bg-ink-2 p-5">
+        <DialogTitle class="text-[15px] font-semibold">{{ asked?.label }}?</DialogTitle>
+        <p class="mt-2 text-bone-2">
+          {{ count(asked?.dependents.length ?? 0, 'other thing depends', 'other things depend') }} on it. Steps and
+          rules that can’t be without it go too; ties and looks are let go. Undo brings all of it back.
+        </p>
+        <ul class="mt-2 list-disc pl-5 text-bone-2">
+          <li v-for="one in asked?.dependents.slice(0, MOST)" :key="one">{{ one }}</li>
+          <li v-if="(asked?.dependents.length ?? 0) > MOST">and {{ asked!.dependents.length - MOST }} more</li>
+        </ul>
+        <div class="mt-4 flex justify-end gap-2">
+          <button class="button" @click="goOn">Delete</button>
+          <button class="button primary" @click="keep">Keep it</button>
+        </div>
+      </DialogPanel>
+    </div>
+  </Dialog>
+</template>

@@ -1,0 +1,137 @@
+<script setup lang="ts">
+import type { Show } from '~~/core/show'
+import { probe } from '~/document/probe'
+import { thingIn } from '~/document/things'
+import { useShow } from '~/document/show'
+import { usePlayhead } from '~/frame/playhead'
+import { useView } from '~/frame/view'
+import { useRun } from '~/run/current-run'
+import { count } from '~/words/time'
+import { keptPicture } from './canvas/kept-picture'
+import { paintGround } from './canvas/paint-ground'
+import { mobileProps, paintLive } from './canvas/paint-live'
+import { groundOf } from './canvas/scene'
+import { inMetres, type Picture, type Sight } from './canvas/sight'
+import { dotsOf, paintDots } from './canvas/walk-dots'
+import { seenThings } from './storeys'
+
+/** The place, its zones and the walks on two canvases: one that stays while nobody edits, one for what the playhead moves. */
+const props = defineProps<{ sight: Sight }>()
+const doc = useShow()
+const runs = useRun()
+const playhead = usePlayhead()
+const view = useView()
+
+const kept = ref<HTMLCanvasElement>()
+const live = ref<HTMLCanvasElement>()
+const pictureOf = (canvas: HTMLCanvasElement): Picture => canvas.getContext('2d')!
+
+const NOTHING: ReadonlySet<string> = new Set()
+const isSame = (a: ReadonlySet<string> | undefined, b: ReadonlySet<string>): boolean =>
+  a?.size === b.size && [...b].every((id) => a.has(id))
+/** Both stay the same object while what they hold does, so that nothing is drawn again for them. */
+const mobile = computed((before?: ReadonlySet<string>): ReadonlySet<string> => {
+  const now = runs.run ? mobileProps(runs.run) : NOTHING
+  return isSame(before, now) ? before! : now
+})
+/** What is drawn above the others, since it is chosen: zones only, everything else shows where it is. */
+const chosenZones = computed((before?: ReadonlySet<string>): ReadonlySet<string> => {
+  const now = new Set(view.lit)
+  return isSame(before, now) ? before! : now
+})
+
+/** More than this is too much to draw anew at every move of a hand: then the ground waits until it lets go. */
+const MUCH = 400
+/** The show as it was when something last changed that the ground is drawn from; an edit of something else leaves it alone. */
+const drawn = computed((before?: { show?: Show; parts: readonly unknown[] }) => {
+  const { show } = doc
+  if (!show) return { parts: [] }
+  if (before?.show && doc.dragging && show.zones.length + show.place.walls.length > MUCH) return before
+  // A chosen zone is not part of it: dragging it draws nothing anew.
+  const zones = show.zones.filter(({ id }) => !chosenZones.value.has(id))
+  const parts = [show.place, view.storey, mobile.value, chosenZones.value, ...zones]
+  return before?.parts.length === parts.length && parts.every((part, i) => part === before.parts[i])
+    ? before
+    : { show, parts }
+})
+const ground = computed(
+  () =>
+    drawn.value.show && groundOf(drawn.value.show, view.storey, { chosen: chosenZones.value, mobile: mobile.value }),
+)
+const below = computed(() => {
+  const { show } = drawn.value
+  return show && view.storey ? groundOf(show, view.storey - 1, { chosen: NOTHING, mobile: NOTHING }) : undefined
+})
+
+let drawnTimes = 0
+probe({ planDrawn: () => drawnTimes })
+let picture: ReturnType<typeof keptPicture> | undefined
+onMounted(() => {
+  const to = pictureOf(kept.value!)
+  picture = keptPicture(kept.value!, (sight, ratio) => {
+    if (!ground.value) return
+    paintGround(to, ground.value, below.value, sight, ratio)
+    drawnTimes++
+    if (!runs.ways) return
+    inMetres(to, sight, ratio)
+    paintDots(to, dotsOf(runs.ways), runs.player, sight)
+  })
+  picture.look(props.sight)
+  void globalThis.document.fonts?.ready.then(() => picture?.draw())
+})
+onBeforeUnmount(() => picture?.stop())
+watch(
+  () => props.sight,
+  (sight) => picture?.look(sight),
+)
+watch([ground, below, () => runs.ways, () => runs.player], () => picture?.draw())
+
+/** Zones that somebody is in at the playhead. */
+const occupied = computed((): Path2D[] => {
+  if (!ground.value) return []
+  const inside = new Set<string>()
+  for (const lane of runs.score?.lanes ?? [])
+    if (lane.presences.some(({ from, to }) => playhead.t >= from && playhead.t < to)) inside.add(lane.zone)
+  return inside.size === 0 ? [] : ground.value.zones.filter(({ id }) => inside.has(id)).map(({ path }) => path)
+})
+const lights = computed(() => (doc.show ? seenThings(doc.show, 'light', view.storey) : []))
+const movable = computed(() =>
+  doc.show ? [...mobile.value].flatMap((id) => thingIn(doc.show!, 'prop', id) ?? []) : [],
+)
+
+let frame = 0
+function drawLive(): void {
+  cancelAnimationFrame(frame)
+  frame = requestAnimationFrame(() => {
+    const canvas = live.value
+    const { sight } = props
+    if (!canvas || sight.width === 0) return
+    const ratio = window.devicePixelRatio || 1
+    const [width, height] = [Math.round(sight.width * ratio), Math.round(sight.height * ratio)]
+    if (canvas.width !== width || canvas.height !== height) {
+      canvas.width = width
+      canvas.height = height
+    }
+    const { run, played, player } = runs
+    const moment =
+      run && played
+        ? { show: played, run, t: playhead.t, player, lights: lights.value, props: movable.value }
+        : undefined
+    paintLive(pictureOf(canvas), moment, lights.value, occupied.value, sight, ratio)
+  })
+}
+watch([() => props.sight, () => playhead.t, () => runs.run, lights, movable, occupied], drawLive)
+onMounted(drawLive)
+onBeforeUnmount(() => cancelAnimationFrame(frame))
+
+const says = computed(() =>
+  doc.show ? `The place from above: ${count(doc.show.zones.length, 'zone')}. Choose one in the score or here.` : '',
+)
+</script>
+
+<template>
+  <div class="pointer-events-none absolute inset-0 overflow-hidden" role="img" :aria-label="says">
+    <canvas ref="kept" class="absolute top-0 left-0 origin-top-left" />
+    <canvas ref="live" class="absolute inset-0 size-full" />
+  </div>
+</template>

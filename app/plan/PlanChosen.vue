@@ -1,0 +1,194 @@
+<script setup lang="ts">
+import { outlineOf } from '~~/core/space'
+import type { Spot } from '~~/core/show'
+import { nameOfThing, thingIn, type ThingRef } from '~/document/things'
+import { useShow } from '~/document/show'
+import { useSelection } from '~/frame/selection'
+import { useView } from '~/frame/view'
+import { pathOf, rimPath, solidOfZone } from './geometry'
+import { propOutline } from './thing-forms'
+import { alongWall, wallLength } from './wall-joins'
+import { plain } from '~/words/time'
+
+/** What is chosen, drawn above everything else: outlines in lamp, its rim, its name, how long a wall is, how far a light reaches. */
+const props = defineProps<{ pixel: number }>()
+const doc = useShow()
+const selection = useSelection()
+const view = useView()
+
+interface Drawn {
+  key: string
+  id: string
+  kind: ThingRef['kind']
+  path: string
+  at: Spot
+  name: string
+  rim?: string
+  enabled: boolean
+}
+function wallOutline(from: Spot, to: Spot, half: number): Spot[] {
+  const length = Math.hypot(to[0] - from[0], to[1] - from[1]) || 1
+  const nx = (-(to[1] - from[1]) * half) / length
+  const nz = ((to[0] - from[0]) * half) / length
+  return [
+    [from[0] + nx, from[1] + nz],
+    [to[0] + nx, to[1] + nz],
+    [to[0] - nx, to[1] - nz],
+    [from[0] - nx, from[1] - nz],
+  ]
+}
+function outlineOfThing({ kind, id }: ThingRef): { outline: Spot[]; rim?: string; enabled?: boolean } {
+  const show = doc.show!
+  switch (kind) {
+    case 'zone': {
+      const zone = thingIn(show, 'zone', id)!
+      const solid = solidOfZone(show, zone)
+      return {
+        outline: outlineOf(solid),
+        enabled: zone.enabled,
+        ...(zone.rim > 0 && { rim: rimPath(solid, zone.rim) }),
+      }
+    }
+    case 'wall': {
+      const wall = thingIn(show, 'wall', id)!
+      return { outline: wallOutline(wall.from, wall.to, Math.max(wall.thickness / 2, 2 * props.pixel)) }
+    }
+    case 'floor':
+      return { outline: thingIn(show, 'floor', id)!.outline }
+    case 'prop':
+      return { outline: propOutline(thingIn(show, 'prop', id)!) }
+    case 'light':
+    case 'mark': {
+      const [x, , z] = thingIn(show, kind, id)!.at
+      const r = 9 * props.pixel
+      return {
+        outline: Array.from({ length: 24 }, (_, i) => [
+          x + r * Math.cos((i / 12) * Math.PI),
+          z + r * Math.sin((i / 12) * Math.PI),
+        ]),
+      }
+    }
+  }
+}
+const things = computed((): ThingRef[] => {
+  const lit = view.lit.map((id): ThingRef => ({ kind: 'zone', id }))
+  return [...lit, ...selection.things.filter(({ kind }) => kind !== 'zone')].filter(
+    ({ kind, id }) => doc.show && thingIn(doc.show, kind, id),
+  )
+})
+const drawn = computed(() =>
+  things.value.map((ref): Drawn => {
+    const { outline, rim, enabled = true } = outlineOfThing(ref)
+    const x = Math.min(...outline.map((spot) => spot[0]))
+    const z = Math.min(...outline.map((spot) => spot[1]))
+    const { kind, id } = ref
+    return {
+      key: `${kind}/${id}`,
+      id,
+      kind,
+      path: pathOf(outline),
+      at: [x, z],
+      name: nameOfThing(doc.show!, ref),
+      rim,
+      enabled,
+    }
+  }),
+)
+const only = computed(() => (selection.things.length === 1 ? selection.things[0] : undefined))
+/** How long each stretch of the chosen wall is, beside it. */
+const measures = computed(() => {
+  if (only.value?.kind !== 'wall') return []
+  const wall = thingIn(doc.show!, 'wall', only.value.id)
+  if (!wall) return []
+  const length = wallLength(wall)
+  const stops = [0, ...wall.openings.flatMap((o) => [o.at, o.at + o.width]), length].sort((a, b) => a - b)
+  const off = 12 * props.pixel
+  const nx = (-(wall.to[1] - wall.from[1]) / (length || 1)) * off
+  const nz = ((wall.to[0] - wall.from[0]) / (length || 1)) * off
+  return stops.slice(1).flatMap((stop, i) => {
+    const from = stops[i]!
+    if (stop - from < 0.05) return []
+    const [x, z] = alongWall(wall, (from + stop) / 2)
+    return [{ x: x + nx, z: z + nz, words: `${plain(stop - from, 2)} m` }]
+  })
+})
+const light = computed(() => (only.value?.kind === 'light' ? thingIn(doc.show!, 'light', only.value.id) : undefined))
+const camera = computed(() => {
+  const mark = only.value?.kind === 'mark' ? thingIn(doc.show!, 'mark', only.value.id) : undefined
+  if (mark?.kind !== 'camera') return ''
+  const far = 6
+  const side = (sign: number) => {
+    const a = ((mark.yaw + (sign * mark.fov) / 2) * Math.PI) / 180
+    return `${mark.at[0] - far * Math.sin(a)} ${mark.at[2] - far * Math.cos(a)}`
+  }
+  return `M${mark.at[0]} ${mark.at[2]}L${side(1)}M${mark.at[0]} ${mark.at[2]}L${side(-1)}`
+})
+</script>
+
+<template>
+  <g class="pointer-events-none">
+    <circle
+      v-if="light"
+      :cx="light.at[0]"
+      :cy="light.at[2]"
+      :r="light.reach"
+      fill="none"
+      stroke="var(--color-lamp)"
+      :stroke-width="pixel"
+      :stroke-dasharray="`${2 * pixel} ${4 * pixel}`"
+      opacity="0.7"
+    />
+    <path
+      v-if="camera"
+      :d="camera"
+      stroke="var(--color-bone-2)"
+      :stroke-width="pixel"
+      :stroke-dasharray="`${6 * pixel} ${4 * pixel}`"
+    />
+    <template v-for="one in drawn" :key="one.key">
+      <path
+        :d="one.path"
+        :data-chosen="one.key"
+        :fill="one.kind === 'zone' ? 'url(#survey)' : 'none'"
+        stroke="var(--color-lamp)"
+        :stroke-width="1.9 * pixel"
+        :opacity="one.enabled ? 1 : 0.5"
+      />
+      <path
+        v-if="one.rim"
+        :d="one.rim"
+        data-rim
+        fill="none"
+        stroke="var(--color-lamp)"
+        :stroke-width="pixel"
+        :stroke-dasharray="`${2 * pixel} ${3 * pixel}`"
+        opacity="0.7"
+      />
+      <text
+        :x="one.at[0]"
+        :y="one.at[1] - 5 * pixel"
+        :font-size="11 * pixel"
+        fill="var(--color-lamp)"
+        paint-order="stroke"
+        stroke="var(--color-ink-0)"
+        :stroke-width="3 * pixel"
+        >{{ one.name }}</text
+      >
+    </template>
+    <text
+      v-for="(measure, i) in measures"
+      :key="i"
+      :x="measure.x"
+      :y="measure.z"
+      :font-size="10 * pixel"
+      text-anchor="middle"
+      dominant-baseline="middle"
+      fill="var(--color-lamp)"
+      paint-order="stroke"
+      stroke="var(--color-ink-0)"
+      :stroke-width="3 * pixel"
+      class="font-mono"
+      >{{ measure.words }}</text
+    >
+  </g>
+</template>

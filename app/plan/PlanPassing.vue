@@ -1,0 +1,57 @@
+<script setup lang="ts">
+import type { Zone } from '~~/core/show'
+import { useShow } from '~/document/show'
+import { plain } from '~/words/time'
+import { usePassing } from './passing'
+
+/** The way past the chosen zone, if there is one: dashed, with somebody in the gap and how wide it is. */
+const props = defineProps<{ zone: Zone; pixel: number }>()
+const doc = useShow()
+const store = usePassing()
+const way = computed(() => (store.passing?.zone === props.zone.id ? store.passing.way : undefined))
+/** Its words stand on the side away from the zone. */
+const words = computed(() => {
+  if (!way.value) return { x: 0, z: 0, side: 'start' }
+  const { at, across } = way.value
+  const [dx, dz] = [across[0] - at[0], across[1] - at[1]]
+  const long = Math.hypot(dx, dz) || 1
+  const off = 16 * props.pixel + doc.show!.player.radius
+  return {
+    x: at[0] + (dx / long) * off,
+    z: at[1] + (dz / long) * off + 4 * props.pixel,
+    side: Math.abs(dx) < long / 3 ? 'middle' : dx > 0 ? 'start' : 'end',
+  }
+})
+const body = computed(() => doc.show!.player.radius)
+</script>
+
+<template>
+  <g v-if="way" class="pointer-events-none" data-way-around>
+    <polyline
+      :points="way.spots.map((spot) => spot.join(',')).join(' ')"
+      fill="none"
+      stroke="var(--color-rust)"
+      :stroke-width="1.6 * pixel"
+      :stroke-dasharray="`${5 * pixel} ${4 * pixel}`"
+    />
+    <circle
+      :cx="way.at[0]"
+      :cy="way.at[1]"
+      :r="body"
+      fill="var(--color-ink-0)"
+      stroke="var(--color-rust)"
+      :stroke-width="1.4 * pixel"
+    />
+    <text
+      :x="words.x"
+      :y="words.z"
+      :text-anchor="words.side"
+      :font-size="11 * pixel"
+      fill="var(--color-rust)"
+      paint-order="stroke"
+      stroke="var(--color-ink-0)"
+      :stroke-width="3 * pixel"
+      >Way around, {{ plain(way.width, 2) }} m wide</text
+    >
+  </g>
+</template>

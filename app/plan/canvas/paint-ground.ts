@@ -1,0 +1,165 @@
+import { COLOURS, faint } from '~/score/canvas/colours'
+import type { DrawnZone, Ground } from './scene'
+import { inMetres, inPixels, isInSight, toPixels, type Picture, type Sight } from './sight'
+import { paintMark } from './paint-marks'
+
+/** Dashes and hatching are for zones that are large enough to show them (pixels), and not too many. */
+const DASHES = { size: 14, most: 600 }
+const HATCH = { size: 22, most: 300 }
+const LABELS = 160
+
+const patterns = new Map<string, CanvasPattern>()
+/** Lines so far apart and so bright. */
+function hatching(to: Picture, every: number, line: string, ground: string): CanvasPattern {
+  const key = `${every}${line}${ground}`
+  const known = patterns.get(key)
+  if (known) return known
+  const tile = document.createElement('canvas')
+  tile.width = tile.height = every * 2
+  const context = tile.getContext('2d')!
+  context.fillStyle = ground
+  context.fillRect(0, 0, every * 2, every * 2)
+  context.fillStyle = line
+  context.fillRect(0, 0, 1.6, every * 2)
+  const made = to.createPattern(tile, 'repeat')!
+  patterns.set(key, made)
+  return made
+}
+/** Fills a path with hatching that is as fine however near the place is. */
+export function hatch(
+  to: Picture,
+  path: Path2D,
+  sight: Sight,
+  turn: number,
+  every: number,
+  line: string,
+  ground: string,
+): void {
+  const pattern = hatching(to, every, line, ground)
+  const s = 0.5 / sight.scale
+  pattern.setTransform(new DOMMatrix().rotateSelf(turn).scaleSelf(s, s))
+  to.fillStyle = pattern
+  to.fill(path)
+}
+export const hatchZones = (to: Picture, path: Path2D, sight: Sight): void =>
+  hatch(to, path, sight, 38, 7, faint(COLOURS.bone, 0.3), faint(COLOURS.bone, 0.02))
+
+/** The metres that a square of the plan is wide. */
+export const squareAt = (scale: number): number => [0.5, 1, 2, 5, 10, 20, 50].find((m) => m * scale > 15) ?? 100
+
+function paintSquares(to: Picture, { x, z, scale, width, height }: Sight): void {
+  const every = squareAt(scale)
+  to.strokeStyle = COLOURS.square
+  to.lineWidth = 1 / scale
+  to.beginPath()
+  for (let at = Math.ceil(x / every) * every; at < x + width / scale; at += every) {
+    to.moveTo(at, z)
+    to.lineTo(at, z + height / scale)
+  }
+  for (let at = Math.ceil(z / every) * every; at < z + height / scale; at += every) {
+    to.moveTo(x, at)
+    to.lineTo(x + width / scale, at)
+  }
+  to.stroke()
+}
+
+function paintPlace(to: Picture, ground: Ground, sight: Sight): void {
+  const pixel = 1 / sight.scale
+  to.fillStyle = COLOURS.floor
+  to.fill(ground.floors)
+  to.strokeStyle = COLOURS.floorEdge
+  to.lineWidth = pixel
+  to.stroke(ground.floors)
+  hatch(to, ground.slopes, sight, 0, 9, faint(COLOURS.bone, 0.14), faint(COLOURS.bone, 0))
+  to.fillStyle = COLOURS.prop
+  to.fill(ground.props)
+  to.strokeStyle = COLOURS.propEdge
+  to.stroke(ground.props)
+  to.lineCap = 'square'
+  for (const { thickness, path } of ground.walls) {
+    const wide = Math.max(thickness, 4 * pixel)
+    to.strokeStyle = COLOURS.bone
+    to.lineWidth = wide
+    to.stroke(path)
+  }
+  for (const { thickness, path } of ground.walls) {
+    to.strokeStyle = COLOURS.ink0
+    to.lineWidth = Math.max(pixel, Math.max(thickness, 4 * pixel) - 2.4 * pixel)
+    to.stroke(path)
+  }
+  to.lineCap = 'butt'
+  to.strokeStyle = COLOURS.bone3
+  to.lineWidth = 1.4 * pixel
+  to.stroke(ground.windows)
+}
+
+const sizeOf = ({ box: [x0, z0, x1, z1] }: DrawnZone, { scale }: Sight): number => Math.min(x1 - x0, z1 - z0) * scale
+const together = (zones: readonly DrawnZone[]): Path2D => {
+  const path = new Path2D()
+  for (const zone of zones) path.addPath(zone.path)
+  return path
+}
+
+function paintZones(to: Picture, zones: readonly DrawnZone[], sight: Sight): void {
+  const pixel = 1 / sight.scale
+  const large = zones.filter((zone) => sizeOf(zone, sight) >= HATCH.size)
+  for (const on of [true, false]) {
+    to.globalAlpha = on ? 1 : 0.4
+    const hatched = large.filter(({ enabled }) => enabled === on)
+    if (hatched.length > 0 && large.length <= HATCH.most) hatchZones(to, together(hatched), sight)
+    const these = zones.filter(({ enabled }) => enabled === on)
+    if (these.length === 0) continue
+    const dashed = zones.length <= DASHES.most ? these.filter((zone) => sizeOf(zone, sight) >= DASHES.size) : []
+    const plain = dashed.length === 0 ? these : these.filter((zone) => sizeOf(zone, sight) < DASHES.size)
+    to.strokeStyle = COLOURS.zone
+    to.lineWidth = pixel
+    if (plain.length > 0) to.stroke(together(plain))
+    to.setLineDash([7 * pixel, 3 * pixel])
+    if (dashed.length > 0) to.stroke(together(dashed))
+    to.setLineDash([])
+  }
+  to.globalAlpha = 1
+}
+
+/** Names where they have room, the largest zones first. */
+function paintNames(to: Picture, zones: readonly DrawnZone[], sight: Sight, ratio: number): void {
+  inPixels(to, ratio)
+  to.font = "11px 'Schibsted Grotesk Variable', system-ui, sans-serif"
+  to.textBaseline = 'alphabetic'
+  to.lineJoin = 'round'
+  to.lineWidth = 3
+  to.strokeStyle = COLOURS.ink0
+  to.fillStyle = COLOURS.bone2
+  const area = ({ box: [x0, z0, x1, z1] }: DrawnZone) => (x1 - x0) * (z1 - z0)
+  const taken: { x: number; y: number; end: number }[] = []
+  for (const zone of [...zones].sort((a, b) => area(b) - area(a))) {
+    if (taken.length >= LABELS) break
+    const [x, top] = toPixels(sight, [zone.box[0], zone.box[1]])
+    const y = top - 5
+    const end = x + zone.name.length * 6
+    // A name much longer than its zone is wide says little from far away.
+    if ((zone.box[2] - zone.box[0]) * sight.scale < 12) continue
+    if (taken.some((other) => Math.abs(other.y - y) < 13 && x < other.end && other.x < end)) continue
+    taken.push({ x, y, end })
+    to.strokeText(zone.name, x, y)
+    to.fillText(zone.name, x, y)
+  }
+}
+
+/** The place and its zones, as they are before anybody walks; what is on the storey below faintly. */
+export function paintGround(to: Picture, ground: Ground, below: Ground | undefined, sight: Sight, ratio: number): void {
+  inPixels(to, ratio)
+  to.clearRect(0, 0, sight.width, sight.height)
+  inMetres(to, sight, ratio)
+  paintSquares(to, sight)
+  if (below) {
+    to.globalAlpha = 0.28
+    paintPlace(to, below, sight)
+    to.globalAlpha = 1
+  }
+  paintPlace(to, ground, sight)
+  const zones = ground.zones.filter(({ box }) => isInSight(sight, box))
+  paintZones(to, zones, sight)
+  for (const mark of ground.marks) paintMark(to, mark, 1 / sight.scale)
+  paintNames(to, zones, sight, ratio)
+}

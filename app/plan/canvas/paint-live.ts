@@ -1,0 +1,199 @@
+import { CHANNEL, channelAt, facingAt, frameIn, middleIn, positionAt, type Run } from '~~/core/engine'
+import { lightPlace } from '~~/core/light'
+import { memo } from '~~/core/base'
+import type { Light, Point, Prop, Show, Step } from '~~/core/show'
+import { middleOf } from '~~/core/space'
+import { COLOURS } from '~/score/canvas/colours'
+import { solidOfZone } from '../geometry'
+import { propOutline } from '../thing-forms'
+import { addOutline } from './scene'
+import { inMetres, inPixels, type Picture, type Sight } from './sight'
+
+/** What a run is at a time, for the plan. */
+export interface Moment {
+  show: Show
+  run: Run
+  t: number
+  player: number
+  /** What of the place is seen. */
+  lights: readonly Light[]
+  props: readonly Prop[]
+}
+type Prompt = Extract<Step, { kind: 'prompt' }>
+
+/** Props that a run moves, shows, hides or tints: they are drawn where they are at the playhead. */
+export const mobileProps = memo((run: Run): Set<string> => {
+  const found = new Set(run.flights.map(({ prop }) => prop))
+  for (const name of Object.keys(run.channels.fields)) if (name.startsWith('prop:')) found.add(name.slice(5))
+  return found
+})
+
+let glow: HTMLCanvasElement | undefined
+function glowing(): HTMLCanvasElement {
+  if (glow) return glow
+  glow = document.createElement('canvas')
+  glow.width = glow.height = 128
+  const context = glow.getContext('2d')!
+  const gradient = context.createRadialGradient(64, 64, 0, 64, 64, 64)
+  gradient.addColorStop(0, `${COLOURS.lamp}73`)
+  gradient.addColorStop(1, `${COLOURS.lamp}00`)
+  context.fillStyle = gradient
+  context.fillRect(0, 0, 128, 128)
+  return glow
+}
+function paintGlow(to: Picture, x: number, z: number, radius: number, alpha: number): void {
+  to.globalAlpha = alpha
+  to.drawImage(glowing(), x - radius, z - radius, 2 * radius, 2 * radius)
+  to.globalAlpha = 1
+}
+
+const wick = new Map<string, Path2D>()
+function wickPath(): Path2D {
+  let path = wick.get('wick')
+  if (!path) wick.set('wick', (path = new Path2D('M0-5c2.5 3 2.5 4.5 2.5 6a2.5 2.5 0 0 1-5 0c0-1.5 1-2 2.5-6z')))
+  return path
+}
+/** Draws in pixels about a place of the plan. */
+function at(to: Picture, x: number, z: number, pixel: number, draw: () => void): void {
+  to.save()
+  to.translate(x, z)
+  to.scale(pixel, pixel)
+  draw()
+  to.restore()
+}
+
+export function paintLight(to: Picture, light: Light, x: number, z: number, candela: number, pixel: number): void {
+  if (candela > 0)
+    paintGlow(to, x, z, Math.min(light.reach, 0.5 + Math.sqrt(candela) * 0.32), Math.min(0.9, 0.25 + candela / 120))
+  at(to, x, z, pixel, () => {
+    to.fillStyle = light.colour
+    if (candela > 0) to.fill(wickPath())
+    to.strokeStyle = COLOURS.bone2
+    to.lineWidth = 1
+    to.stroke(wickPath())
+  })
+}
+
+function paintProp(to: Picture, { show, run, t, player }: Moment, prop: Prop, pixel: number): void {
+  // What is being edited the run doesn't know yet.
+  const isKnown = show.place.props.includes(prop)
+  const now = isKnown ? channelAt(show, run, CHANNEL.prop(prop.id), t, player) : prop
+  const { at: place, yaw } = isKnown ? frameIn(show, run, prop.id, t) : prop
+  const path = new Path2D()
+  addOutline(path, propOutline({ ...prop, at: [place[0], place[1], place[2]] as Point, yaw }))
+  to.lineWidth = pixel
+  if (!now.shown) {
+    to.setLineDash([2 * pixel, 3 * pixel])
+    to.globalAlpha = 0.6
+  } else {
+    to.fillStyle = now.colour === prop.colour ? COLOURS.prop : (now.colour as string)
+    to.fill(path)
+  }
+  to.strokeStyle = COLOURS.propEdge
+  to.stroke(path)
+  to.setLineDash([])
+  to.globalAlpha = 1
+}
+
+const promptsOf = memo((show: Show): Prompt[] =>
+  show.cues.flatMap(({ steps }) => steps.filter((step): step is Prompt => step.kind === 'prompt')),
+)
+function anchorOf({ show, run, t }: Moment, { anchor }: Prompt): { at: Point; yaw: number } | undefined {
+  if ('prop' in anchor) return { at: middleIn(show, run, anchor.prop, t), yaw: frameIn(show, run, anchor.prop, t).yaw }
+  if ('mark' in anchor) return show.place.marks.find(({ id }) => id === anchor.mark)
+  const zone = show.zones.find(({ id }) => 'zone' in anchor && id === anchor.zone)
+  return zone && { at: middleOf(solidOfZone(show, zone)), yaw: 0 }
+}
+/** Prompts that stand: a board seen from above, with the side it can be read from. */
+function paintPrompts(to: Picture, moment: Moment, pixel: number): void {
+  const { show, run, t, player } = moment
+  for (const prompt of promptsOf(show)) {
+    const now = channelAt(show, run, CHANNEL.prompt(prompt.id), t, player)
+    if (!now.shown) continue
+    const anchor = anchorOf(moment, prompt)
+    if (!anchor) continue
+    const [x, , z] = anchor.at
+    const [px, , pz] = positionAt(run.paths[player]!, t)
+    const yaw =
+      prompt.faces === 'camera' ? (Math.atan2(-(px - x), -(pz - z)) * 180) / Math.PI : (prompt.faces as number) + 0
+    at(to, x, z, pixel, () => {
+      to.rotate((-yaw * Math.PI) / 180)
+      to.strokeStyle = COLOURS.mauve
+      to.lineWidth = 2.2
+      to.beginPath()
+      to.moveTo(-13, 0)
+      to.lineTo(13, 0)
+      to.stroke()
+      to.lineWidth = 1
+      to.beginPath()
+      for (const side of prompt.side === 'both' ? [-1, 1] : [-1])
+        for (const x0 of [-8, 0, 8]) {
+          to.moveTo(x0, side * 3)
+          to.lineTo(x0, side * 8)
+        }
+      to.stroke()
+    })
+  }
+}
+
+function paintBody(to: Picture, moment: Moment, index: number, pixel: number): void {
+  const { show, run, t, player } = moment
+  const [x, , z] = positionAt(run.paths[index]!, t)
+  const isPlayer = index === player
+  if (isPlayer) paintGlow(to, x, z, 34 * pixel, 0.8)
+  at(to, x, z, pixel, () => {
+    if (isPlayer) {
+      to.rotate((-facingAt(show, run, index, t) * Math.PI) / 180)
+      to.globalAlpha = 0.3
+      to.fillStyle = COLOURS.lamp
+      to.fill(new Path2D('M0 0L-17-38A42 42 0 0 1 17-38Z'))
+      to.globalAlpha = 1
+    }
+    to.beginPath()
+    to.arc(0, 0, isPlayer ? 5 : 3.5, 0, 2 * Math.PI)
+    to.fillStyle = COLOURS.lamp
+    to.fill()
+    to.strokeStyle = COLOURS.ink0
+    to.lineWidth = 1.5
+    to.stroke()
+  })
+}
+
+/** Everything that is where it is because of the time: lights at their level, props as they were moved, prompts, who walks. */
+export function paintLive(
+  to: Picture,
+  moment: Moment | undefined,
+  lights: readonly Light[],
+  occupied: readonly Path2D[],
+  sight: Sight,
+  ratio: number,
+): void {
+  inPixels(to, ratio)
+  to.clearRect(0, 0, sight.width, sight.height)
+  inMetres(to, sight, ratio)
+  const pixel = 1 / sight.scale
+  to.strokeStyle = COLOURS.weed
+  to.lineWidth = 1.6 * pixel
+  to.setLineDash([7 * pixel, 3 * pixel])
+  for (const path of occupied) to.stroke(path)
+  to.setLineDash([])
+  if (!moment) {
+    for (const light of lights) paintLight(to, light, light.at[0], light.at[2], 0, pixel)
+    return
+  }
+  const { show, run, t, player } = moment
+  const mobile = mobileProps(run)
+  for (const prop of moment.props) if (mobile.has(prop.id)) paintProp(to, moment, prop, pixel)
+  for (const light of moment.lights) {
+    // What is being edited the run doesn't know yet.
+    if (!show.place.lights.includes(light)) {
+      paintLight(to, light, light.at[0], light.at[2], light.on ? light.candela : 0, pixel)
+      continue
+    }
+    const now = channelAt(show, run, CHANNEL.light(light.id), t, player)
+    const [x, , z] = lightPlace(show, run, light, player, t)
+    paintLight(to, light, x, z, (now.candela as number) * (now.on as number), pixel)
+  }
+  paintPrompts(to, moment, pixel)
+  for (let index = 0; index < run.paths.length; index++) paintBody(to, moment, index, pixel)
+}

@@ -1,0 +1,76 @@
+import { floorAt, floorHeight, insidePolygon, middleOf, STEP } from '~~/core/space'
+import type { Opening, Shape, Show, Spot, Wall, Zone } from '~~/core/show'
+import { round, solidOfZone } from './geometry'
+import { alongWall } from './wall-joins'
+
+/** What a zone in a doorway reaches up to, and how deep it is (m). */
+const HIGH = 2.2
+/** So many looks of a game that looks 20 times a second fall on somebody who runs through. */
+const LOOKS = 5
+const TICKS = 20
+/** A zone that is let go with its middle so near to the middle of a doorway fits itself to it (m). */
+const NEAR = 0.35
+
+export interface Doorway {
+  wall: Wall
+  opening: Opening
+  at: Spot
+}
+
+/** The openings that somebody walks through. */
+export function doorwaysOf(show: Show): Doorway[] {
+  return show.place.walls.flatMap((wall) =>
+    wall.openings
+      .filter((opening) => opening.sill <= STEP && opening.height >= show.player.height)
+      .map((opening) => ({ wall, opening, at: alongWall(wall, opening.at + opening.width / 2) })),
+  )
+}
+export const nameOfDoorway = ({ opening }: Doorway): string => opening.name ?? 'the doorway'
+
+/** A box that nobody gets past in a doorway: its whole width, from the floor to over the head, deep enough for a runner. */
+export function fittedTo(show: Show, { wall, opening, at }: Doorway): Shape {
+  const yaw = (Math.atan2(-(wall.to[1] - wall.from[1]), wall.to[0] - wall.from[0]) * 180) / Math.PI
+  const floor = floorAt(show.place.floors, ...at)
+  const y = floor !== undefined && Math.abs(floor - wall.y) < 1 ? floor : wall.y
+  const depth = Math.max(wall.thickness + 0.6, (LOOKS * show.player.run) / TICKS)
+  const half = yaw > 90 ? yaw - 180 : yaw <= -90 ? yaw + 180 : yaw
+  return {
+    kind: 'box',
+    at: [round(at[0]), round(y), round(at[1])],
+    yaw: Math.round(half * 100) / 100 + 0,
+    size: [round(opening.width), HIGH, round(depth)],
+  }
+}
+
+/** The doorway that a zone put here takes to itself; it must stand at its height. */
+export function doorwayAt(show: Show, zone: Zone, near = NEAR): Doorway | undefined {
+  if (zone.tiedTo || zone.shape.kind === 'sphere') return undefined
+  const [x, y, z] = middleOf(solidOfZone(show, zone))
+  return doorwaysOf(show)
+    .map((door) => ({ door, off: Math.hypot(door.at[0] - x, door.at[1] - z) }))
+    .filter(({ door, off }) => off <= near && Math.abs(door.wall.y + 1.1 - y) < 1.5)
+    .sort((a, b) => a.off - b.off)[0]?.door
+}
+
+/** How high a zone hangs over the floor under it at the most (m); undefined where there is none. */
+export function hangsAbove(show: Show, zone: Zone): number | undefined {
+  const { bounds } = solidOfZone(show, zone)
+  const [x0, low, z0, x1, high, z1] = bounds
+  const middle: Spot = [(x0 + x1) / 2, (z0 + z1) / 2]
+  const spots: Spot[] = [middle, [x0, z0], [x1, z0], [x1, z1], [x0, z1]]
+  const under = show.place.floors.flatMap((floor) =>
+    spots.filter(([x, z]) => insidePolygon(x, z, floor.outline)).map(([x, z]) => floorHeight(floor, x, z)),
+  )
+  const reached = under.filter((y) => y < high && y > low - 3)
+  return reached.length === 0 ? undefined : Math.max(0, low - Math.min(...reached))
+}
+
+/** Of the zones of a show, those that one holds wholly. */
+export function heldWithin(show: Show, zone: Zone): Zone[] {
+  const a = solidOfZone(show, zone).bounds
+  return show.zones.filter((other) => {
+    if (other === zone) return false
+    const b = solidOfZone(show, other).bounds
+    return [0, 1, 2].every((i) => a[i]! <= b[i]! && a[i + 3]! >= b[i + 3]!)
+  })
+}

@@ -1,0 +1,92 @@
+import type { Shape } from '~~/core/show'
+
+/** What the hand does in the plan: choose and move what is there, or draw. */
+export type Tool =
+  | 'choose'
+  | 'walk'
+  | `zone ${Shape['kind']}`
+  | 'wall'
+  | 'opening'
+  | 'floor'
+  | 'prop box'
+  | 'prop cylinder'
+  | 'light point'
+  | 'light spot'
+  | 'mark standing'
+  | 'mark camera'
+
+interface Entry {
+  tool: Tool
+  name: string
+  /** What to do with it, in the foot of the plan. */
+  says: string
+}
+interface Group {
+  name: string
+  entries: Entry[]
+}
+const DRAG = 'drag from corner to corner · Alt suspends snapping · Escape leaves it'
+const TURN = 'press where it stands and drag to where it faces · Escape leaves it'
+
+/** The tools as the bar shows them: those of one name in a menu. */
+export const TOOLS: Group[] = [
+  { name: 'Choose', entries: [{ tool: 'choose', name: 'Choose', says: '' }] },
+  {
+    name: 'Zone',
+    entries: [
+      { tool: 'zone box', name: 'Box', says: DRAG },
+      { tool: 'zone cylinder', name: 'Cylinder', says: DRAG },
+      { tool: 'zone sphere', name: 'Sphere', says: DRAG },
+      { tool: 'zone prism', name: 'Prism', says: DRAG },
+    ],
+  },
+  {
+    name: 'Walk',
+    entries: [
+      {
+        tool: 'walk',
+        name: 'Walk',
+        says: 'click where the walk goes, it finds its way round walls · Alt goes straight · Enter or a double click ends it · Escape leaves it',
+      },
+    ],
+  },
+  {
+    name: 'Wall',
+    entries: [
+      {
+        tool: 'wall',
+        name: 'Wall',
+        says: 'click corner by corner, or type a length · Tab types the angle · Enter ends it · Alt suspends snapping',
+      },
+      { tool: 'opening', name: 'Opening', says: 'click on a wall · drag along it for its width · Escape leaves it' },
+      {
+        tool: 'floor',
+        name: 'Floor',
+        says: 'click between walls to fill them · or click its outline, Enter ends it · Shift draws inside walls too',
+      },
+    ],
+  },
+  {
+    name: 'Prop',
+    entries: [
+      { tool: 'prop box', name: 'Box', says: DRAG },
+      { tool: 'prop cylinder', name: 'Cylinder', says: DRAG },
+    ],
+  },
+  {
+    name: 'Light',
+    entries: [
+      { tool: 'light point', name: 'All round', says: 'click where it hangs · Escape leaves it' },
+      { tool: 'light spot', name: 'Cone', says: TURN },
+    ],
+  },
+  {
+    name: 'Mark',
+    entries: [
+      { tool: 'mark standing', name: 'Standing', says: TURN },
+      { tool: 'mark camera', name: 'Camera', says: TURN },
+    ],
+  },
+]
+export const toolEntry = (tool: Tool): Entry =>
+  TOOLS.flatMap(({ entries }) => entries).find((entry) => entry.tool === tool)!

@@ -1,0 +1,7 @@
+/** Where a body can walk: walkable areas, ways round corners, ways around zones, what walls enclose. */
+export { ARC_ERROR, areaOf, piecesOf, type Region } from './clip'
+export { enclosureAt } from './enclosure'
+export { routeBetween } from './route'
+export { nobodyEnters, unreachedPieces } from './reach'
+export { walkableIn, waysAround, widened, type WayAround } from './ways-around'
+export { walkableOf, type Walkable, type Walker } from './walkable'
