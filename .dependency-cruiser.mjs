@@ -8,6 +8,7 @@ const CORE = {
   space: ['base', 'show'],
   engine: ['base', 'show', 'space'],
   ground: ['base', 'show', 'space'],
+  mesh: ['base', 'show', 'ground'],
   light: ['base', 'show', 'space', 'engine'],
   sound: ['base', 'show', 'space', 'engine'],
   score: ['base', 'show', 'space', 'engine'],
@@ -37,7 +38,8 @@ const APP = {
   score: ['words', 'document', 'canvas', 'run', 'frame'],
   plan: ['words', 'document', 'canvas', 'run', 'frame'],
   desk: ['words', 'document', 'run', 'frame', 'plan'],
-  pages: ['words', 'document', 'run', 'frame', 'sound', 'score', 'plan', 'desk'],
+  bring: ['words', 'document', 'frame', 'desk'],
+  pages: ['words', 'document', 'run', 'frame', 'sound', 'score', 'plan', 'desk', 'bring'],
 }
 /** The parts of the house. Of the server the page knows types alone. */
 const HOUSE = {

@@ -1,6 +1,6 @@
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import { computed, ref, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { usePlayhead } from './playhead'
 import { useRun } from '~/run/current-run'
 import { useSelection, type Chosen } from './selection'
@@ -40,6 +40,8 @@ export const useView = defineStore('view', () => {
       return show.zones.filter((z) => rulesAt(show, z).some((rule) => rule.cue === id)).map((z) => z.id)
     return selection.things.filter((thing) => thing.kind === 'zone').map((thing) => thing.id)
   })
+  /** The section of the mesh at its height: x, z of both ends of each piece. */
+  const meshSection = shallowRef<Float32Array>()
   /** The share of the height that the score has; 0 or 1 when one band has it all. */
   const split = useLocalStorage('esvik:split', 0.5)
   const tall = ref<'score' | 'below'>()
@@ -101,5 +103,23 @@ export const useView = defineStore('view', () => {
       before = run.length
     },
   )
-  return { from, to, plan, storey, section, cut, lit, split, tall, muted, solo, show, fit, zoom, pan, restore }
+  return {
+    from,
+    to,
+    plan,
+    storey,
+    section,
+    cut,
+    meshSection,
+    lit,
+    split,
+    tall,
+    muted,
+    solo,
+    show,
+    fit,
+    zoom,
+    pan,
+    restore,
+  }
 })

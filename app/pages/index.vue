@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { whyNoJson, writable } from '~~/core/show'
 import AppHeader from '~/frame/AppHeader.vue'
+import { droppedPlace, useDrops } from '~/frame/dropped'
 interface Listed {
   id: string
   title: string
@@ -55,11 +56,31 @@ async function bringDocument(chosen: File): Promise<Brought> {
   const document = jsonOf(await chosen.arrayBuffer(), chosen.name)
   return $fetch<Brought>('/api/shows', { method: 'POST', body: { document } })
 }
+/** A place that is dropped becomes a show with nothing else in it. */
+async function bringPlace(chosen: File) {
+  const name = chosen.name.replace(/\.[^.]+$/, '') || 'A place'
+  const document = { format: 'esvik-show', version: 1, title: writable(name).slice(0, 200), place: {} }
+  const made = await doing(() => $fetch<{ id: string }>('/api/shows', { method: 'POST', body: { document } }))
+  if (!made) return
+  droppedPlace.value = chosen
+  await navigateTo(`/show/${made.id}`)
+}
+const { over } = useDrops((dropped) => void take(dropped))
 async function bring(event: Event) {
   const input = event.target as HTMLInputElement
   const chosen = input.files?.[0]
   input.value = ''
-  if (!chosen) return
+  if (chosen) await take(chosen)
+}
+/** Whether a ZIP lists a place and no show: what it holds is named at its end. */
+async function isZipOfPlace(chosen: File): Promise<boolean> {
+  if (!chosen.name.toLowerCase().endsWith('.zip')) return false
+  const end = new TextDecoder('latin1').decode(await chosen.slice(-1024 * 1024).arrayBuffer())
+  return !end.includes('show.esvik.json') && /\.gl(tf|b)/i.test(end)
+}
+/** A place, or a show: a ZIP is whichever has a document in it. */
+async function take(chosen: File) {
+  if (/\.(glb|gltf)$/i.test(chosen.name) || (await isZipOfPlace(chosen))) return bringPlace(chosen)
   await doing(async () => {
     const { missing } = await (chosen.name.endsWith('.zip') ? bringParcel(chosen) : bringDocument(chosen))
     notice.value =
@@ -116,12 +137,15 @@ async function rename(show: Listed) {
         <input
           ref="file"
           type="file"
-          accept=".json,.zip,application/json,application/zip"
+          accept=".json,.zip,.glb,application/json,application/zip"
           class="hidden"
-          aria-label="Show to import: a document, or a ZIP with its sounds"
+          aria-label="Show to import: a document, a ZIP with its sounds, or a place as glTF"
           @change="bring"
         />
       </div>
+      <p v-if="over" class="mb-4 rounded-md border-2 border-dashed border-lamp px-3 py-2 text-lamp">
+        Let go: a show comes in as it is, a place becomes a new show.
+      </p>
       <p v-if="problem" role="alert" class="mb-4 rounded-md border border-rust px-3 py-2 text-rust">{{ problem }}</p>
       <p v-if="notice" role="status" class="mb-4 rounded-md border border-rule px-3 py-2 text-bone-2">{{ notice }}</p>
       <ul class="border-t border-rule">

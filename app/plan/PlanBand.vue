@@ -22,6 +22,7 @@ import PlanTools from './PlanTools.vue'
 import PlanWalks from './PlanWalks.vue'
 
 /** The place from above, and what the hand does in it. */
+const emit = defineEmits<{ bring: [] }>()
 const doc = useShow()
 const selection = useSelection()
 const view = useView()
@@ -161,7 +162,13 @@ probe({ thingOnPage: spotOnPage as () => unknown, spotOnPage: onPage as () => un
           />
         </template>
       </svg>
-      <PlanTools v-model="tool" v-model:section="view.section" class="absolute top-2.5 left-2.5" @fit="fit" />
+      <PlanTools
+        v-model="tool"
+        v-model:section="view.section"
+        class="absolute top-2.5 left-2.5"
+        @fit="fit"
+        @bring="emit('bring')"
+      />
       <PlanStoreys class="absolute top-14 left-2.5" />
       <p class="pointer-events-none absolute bottom-2 left-3 font-mono text-[10px] text-bone-3">{{ footer }}</p>
       <DeleteQuestion />

@@ -70,7 +70,7 @@ onMounted(() => {
   const to = pictureOf(kept.value!)
   picture = keptPicture(kept.value!, (sight, ratio) => {
     if (!ground.value) return
-    paintGround(to, ground.value, below.value, sight, ratio)
+    paintGround(to, ground.value, below.value, view.meshSection, sight, ratio)
     drawnTimes++
     if (!runs.ways) return
     inMetres(to, sight, ratio)
@@ -84,7 +84,7 @@ watch(
   () => props.sight,
   (sight) => picture?.look(sight),
 )
-watch([ground, below, () => runs.ways, () => runs.player], () => picture?.draw())
+watch([ground, below, () => view.meshSection, () => runs.ways, () => runs.player], () => picture?.draw())
 
 /** Zones that somebody is in at the playhead. */
 const occupied = computed((): Path2D[] => {

@@ -4,7 +4,7 @@ import { TOOLS, type Tool } from './tools'
 
 const tool = defineModel<Tool>({ required: true })
 const section = defineModel<boolean>('section', { required: true })
-defineEmits<{ fit: [] }>()
+defineEmits<{ fit: []; bring: [] }>()
 const look = (on: boolean) => (on ? 'bg-ink-3 text-lamp' : 'text-bone-2 hover:text-bone')
 const shown = computed(() =>
   TOOLS.map(({ name, entries }) => {
@@ -28,6 +28,13 @@ const shown = computed(() =>
       </button>
       <PlanToolMenu v-else :words="group.words" :on="!!group.on" :entries="group.entries" @choose="tool = $event" />
     </template>
+    <button
+      class="rounded-md px-2 py-1 text-bone-2 hover:text-bone"
+      title="A level that was made elsewhere, as glTF"
+      @click="$emit('bring')"
+    >
+      Bring in
+    </button>
     <span class="mx-0.5 w-px bg-rule" />
     <button
       class="rounded-md px-2 py-1"

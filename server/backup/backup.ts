@@ -4,7 +4,8 @@ import { pipeline } from 'node:stream/promises'
 import { Transaction } from 'sequelize'
 import { database } from '../data/connection'
 import { models, type AssetRow, type EditRow, type ShowRow } from '../data/models'
-import { soundName } from '../shows/parcel'
+import { GLB } from '../assets/mesh-file'
+import { meshName, soundName } from '../shows/parcel'
 import { zipStream, type ZipPart } from '../zip/pack'
 
 /** A backup: a ZIP of `backup.json`, which lists what it holds, a file for each show with its edits, and the sounds. */
@@ -20,6 +21,8 @@ export interface BackupIndex {
   })[]
   /** `envelope`: base64 of its loudness over time, so that it need not be worked out again. */
   sounds: (Pick<AssetRow, 'hash' | 'library' | 'seconds'> & { envelope: string; createdAt: string })[]
+  /** Files of places; a backup made before there were any has no such list. */
+  meshes?: (Pick<AssetRow, 'hash'> & { createdAt: string })[]
 }
 export type BackedUpEdit = Pick<EditRow, 'id' | 'revision' | 'label' | 'patch'> & { createdAt: string }
 export interface BackedUpShow {
@@ -37,11 +40,13 @@ export async function backup(file: string, tell: (done: number, of: number) => v
     const index = await database().transaction({ isolationLevel, readOnly: true }, async (transaction) => {
       const { Shows, Edits, Assets } = models()
       const shows = await Shows.findAll({ attributes: { exclude: ['snapshot'] }, order: [['id', 'ASC']], transaction })
-      const sounds = await Assets.findAll({
+      const files = await Assets.findAll({
         attributes: { exclude: ['bytes'] },
         order: [['hash', 'ASC']],
         transaction,
       })
+      const sounds = files.filter(({ type }) => type !== GLB)
+      const meshes = files.filter(({ type }) => type === GLB)
       const counts: number[] = []
       for (const { id } of shows) counts.push(await Edits.count({ where: { showId: id }, transaction }))
       const made: BackupIndex = {
@@ -65,6 +70,7 @@ export async function backup(file: string, tell: (done: number, of: number) => v
           envelope: envelope.toString('base64'),
           createdAt: createdAt.toISOString(),
         })),
+        meshes: meshes.map(({ hash, createdAt }) => ({ hash, createdAt: createdAt.toISOString() })),
       }
       const showBytes = async (id: string): Promise<Buffer> => {
         const { snapshot } = await Shows.findByPk(id, { attributes: ['snapshot'], rejectOnEmpty: true, transaction })
@@ -80,12 +86,17 @@ export async function backup(file: string, tell: (done: number, of: number) => v
           })),
         } satisfies BackedUpShow)
       }
-      const soundBytes = async (hash: string) =>
+      const fileBytes = async (hash: string) =>
         (await Assets.findByPk(hash, { attributes: ['bytes'], rejectOnEmpty: true, transaction })).bytes
       const parts: ZipPart[] = [
         { name: INDEX, bytes: () => json(made) },
         ...made.shows.map(({ id }) => ({ name: showFile(id), bytes: () => showBytes(id) })),
-        ...made.sounds.map(({ hash }) => ({ name: soundName(hash), compress: false, bytes: () => soundBytes(hash) })),
+        ...made.sounds.map(({ hash }) => ({ name: soundName(hash), compress: false, bytes: () => fileBytes(hash) })),
+        ...(made.meshes ?? []).map(({ hash }) => ({
+          name: meshName(hash),
+          compress: false,
+          bytes: () => fileBytes(hash),
+        })),
       ]
       let done = 0
       const counted = parts.map((part) => ({

@@ -9,7 +9,8 @@ import { isUuid } from '../http/id'
 import { operation } from '../http/operation'
 import { Refusal } from '../http/refusal'
 import { utf8Of } from '../http/utf8'
-import { MOST_SOUND, soundName } from '../shows/parcel'
+import { checkGlb, keepMesh } from '../assets/mesh-file'
+import { MOST_SOUND, meshName, soundName } from '../shows/parcel'
 import { openZip, type OpenZip } from '../zip/unpack'
 import { INDEX, showFile, type BackedUpShow, type BackupIndex } from './backup'
 
@@ -56,6 +57,14 @@ const indexSchema = object({
       createdAt: date(),
     }).noUnknown(),
   ).defined(),
+  meshes: array(
+    object({
+      hash: string()
+        .matches(/^[0-9a-f]{64}$/)
+        .defined(),
+      createdAt: date(),
+    }).noUnknown(),
+  ).optional(),
 }).noUnknown()
 type Index = InferType<typeof indexSchema>
 
@@ -88,12 +97,17 @@ export async function restore(file: string, tell: (done: number, of: number) => 
   try {
     const index = checked(indexSchema, parsedJson(utf8Of(await zip.read(INDEX, MOST_INDEX), INDEX), INDEX), INDEX)
     checkNames(zip, index)
-    const steps = 2 * (index.shows.length + index.sounds.length)
+    const meshes = index.meshes ?? []
+    const steps = 2 * (index.shows.length + index.sounds.length + meshes.length)
     let done = 0
     const next = () => tell(done++, steps)
     for (const { hash } of index.sounds) {
       next()
-      await soundOf(zip, hash)
+      await fileOf(zip, soundName(hash), hash)
+    }
+    for (const { hash } of meshes) {
+      next()
+      checkGlb(await fileOf(zip, meshName(hash), hash), `"${meshName(hash)}" in the backup`)
     }
     const ids = new Set<string>()
     for (const listed of index.shows) {
@@ -113,6 +127,7 @@ function checkNames(zip: OpenZip, index: Index): void {
     INDEX,
     ...index.shows.map(({ id }) => showFile(id)),
     ...index.sounds.map(({ hash }) => soundName(hash)),
+    ...(index.meshes ?? []).map(({ hash }) => meshName(hash)),
   ]
   const twice = listed.find((name, i) => listed.indexOf(name) < i)
   if (twice !== undefined) throw new Refusal(422, `${INDEX} lists "${twice}" twice`)
@@ -177,10 +192,9 @@ function json(text: string, name: string): unknown {
   }
 }
 
-async function soundOf(zip: OpenZip, hash: string): Promise<Buffer> {
-  const bytes = await zip.read(soundName(hash), MOST_SOUND)
-  if (hashOf(bytes) !== hash)
-    throw new Refusal(422, `"${soundName(hash)}" in the backup is not the file it is named after`)
+async function fileOf(zip: OpenZip, name: string, hash: string): Promise<Buffer> {
+  const bytes = await zip.read(name, MOST_SOUND)
+  if (hashOf(bytes) !== hash) throw new Refusal(422, `"${name}" in the backup is not the file it is named after`)
   return bytes
 }
 
@@ -205,7 +219,11 @@ function replaceAll(zip: OpenZip, index: Index, next: () => void): Promise<void>
       const blocks = Uint8Array.from(Buffer.from(envelope, 'base64'))
       const sound = { seconds, envelope: new Float32Array(blocks.buffer, 0, blocks.length >> 2) }
       const more = { library: library as LibraryEntry | null, createdAt: new Date(createdAt), transaction }
-      await keepWav(await soundOf(zip, hash), sound, more)
+      await keepWav(await fileOf(zip, soundName(hash), hash), sound, more)
+    }
+    for (const { hash, createdAt } of index.meshes ?? []) {
+      next()
+      await keepMesh(await fileOf(zip, meshName(hash), hash), { createdAt: new Date(createdAt), transaction })
     }
     for (const { edits: _, ...listed } of index.shows) {
       next()

@@ -4,6 +4,7 @@ import { createError, defineEventHandler, setHeader } from 'h3'
 const KNOWN: [pattern: RegExp, methods: string[]][] = [
   [/^\/api\/health$/, ['GET']],
   [/^\/api\/envelopes$/, ['POST']],
+  [/^\/api\/assets$/, ['POST']],
   [/^\/api\/assets\/[^/]+$/, ['GET']],
   [/^\/api\/shows$/, ['GET', 'POST']],
   [/^\/api\/shows\/import$/, ['POST']],

@@ -2,6 +2,7 @@ import type { Readable } from 'node:stream'
 import { LIMITS, parseShow, short, writeShow, type Show } from '../../core/show'
 import { hashOf, keepWav } from '../assets/keep'
 import { readWav } from '../assets/sound-file'
+import { checkGlb, keepMesh } from '../assets/mesh-file'
 import { WavError } from '../assets/wav'
 import { database } from '../data/connection'
 import { models } from '../data/models'
@@ -11,23 +12,26 @@ import type { OpenZip } from '../zip/unpack'
 import { zipStream } from '../zip/pack'
 import { createShow, missingSounds } from './list'
 
-/** A show and its sounds in one ZIP: the document, and each file under its SHA-256. */
+/** A show, its sounds and its mesh in one ZIP: the document, and each file under its SHA-256. */
 const DOCUMENT = 'show.esvik.json'
 export const soundName = (hash: string): string => `sounds/${hash}.wav`
+export const meshName = (hash: string): string => `meshes/${hash}.glb`
 /** The largest file of a sound, and the largest ZIP that is taken (bytes). */
 export const MOST_SOUND = 64 * 1024 * 1024
 export const MOST_PARCEL = 512 * 1024 * 1024
 
 const hashesOf = (show: Show): string[] => [...new Set(show.sounds.map((sound) => sound.asset))]
+const meshesOf = ({ place: { mesh } }: Show): string[] => (mesh ? [mesh.asset] : [])
 
 /** The ZIP of a show; sounds that have no file here are left out. */
 export async function packed(show: Show): Promise<Readable> {
   const { Assets } = models()
-  const there = await Assets.findAll({ attributes: ['hash'], where: { hash: hashesOf(show) } })
+  const there = await Assets.findAll({ attributes: ['hash'], where: { hash: [...hashesOf(show), ...meshesOf(show)] } })
+  const meshes = new Set(meshesOf(show))
   return zipStream([
     { name: DOCUMENT, bytes: () => Buffer.from(writeShow(show)) },
     ...there.map(({ hash }) => ({
-      name: soundName(hash),
+      name: meshes.has(hash) ? meshName(hash) : soundName(hash),
       compress: false,
       bytes: async () => (await Assets.findByPk(hash, { attributes: ['bytes'], rejectOnEmpty: true })).bytes,
     })),
@@ -37,9 +41,9 @@ export async function packed(show: Show): Promise<Readable> {
 /** Takes in a show with its sounds; all of it or nothing. @throws Refusal, ShowError */
 export async function unpack(zip: OpenZip): Promise<{ id: string; missing: string[] }> {
   const show = parseShow(utf8Of(await zip.read(DOCUMENT, LIMITS.bytes), `"${DOCUMENT}" in the ZIP`))
-  const wanted = new Set(hashesOf(show).map(soundName))
+  const wanted = new Set([...hashesOf(show).map(soundName), ...meshesOf(show).map(meshName)])
   const stranger = zip.names.find((name) => name !== DOCUMENT && !wanted.has(name))
-  if (stranger !== undefined) throw new Refusal(422, `"${short(stranger)}" in the ZIP is no sound of the show`)
+  if (stranger !== undefined) throw new Refusal(422, `"${short(stranger)}" in the ZIP is no sound or mesh of the show`)
   const id = await database().transaction(async (transaction) => {
     for (const hash of hashesOf(show)) {
       const name = soundName(hash)
@@ -54,6 +58,14 @@ export async function unpack(zip: OpenZip): Promise<{ id: string; missing: strin
         )
       })
       await keepWav(bytes, sound, { transaction })
+    }
+    for (const hash of meshesOf(show)) {
+      const name = meshName(hash)
+      if (!zip.names.includes(name)) continue
+      const bytes = await zip.read(name, MOST_SOUND)
+      if (hashOf(bytes) !== hash) throw new Refusal(422, `"${name}" in the ZIP is not the file it is named after`)
+      checkGlb(bytes, `"${name}" in the ZIP`)
+      await keepMesh(bytes, { transaction })
     }
     return createShow(show, transaction)
   })

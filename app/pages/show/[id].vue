@@ -5,6 +5,7 @@ import { useRun } from '~/run/current-run'
 import { useShow } from '~/document/show'
 import { useSound } from '~/sound/sound'
 import { useView } from '~/frame/view'
+import { droppedPlace, useDrops } from '~/frame/dropped'
 import { followPointer } from '~/frame/pointer-drag'
 import AppHeader from '~/frame/AppHeader.vue'
 import AsideEdits from '~/frame/AsideEdits.vue'
@@ -25,6 +26,27 @@ const sound = useSound()
 useEvidence()
 useDeskKeys()
 const failed = ref('')
+const BringPanel = defineAsyncComponent(() => import('~/bring/BringPanel.vue'))
+const brings = ref(droppedPlace.value !== undefined)
+const file = ref<HTMLInputElement>()
+function bringIn(dropped: File) {
+  brings.value = true
+  droppedPlace.value = dropped
+}
+const { over } = useDrops(bringIn)
+/** With a mesh its panel opens; without one a file is asked for. */
+async function askForFile() {
+  if (!doc.place?.mesh) return file.value?.click()
+  const { useBring } = await import('~/bring/bring')
+  const bring = useBring()
+  bring.open = !bring.open
+}
+function chooseFile(event: Event) {
+  const input = event.target as HTMLInputElement
+  const [chosen] = input.files ?? []
+  input.value = ''
+  if (chosen) bringIn(chosen)
+}
 const frame = ref<HTMLElement>()
 
 onMounted(async () => {
@@ -93,7 +115,24 @@ function divide(event: PointerEvent) {
         <span class="h-[3px] w-11 rounded bg-ink-3" />
       </div>
       <div v-show="scoreShare < 1" class="flex min-h-0" :style="{ flex: `${1 - scoreShare} 1 0` }">
-        <PlanBand class="flex-1" />
+        <div class="relative flex min-w-0 flex-1">
+          <PlanBand class="flex-1" @bring="askForFile" />
+          <BringPanel v-if="doc.place?.mesh || brings" class="absolute right-3 bottom-8 z-10" />
+          <input
+            ref="file"
+            type="file"
+            accept=".glb,.zip"
+            class="hidden"
+            aria-label="A place to bring in"
+            @change="chooseFile"
+          />
+          <p
+            v-if="over"
+            class="pointer-events-none absolute inset-2 z-20 grid place-items-center rounded-xl border-2 border-dashed border-lamp bg-ink-0/70 text-[15px] text-lamp"
+          >
+            Let go to bring the place in
+          </p>
+        </div>
         <DeskBand />
       </div>
     </main>

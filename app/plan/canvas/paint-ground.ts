@@ -146,12 +146,35 @@ function paintNames(to: Picture, zones: readonly DrawnZone[], sight: Sight, rati
   }
 }
 
+/** The section of what was brought in, faint below what is drawn: only what is in sight. */
+function paintSection(to: Picture, section: Float32Array, { x, z, scale, width, height }: Sight): void {
+  const [right, bottom] = [x + width / scale, z + height / scale]
+  to.strokeStyle = faint(COLOURS.tide, 0.55)
+  to.lineWidth = 1 / scale
+  to.beginPath()
+  for (let i = 0; i < section.length; i += 4) {
+    const [ax, az, bx, bz] = [section[i]!, section[i + 1]!, section[i + 2]!, section[i + 3]!]
+    if (Math.max(ax, bx) < x || Math.min(ax, bx) > right || Math.max(az, bz) < z || Math.min(az, bz) > bottom) continue
+    to.moveTo(ax, az)
+    to.lineTo(bx, bz)
+  }
+  to.stroke()
+}
+
 /** The place and its zones, as they are before anybody walks; what is on the storey below faintly. */
-export function paintGround(to: Picture, ground: Ground, below: Ground | undefined, sight: Sight, ratio: number): void {
+export function paintGround(
+  to: Picture,
+  ground: Ground,
+  below: Ground | undefined,
+  section: Float32Array | undefined,
+  sight: Sight,
+  ratio: number,
+): void {
   inPixels(to, ratio)
   to.clearRect(0, 0, sight.width, sight.height)
   inMetres(to, sight, ratio)
   paintSquares(to, sight)
+  if (section) paintSection(to, section, sight)
   if (below) {
     to.globalAlpha = 0.28
     paintPlace(to, below, sight)

@@ -178,7 +178,7 @@ export function paintLive(
   for (const path of occupied) to.stroke(path)
   to.setLineDash([])
   if (!moment) {
-    for (const light of lights) paintLight(to, light, light.at[0], light.at[2], 0, pixel)
+    for (const light of lights) paintLight(to, light, light.at[0], light.at[2], light.on ? light.candela : 0, pixel)
     return
   }
   const { show, run, t, player } = moment

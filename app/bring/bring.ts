@@ -1,0 +1,285 @@
+import { wrap, type Remote } from 'comlink'
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef, watch } from 'vue'
+import {
+  completeFloor,
+  completeLight,
+  completeMark,
+  completeMesh,
+  completeOpening,
+  completeProp,
+  completeWall,
+  freeId,
+  freeName,
+  type Editor,
+  type Mesh,
+  type Point,
+} from '~~/core/show'
+import type { FoundFloor, FoundWall } from '~~/core/mesh'
+import { useShow } from '~/document/show'
+import { droppedPlace } from '~/frame/dropped'
+import { useView } from '~/frame/view'
+import type { BringWorker, ReadPlace } from './bring.worker'
+import type { FileNode } from './read-gltf'
+
+/** Bringing a place in: a file is read, stands where it is put, and what it shows is offered. */
+export const useBring = defineStore('bring', () => {
+  const doc = useShow()
+  const view = useView()
+  let thread: Worker | undefined
+  let worker: Remote<BringWorker> | undefined
+  /** What is under way, in words; empty if nothing is. */
+  const busy = ref('')
+  const problem = ref('')
+  const name = ref('')
+  const read = shallowRef<ReadPlace>()
+  /** Of which asset the worker has the triangles. */
+  const known = ref('')
+  const section = shallowRef<Float32Array>()
+  const open = ref(false)
+  const floors = shallowRef<FoundFloor[]>()
+  const walls = shallowRef<FoundWall[]>()
+  const mesh = computed(() => doc.place?.mesh)
+
+  function begin(): Remote<BringWorker> {
+    if (!worker) {
+      thread = new Worker(new URL('./bring.worker.ts', import.meta.url), { type: 'module' })
+      worker = wrap<BringWorker>(thread)
+    }
+    return worker
+  }
+  /** Gives up what is under way; nothing is changed. */
+  function stop(): void {
+    thread?.terminate()
+    thread = worker = undefined
+    busy.value = known.value = ''
+    read.value = undefined
+  }
+
+  async function doing<T>(words: string, work: () => Promise<T>): Promise<T | undefined> {
+    busy.value = words
+    problem.value = ''
+    try {
+      return await work()
+    } catch (error) {
+      problem.value = (error as { data?: { message?: string } }).data?.message ?? (error as Error).message
+      return undefined
+    } finally {
+      busy.value = ''
+    }
+  }
+
+  /** Brings a file in: it stands as it was made. Bad ones change nothing. */
+  async function bring(file: File): Promise<void> {
+    open.value = true
+    if (/\.gltf$/i.test(file.name)) {
+      problem.value = `${file.name} names parts beside it: put it and them into a ZIP and bring that in. Nothing was changed.`
+      return
+    }
+    await doing(`Reading ${file.name}`, async () => {
+      const bytes = await file.arrayBuffer()
+      const found = await begin().read(bytes)
+      if ('problem' in found) throw new Error(`${file.name} was not brought in: ${found.problem}. Nothing was changed.`)
+      busy.value = `Keeping ${file.name}`
+      const { hash } = await $fetch<{ hash: string }>('/api/assets', {
+        method: 'POST',
+        body: new Blob([await begin().file()], { type: 'model/gltf-binary' }),
+      })
+      read.value = found
+      name.value = file.name
+      known.value = hash
+      floors.value = walls.value = undefined
+      const before = mesh.value
+      const made = before ? { ...before, asset: hash } : completeMesh({ asset: hash })
+      doc.edit(`Bring in ${file.name}`, (edit) => edit.set(['place', 'mesh'], made))
+    })
+  }
+
+  /** Reads the mesh that a show has already. */
+  async function know(): Promise<void> {
+    const asset = mesh.value?.asset
+    if (!asset || known.value === asset || busy.value) return
+    await doing('Reading the mesh', async () => {
+      const answer = await fetch(`/api/assets/${asset}`)
+      if (!answer.ok) throw new Error('The file of the mesh is not here; the show works without it.')
+      const found = await begin().read(await answer.arrayBuffer())
+      if ('problem' in found) throw new Error(`The mesh can’t be read: ${found.problem}.`)
+      read.value = found
+      name.value ||= 'The mesh'
+      known.value = asset
+    })
+  }
+
+  let cutting = false
+  let again = false
+  /** The section follows the mesh: while one is worked out only the newest question waits. */
+  async function cut(): Promise<void> {
+    if (cutting) return void (again = true)
+    cutting = true
+    do {
+      again = false
+      const now = mesh.value
+      if (!now || known.value !== now.asset || !worker) {
+        section.value = undefined
+        break
+      }
+      const { scale, yaw, at, cutAt } = now
+      section.value = await worker.cut({ scale, yaw, at: [...at] }, cutAt)
+    } while (again)
+    cutting = false
+  }
+  watch([mesh, known], () => void know().then(cut), { immediate: true })
+  watch(
+    [() => mesh.value?.scale, () => mesh.value?.yaw, () => mesh.value?.at],
+    () => (floors.value = walls.value = undefined),
+  )
+
+  const placing = (): Pick<Mesh, 'scale' | 'yaw' | 'at'> => {
+    const { scale, yaw, at } = mesh.value!
+    return { scale, yaw, at: [...at] as Point }
+  }
+  const findFloors = () =>
+    doing('Looking for floors', async () => {
+      floors.value = await begin().floors(placing(), { height: doc.show!.player.height })
+    })
+  const findWalls = () =>
+    doing('Looking for walls', async () => {
+      if (!floors.value) floors.value = await begin().floors(placing(), { height: doc.show!.player.height })
+      const levels = new Set(floors.value.filter((floor) => !floor.slopeTo).map((floor) => floor.y))
+      walls.value = await begin().walls(placing(), levels.size > 0 ? [...levels] : [mesh.value!.cutAt - 1.2])
+    })
+
+  /** Set on the floor: its largest floor at nought, or its lowest point if no floor was found. */
+  async function ground(): Promise<void> {
+    if (!floors.value) await findFloors()
+    const { scale, at } = mesh.value!
+    const largest = floors.value?.find((floor) => !floor.slopeTo)
+    const y = largest ? at[1] - largest.y : -(read.value?.low[1] ?? 0) * scale
+    if (round(y) === at[1]) return
+    doc.edit('Set the mesh on the floor', (edit) => edit.set(['place', 'mesh', 'at'], [at[0], round(y), at[2]]))
+  }
+
+  /** Adds things of a list of the place, each by a free id and name. */
+  function adding(
+    edit: Editor,
+    list: 'floors' | 'walls' | 'lights' | 'marks' | 'props',
+    things: { name?: string }[],
+    make: (named: { id: string; name: string }, i: number) => object,
+  ): void {
+    const there = edit.show.place[list] as { id: string; name?: string }[]
+    const ids = there.map(({ id }) => id)
+    const names = there.map((each) => each.name ?? '')
+    things.forEach((thing, i) => {
+      const fresh = freeName(thing.name ?? '', names)
+      const id = freeId(fresh, ids)
+      ids.push(id)
+      names.push(fresh)
+      edit.add(['place', list], make({ id, name: fresh }, i))
+    })
+  }
+  function takeFloors(): void {
+    const found = floors.value ?? []
+    doc.edit('Floors from the mesh', (edit) =>
+      adding(
+        edit,
+        'floors',
+        found.map(({ slopeTo }) => ({ name: slopeTo ? 'Ramp' : 'Floor' })),
+        (named, i) => {
+          const { y, outline, slopeTo } = found[i]!
+          return completeFloor({ ...named, y, outline, ...(slopeTo && { slopeTo }) })
+        },
+      ),
+    )
+  }
+  function takeWalls(): void {
+    const found = walls.value ?? []
+    doc.edit('Walls from the mesh', (edit) => {
+      const ids = edit.show.place.walls.map(({ id }) => id)
+      for (const wall of found) {
+        const id = freeId('wall', ids)
+        ids.push(id)
+        const openings = wall.openings.map((opening, i) => completeOpening({ id: `opening-${i + 1}`, ...opening }))
+        edit.add(['place', 'walls'], completeWall({ ...wall, id, openings }))
+      }
+    })
+  }
+  const inPlace = (point: Point): Point => {
+    const { scale, yaw, at } = mesh.value!
+    const a = (yaw * Math.PI) / 180
+    const [x, y, z] = point.map((v) => v * scale) as Point
+    return [
+      round(at[0] + x * Math.cos(a) + z * Math.sin(a)),
+      round(at[1] + y),
+      round(at[2] - x * Math.sin(a) + z * Math.cos(a)),
+    ]
+  }
+  const turned = (yaw: number): number => Math.round((yaw + mesh.value!.yaw) * 10) / 10
+  function takeLights(): void {
+    const { lights, cameras } = read.value!
+    doc.edit('Lights and cameras from the mesh', (edit) => {
+      adding(edit, 'lights', lights, (named, i) => {
+        const { at, yaw, reach, ...rest } = lights[i]!
+        // Without a reach of its own, as far as a tenth of a lux.
+        const far = reach ?? Math.min(60, Math.max(1, Math.sqrt(rest.candela / 0.1)))
+        return completeLight({ ...rest, ...named, at: inPlace(at), yaw: turned(yaw), reach: round(far) })
+      })
+      adding(edit, 'marks', cameras, (named, i) => {
+        const { at, yaw, pitch, fov } = cameras[i]!
+        return {
+          ...completeMark({ ...named, kind: 'camera', at: inPlace(at) }),
+          yaw: turned(yaw),
+          pitch,
+          fov: Math.min(170, Math.max(1, fov)),
+        }
+      })
+    })
+  }
+  /** A node becomes a prop: a box as large as it is. */
+  function takeNode({ name: called, low, high }: FileNode): void {
+    const { scale, yaw } = mesh.value!
+    const middle: Point = [(low[0] + high[0]) / 2, low[1], (low[2] + high[2]) / 2]
+    const size = [0, 1, 2].map((i) => Math.max(0.01, round((high[i]! - low[i]!) * scale))) as Point
+    doc.edit(`${called} as a prop`, (edit) =>
+      adding(edit, 'props', [{ name: called }], (named) =>
+        completeProp({ ...named, kind: 'box', at: inPlace(middle), size, yaw }),
+      ),
+    )
+  }
+  function remove(): void {
+    open.value = false
+    doc.edit('Take the mesh out', (edit) => edit.set(['place', 'mesh'], undefined))
+  }
+  /** What was dropped, here or on the list of shows, comes in as soon as a show is open. */
+  watch(
+    [() => doc.isOpen, droppedPlace],
+    ([isOpen, file]) => {
+      if (!isOpen || !file) return
+      droppedPlace.value = undefined
+      void bring(file)
+    },
+    { immediate: true },
+  )
+  watch(section, (now) => (view.meshSection = now))
+  return {
+    busy,
+    problem,
+    name,
+    read,
+    open,
+    section,
+    floors,
+    walls,
+    mesh,
+    bring,
+    stop,
+    findFloors,
+    findWalls,
+    ground,
+    takeFloors,
+    takeWalls,
+    takeLights,
+    takeNode,
+    remove,
+  }
+})
+const round = (value: number): number => Math.round(value * 1000) / 1000

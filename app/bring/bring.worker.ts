@@ -1,0 +1,88 @@
+import { expose, transfer } from 'comlink'
+import {
+  boundsOf,
+  cutAt,
+  floorsIn,
+  placed,
+  stretchesOf,
+  wallsIn,
+  type FoundFloor,
+  type FoundWall,
+  type Triangles,
+} from '~~/core/mesh'
+import type { Mesh, Point } from '~~/core/show'
+import { PlaceFileError } from './check-gltf'
+import { readPlaceFile, type FileCamera, type FileLight, type FileNode } from './read-gltf'
+
+/** What is known of a file that was read; its triangles stay in the worker. */
+export interface ReadPlace {
+  triangles: number
+  nodes: FileNode[]
+  lights: FileLight[]
+  cameras: FileCamera[]
+  low: Point
+  high: Point
+}
+type Placing = Pick<Mesh, 'scale' | 'yaw' | 'at'>
+
+/** Walls are looked for so high above each floor (m), and openings closed above so far below their top. */
+const HIP = 1.2
+
+let file: Triangles | undefined
+let glb: Uint8Array | undefined
+let standing: { key: string; triangles: Triangles } | undefined
+
+/** The triangles as they stand; kept while they stand the same. */
+function standingAs({ scale, yaw, at }: Placing): Triangles {
+  const key = JSON.stringify([scale, yaw, at])
+  if (standing?.key !== key) standing = { key, triangles: placed(file!, { scale, yaw, at }) }
+  return standing.triangles
+}
+
+const worker = {
+  /** Reads a file; what is wrong with it comes back in words. */
+  async read(bytes: ArrayBuffer): Promise<ReadPlace | { problem: string }> {
+    try {
+      const { triangles, nodes, lights, cameras, glb: kept } = await readPlaceFile(new Uint8Array(bytes))
+      file = triangles
+      glb = kept
+      standing = undefined
+      return { triangles: triangles.indices.length / 3, nodes, lights, cameras, ...boundsOf(triangles) }
+    } catch (error) {
+      if (error instanceof PlaceFileError) return { problem: error.message }
+      console.error(error)
+      return { problem: 'it can’t be read' }
+    }
+  },
+  /** The file as one .glb, once. */
+  file: (): ArrayBuffer => {
+    const bytes = glb!.slice().buffer
+    return transfer(bytes, [bytes])
+  },
+  /** The section at a height: x, z of both ends of each piece. */
+  cut(placing: Placing, height: number): Float32Array {
+    const { ends } = cutAt(standingAs(placing), height)
+    return transfer(ends, [ends.buffer])
+  },
+  floors: (placing: Placing, player: { height: number }): FoundFloor[] => floorsIn(standingAs(placing), player),
+  /** Walls around each of some floors' heights. */
+  walls(placing: Placing, heights: readonly number[]): FoundWall[] {
+    const triangles = standingAs(placing)
+    return heights.flatMap((y) => {
+      const { ends } = cutAt(triangles, y + 2.3)
+      const isClosed = ([x, z]: readonly [number, number]) => {
+        for (let i = 0; i < ends.length; i += 4) {
+          const [ax, az, bx, bz] = ends.subarray(i, i + 4) as unknown as [number, number, number, number]
+          const [dx, dz] = [bx - ax, bz - az]
+          const long = dx * dx + dz * dz || 1
+          const u = Math.min(1, Math.max(0, ((x - ax) * dx + (z - az) * dz) / long))
+          if (Math.hypot(x - ax - u * dx, z - az - u * dz) < 0.4) return true
+        }
+        return false
+      }
+      return wallsIn(stretchesOf(cutAt(triangles, y + HIP)), (spot) => !isClosed(spot))
+    })
+  },
+}
+export type BringWorker = typeof worker
+expose(worker)

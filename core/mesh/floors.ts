@@ -1,0 +1,216 @@
+import { areaOf, grown, piecesOf, unionOf, without, type Region } from '../ground'
+import type { Spot } from '../show'
+import type { Triangles } from './mesh'
+
+/** A floor that a mesh shows; a ramp goes from its height to that of the edge it slopes to. */
+export interface FoundFloor {
+  y: number
+  outline: Spot[]
+  slopeTo?: { edge: [number, number]; y: number }
+  area: number
+}
+
+/** Steeper faces are no floors; flatter ones are level (cosines of 45° and 3°). */
+const STEEPEST = Math.cos(Math.PI / 4) - 1e-6
+const LEVEL = Math.cos((3 * Math.PI) / 180)
+/** Level faces this close in height are one floor; treads no higher above each other one stair (m). */
+const SAME = 0.04
+const STEP = 0.4
+/** Smaller pieces are no floors, but may be treads (m²). */
+const SMALLEST = 1.5
+const TREAD = 0.08
+/** Narrower ones are the tops of walls (m). */
+const NARROWEST = 0.5
+/** Gaps between faces that are closed (m). */
+const SEAM = 0.01
+
+interface Face {
+  spots: Spot[]
+  y: number
+  low: number
+  high: number
+}
+interface Slope {
+  faces: Spot[][]
+  nx: number
+  nz: number
+  low: number
+  high: number
+}
+
+/** The floors of a mesh: faces one can walk on, level ones by their height, slopes and stairs as ramps, less what is too low to stand under. */
+export function floorsIn({ positions, indices }: Triangles, player: { height: number }): FoundFloor[] {
+  const levels = new Map<number, Face[]>()
+  const slopes: Slope[] = []
+  const covers: Face[] = []
+  for (let i = 0; i < indices.length; i += 3) {
+    const [a, b, c] = [indices[i] * 3, indices[i + 1] * 3, indices[i + 2] * 3]
+    const e1 = [0, 1, 2].map((k) => positions[b + k] - positions[a + k])
+    const e2 = [0, 1, 2].map((k) => positions[c + k] - positions[a + k])
+    const nx = e1[1] * e2[2] - e1[2] * e2[1]
+    const ny = e1[2] * e2[0] - e1[0] * e2[2]
+    const nz = e1[0] * e2[1] - e1[1] * e2[0]
+    const length = Math.hypot(nx, ny, nz)
+    if (length < 1e-8) continue
+    const up = ny / length
+    const spots: Spot[] = [a, b, c].map((at) => [positions[at], positions[at + 2]])
+    const heights = [a, b, c].map((at) => positions[at + 1])
+    const [low, high] = [Math.min(...heights), Math.max(...heights)]
+    const face = { spots, y: (low + high) / 2, low, high }
+    if (Math.abs(up) > 0.3) covers.push(face)
+    if (up >= LEVEL) {
+      const key = Math.round(face.y / SAME)
+      const known = levels.get(key) ?? levels.get(key - 1) ?? levels.get(key + 1)
+      if (known) known.push(face)
+      else levels.set(key, [face])
+    } else if (up >= STEEPEST) addSlope(slopes, spots, nx / length, nz / length, low, high)
+  }
+  const floors: FoundFloor[] = []
+  const treads: { region: Region; y: number; area: number }[] = []
+  for (const faces of levels.values()) {
+    const y = faces.reduce((sum, face) => sum + face.y, 0) / faces.length
+    const whole = closed(boundaryOf(faces))
+    const low = covers.filter((face) => face.low < y + player.height && face.high > y + STEP)
+    const free = low.length === 0 ? whole : without(whole, grown(unionOf(low.map(({ spots }) => spots)), SEAM, 'sharp'))
+    for (const piece of piecesOf(free)) {
+      const area = areaOf(piece)
+      if (area >= SMALLEST && grown(piece, -NARROWEST / 2, 'sharp').length > 0)
+        floors.push({ y: round(y), outline: tidied(piece[0]), area })
+      else if (area >= TREAD && area < SMALLEST) treads.push({ region: piece, y, area })
+    }
+  }
+  return [...floors, ...slopes.flatMap(rampOf), ...stairsOf(treads)]
+    .filter(({ outline }) => outline.length >= 3)
+    .sort((one, other) => other.area - one.area)
+}
+
+/** The edges of faces that no other face shares, as loops where the faces fit together; else the faces. */
+function boundaryOf(faces: readonly Face[]): Region {
+  // Triangles that fit together have each inner edge twice: what is left is the outline, however many they are.
+  const key = ([x, z]: Spot) => `${Math.round(x * 1000)},${Math.round(z * 1000)}`
+  const edges = new Map<string, [Spot, Spot]>()
+  for (const { spots } of faces) {
+    const turned = crossOf(spots) < 0 ? [...spots].reverse() : spots
+    turned.forEach((a, i) => {
+      const b = turned[(i + 1) % 3]
+      const back = `${key(b)}>${key(a)}`
+      if (edges.has(back)) edges.delete(back)
+      else edges.set(`${key(a)}>${key(b)}`, [a, b])
+    })
+  }
+  const next = new Map<string, [Spot, Spot][]>()
+  for (const edge of edges.values()) {
+    const from = key(edge[0])
+    const known = next.get(from)
+    if (known) known.push(edge)
+    else next.set(from, [edge])
+  }
+  const loops: Region = []
+  for (const [start, out] of next) {
+    while (out.length > 0) {
+      const loop: Spot[] = []
+      let at = start
+      for (;;) {
+        const edge = next.get(at)?.pop()
+        if (!edge) break
+        loop.push(edge[0])
+        at = key(edge[1])
+        if (at === start) break
+      }
+      // A loop that doesn't close has edges that don't fit: then the faces themselves are put together.
+      if (at !== start) return unionOf(faces.map(({ spots }) => spots))
+      if (loop.length > 2) loops.push(loop)
+    }
+  }
+  return loops
+}
+const crossOf = ([a, b, c]: Spot[]): number => (b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0])
+const closed = (region: Region): Region => grown(grown(region, SEAM, 'sharp'), -SEAM, 'sharp')
+
+function addSlope(slopes: Slope[], spots: Spot[], nx: number, nz: number, low: number, high: number): void {
+  const known = slopes.find(
+    (slope) =>
+      Math.abs(slope.nx - nx) < 0.03 &&
+      Math.abs(slope.nz - nz) < 0.03 &&
+      slope.faces.some((face) => face.some((a) => spots.some((b) => Math.hypot(a[0] - b[0], a[1] - b[1]) < SEAM))),
+  )
+  if (!known) return void slopes.push({ faces: [spots], nx, nz, low, high })
+  known.faces.push(spots)
+  known.low = Math.min(known.low, low)
+  known.high = Math.max(known.high, high)
+}
+
+/** A slope as a ramp over the rectangle that holds it, which rises against its normal. */
+function rampOf({ faces, nx, nz, low, high }: Slope): FoundFloor[] {
+  const region = unionOf(faces)
+  const area = areaOf(region)
+  if (area < SMALLEST / 2) return []
+  const long = Math.hypot(nx, nz)
+  return [rampOver(region.flat(), [-nx / long, -nz / long], low, high, area)]
+}
+/** A rectangle around spots in a direction of rise, low at its foot and high at its head. */
+function rampOver(spots: readonly Spot[], [ux, uz]: Spot, low: number, high: number, area: number): FoundFloor {
+  const along = spots.map(([x, z]) => x * ux + z * uz)
+  const aside = spots.map(([x, z]) => -x * uz + z * ux)
+  const [a0, a1, s0, s1] = [Math.min(...along), Math.max(...along), Math.min(...aside), Math.max(...aside)]
+  const spot = (a: number, s: number): Spot => [round(a * ux - s * uz), round(a * uz + s * ux)]
+  return {
+    y: round(low),
+    outline: [spot(a0, s0), spot(a1, s0), spot(a1, s1), spot(a0, s1)],
+    slopeTo: { edge: [1, 2], y: round(high) },
+    area,
+  }
+}
+
+/** Treads that lie one after another, each a step higher, as a ramp. */
+function stairsOf(treads: { region: Region; y: number; area: number }[]): FoundFloor[] {
+  const left = new Set(treads)
+  const ramps: FoundFloor[] = []
+  for (const tread of [...treads].sort((a, b) => a.y - b.y)) {
+    if (!left.has(tread)) continue
+    const stair = [tread]
+    left.delete(tread)
+    for (;;) {
+      const top = stair[stair.length - 1]
+      const near = grown(top.region, 0.15, 'sharp')
+      const next = [...left].find(
+        ({ region, y }) => y - top.y > SAME && y - top.y <= STEP && areaOf(overlapping(near, region)) > 0.001,
+      )
+      if (!next) break
+      stair.push(next)
+      left.delete(next)
+    }
+    if (stair.length < 3) continue
+    const [from, to] = [middleOf(stair[0].region), middleOf(stair[stair.length - 1].region)]
+    const long = Math.hypot(to[0] - from[0], to[1] - from[1])
+    if (long < 0.2) continue
+    const rise = stair[1].y - stair[0].y
+    const area = stair.reduce((sum, each) => sum + each.area, 0)
+    const spots = stair.flatMap(({ region }) => region.flat())
+    const low = stair[0].y - rise
+    ramps.push(
+      rampOver(spots, [(to[0] - from[0]) / long, (to[1] - from[1]) / long], low, stair[stair.length - 1].y, area),
+    )
+  }
+  return ramps
+}
+const overlapping = (a: Region, b: Region): Region => without(a, without(a, b))
+function middleOf(region: Region): Spot {
+  const spots = region[0]
+  return [
+    spots.reduce((sum, [x]) => sum + x, 0) / spots.length,
+    spots.reduce((sum, [, z]) => sum + z, 0) / spots.length,
+  ]
+}
+
+const round = (value: number): number => Math.round(value * 1000) / 1000
+/** To the millimetre, without corners that lie on a line between their neighbours. */
+function tidied(outline: readonly Spot[]): Spot[] {
+  const spots = outline.map(([x, z]): Spot => [round(x), round(z)])
+  return spots.filter((spot, i) => {
+    const a = spots[(i + spots.length - 1) % spots.length]
+    const b = spots[(i + 1) % spots.length]
+    const cross = (spot[0] - a[0]) * (b[1] - a[1]) - (spot[1] - a[1]) * (b[0] - a[0])
+    return Math.abs(cross) > 0.004 * Math.hypot(b[0] - a[0], b[1] - a[1])
+  })
+}

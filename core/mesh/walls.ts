@@ -1,0 +1,176 @@
+import type { Spot } from '../show'
+import type { Stretch } from './section'
+
+/** A wall that a section shows, with the gaps in it. */
+export interface FoundWall {
+  from: Spot
+  to: Spot
+  y: number
+  height: number
+  thickness: number
+  openings: { at: number; width: number; height?: number }[]
+}
+
+/** Shorter stretches are no walls, thicker pairs no wall's two sides; what has no other side is a sheet (m). */
+const SHORTEST = 0.3
+const THICKEST = 0.7
+const SHEET = 0.05
+/** Gaps this wide between walls of one line are openings (m). */
+const GAP = { least: 0.5, most: 3.2 }
+/** Of a wall's two sides this share must lie beside each other. */
+const BESIDE = 0.5
+/** What is lower than this is no wall (m). */
+const LOWEST = 1
+
+interface Half extends Stretch {
+  ux: number
+  uz: number
+  a: number
+  b: number
+  off: number
+}
+function halfOf(stretch: Stretch): Half {
+  const { from, to } = stretch
+  const length = Math.hypot(to[0] - from[0], to[1] - from[1])
+  let [ux, uz] = [(to[0] - from[0]) / length, (to[1] - from[1]) / length]
+  if (ux < -1e-6 || (Math.abs(ux) <= 1e-6 && uz < 0)) [ux, uz] = [-ux, -uz]
+  const [a, b] = [from[0] * ux + from[1] * uz, to[0] * ux + to[1] * uz]
+  return { ...stretch, ux, uz, a: Math.min(a, b), b: Math.max(a, b), off: from[0] * uz - from[1] * ux }
+}
+
+interface Middle {
+  ux: number
+  uz: number
+  off: number
+  a: number
+  b: number
+  thickness: number
+  low: number
+  high: number
+}
+
+/** Walls in the straight stretches of a section: two sides beside each other are one wall, walls on a line with a gap one with an opening. */
+export function wallsIn(
+  stretches: readonly Stretch[],
+  isOpenAt?: (spot: Spot, height: number) => boolean,
+): FoundWall[] {
+  const halves = stretches
+    .map(halfOf)
+    .filter(({ a, b, low, high }) => b - a >= SHORTEST && high - low >= LOWEST)
+    .sort((one, other) => other.b - other.a - (one.b - one.a))
+  const middles = pairs(halves)
+  return onLines(middles).map((line) => wallOf(line, isOpenAt))
+}
+
+function pairs(halves: readonly Half[]): Middle[] {
+  const middles: Middle[] = []
+  /** What of each half is already a side of a wall. */
+  const used = new Set<Half>()
+  for (const half of halves) {
+    if (used.has(half)) continue
+    let best: Half | undefined
+    for (const other of halves) {
+      if (other === half || used.has(other)) continue
+      if (Math.abs(half.ux * other.uz - half.uz * other.ux) > 0.02) continue
+      const apart = Math.abs(half.off - other.off)
+      if (apart < 0.01 || apart > THICKEST) continue
+      const beside = Math.min(half.b, other.b) - Math.max(half.a, other.a)
+      if (beside < BESIDE * Math.min(half.b - half.a, other.b - other.a) || beside < SHORTEST / 2) continue
+      if (!best || apart < Math.abs(half.off - best.off)) best = other
+    }
+    used.add(half)
+    const { ux, uz, low, high } = half
+    if (!best) {
+      middles.push({ ux, uz, off: half.off, a: half.a, b: half.b, thickness: SHEET, low, high })
+      continue
+    }
+    used.add(best)
+    middles.push({
+      ux,
+      uz,
+      off: (half.off + best.off) / 2,
+      a: Math.min(half.a, best.a),
+      b: Math.max(half.b, best.b),
+      thickness: Math.abs(half.off - best.off),
+      low: Math.min(low, best.low),
+      high: Math.max(high, best.high),
+    })
+  }
+  // The ends of walls are thin faces across them: what lies wholly within another wall's thickness is no wall.
+  return middles.filter(
+    (middle) =>
+      middle.b - middle.a > THICKEST ||
+      !middles.some(
+        (other) =>
+          other !== middle &&
+          other.thickness > SHEET &&
+          Math.abs(other.thickness - (middle.b - middle.a)) < 0.03 &&
+          isEndOf(middle, other),
+      ),
+  )
+}
+function isEndOf(small: Middle, wall: Middle): boolean {
+  const m = (small.a + small.b) / 2
+  const x = m * small.ux + small.off * small.uz
+  const z = m * small.uz - small.off * small.ux
+  const along = x * wall.ux + z * wall.uz
+  const off = x * wall.uz - z * wall.ux
+  return Math.abs(off - wall.off) < 0.05 && along > wall.a - 0.1 && along < wall.b + 0.1
+}
+
+/** Walls on one line, near enough to each other to be one with openings. */
+function onLines(middles: readonly Middle[]): Middle[][] {
+  const left = [...middles].sort((one, other) => one.a - other.a)
+  const lines: Middle[][] = []
+  while (left.length > 0) {
+    const line = [left.shift()!]
+    for (let i = 0; i < left.length;) {
+      const last = line[line.length - 1]
+      const next = left[i]
+      const gap = next.a - last.b
+      const isOn =
+        Math.abs(last.ux * next.uz - last.uz * next.ux) < 0.02 &&
+        Math.abs(last.off - next.off) < 0.03 &&
+        Math.abs(last.thickness - next.thickness) < 0.03 &&
+        Math.abs(last.low - next.low) < 0.3
+      if (isOn && gap >= GAP.least && gap <= GAP.most) {
+        line.push(next)
+        left.splice(i, 1)
+        i = 0
+      } else i++
+    }
+    lines.push(line)
+  }
+  return lines
+}
+
+const DOOR = 2.1
+const round = (value: number): number => Math.round(value * 1000) / 1000
+
+function wallOf(line: readonly Middle[], isOpenAt?: (spot: Spot, height: number) => boolean): FoundWall {
+  const [first] = line
+  const last = line[line.length - 1]
+  const spot = (d: number): Spot => [
+    round(d * first.ux + first.off * first.uz),
+    round(d * first.uz - first.off * first.ux),
+  ]
+  const low = Math.min(...line.map((middle) => middle.low))
+  const high = Math.max(...line.map((middle) => middle.high))
+  return {
+    from: spot(first.a),
+    to: spot(last.b),
+    y: round(low),
+    height: round(high - low),
+    thickness: round(first.thickness),
+    openings: line.slice(1).map((next, i) => {
+      const at = line[i].b - first.a
+      const middle = spot((line[i].b + next.a) / 2)
+      const isOpen = isOpenAt?.(middle, high - 0.1) ?? true
+      return {
+        at: round(at),
+        width: round(next.a - line[i].b),
+        height: round(isOpen ? high - low : Math.min(DOOR, high - low)),
+      }
+    }),
+  }
+}
