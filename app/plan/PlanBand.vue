@@ -32,6 +32,19 @@ const reach = { spotAt, pan, pixel: () => pixel.value }
 const { press, takeHold, takePoint, addPoint, lasso, nameUnder } = usePlanGestures(reach)
 const drawing = usePlanDrawing(reach)
 const { tool, draft, measure } = drawing
+const SectionBand = defineAsyncComponent(() => import('./SectionBand.vue'))
+const PlanCut = defineAsyncComponent(() => import('./PlanCut.vue'))
+/** Until somebody has put it elsewhere the section cuts through the middle of the chosen thing, or of what is seen. */
+const cut = computed(() => {
+  if (view.cut) return view.cut
+  const [one] = selection.things
+  const thing = one && doc.show && thingIn(doc.show, one.kind, one.id)
+  if (one && thing) {
+    const [x0, z0, x1, z1] = boxOfThing(doc.show!, one.kind, thing as never)
+    return { x: (x0 + x1) / 2, z: (z0 + z1) / 2, yaw: 0 }
+  }
+  return { x: view.plan?.x ?? 0, z: view.plan?.z ?? 0, yaw: 0 }
+})
 const hover = ref<Spot>()
 const over = ref<string>()
 
@@ -118,6 +131,7 @@ probe({ thingOnPage: spotOnPage as () => unknown, spotOnPage: onPage as () => un
         </defs>
         <rect :x="box.x" :y="box.z" :width="box.w" :height="box.h" fill="transparent" />
         <template v-if="doc.isOpen">
+          <PlanCut v-if="view.section" :cut="cut" :pixel="pixel" :box="box" :spot-at="spotAt" />
           <PlanChosen :pixel="pixel" />
           <PlanPassing v-if="selection.zone" :zone="selection.zone" :pixel="pixel" />
           <PlanWalks :pixel="pixel" @take-point="takePoint" @add-point="addPoint" />
@@ -173,5 +187,6 @@ probe({ thingOnPage: spotOnPage as () => unknown, spotOnPage: onPage as () => un
       <p class="pointer-events-none absolute bottom-2 left-3 font-mono text-[10px] text-bone-3">{{ footer }}</p>
       <DeleteQuestion />
     </section>
+    <SectionBand v-if="view.section && doc.isOpen" :cut="cut" :pixel="pixel" />
   </div>
 </template>

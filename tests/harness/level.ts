@@ -31,7 +31,10 @@ export const LEVEL: Block[] = [
 export const LAMP = { at: [2.5, 2.6, 3] as [number, number, number], candela: 60 }
 export const CAMERA = { at: [9, 1.6, 1] as [number, number, number] }
 
-function boxOf([w, h, d]: readonly number[]): { positions: Float32Array; indices: Uint16Array } {
+function boxOf([w, h, d]: readonly number[]): {
+  positions: Float32Array<ArrayBuffer>
+  indices: Uint16Array<ArrayBuffer>
+} {
   const geometry = new three.BoxGeometry(w, h, d)
   const positions = Float32Array.from(geometry.getAttribute('position').array)
   return { positions, indices: Uint16Array.from(geometry.getIndex()!.array) }
@@ -42,7 +45,12 @@ export async function levelByTransform(blocks: readonly Block[] = LEVEL, merged 
   const document = new Document()
   const buffer = document.createBuffer()
   const scene = document.createScene()
-  const add = (name: string, positions: Float32Array, indices: Uint16Array | Uint32Array, at: Block['at']) => {
+  const add = (
+    name: string,
+    positions: Float32Array<ArrayBuffer>,
+    indices: Uint16Array<ArrayBuffer> | Uint32Array<ArrayBuffer>,
+    at: Block['at'],
+  ) => {
     const primitive = document
       .createPrimitive()
       .setAttribute('POSITION', document.createAccessor().setType('VEC3').setArray(positions).setBuffer(buffer))
