@@ -111,7 +111,10 @@ describe('what is wrong with a file is said in words', () => {
         'hang in a ring',
         (json) => json.nodes.push({ children: [json.nodes.length + 1] }, { children: [json.nodes.length] }),
       ],
-      ['hangs under two', (json) => (json.nodes[0].children = [2]) && (json.nodes[1].children = [2])],
+      [
+        'hangs under two',
+        (json) => json.nodes.slice(0, 2).forEach((node: { children: number[] }) => (node.children = [2])),
+      ],
       ['a child that is not there', (json) => (json.nodes[0].children = [999])],
       ['of a mesh that is not there', (json) => (json.nodes[0].mesh = 999)],
       ['Draco', (json) => (json.extensionsRequired = ['KHR_draco_mesh_compression'])],

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { usePassing } from '~/plan/passing'
 import { useSelection } from '~/frame/selection'
 import { nameOfThing, thingsOf, type ThingKind } from '~/document/things'
 import { useShow } from '~/document/show'
@@ -6,6 +7,7 @@ import { count } from '~/words/time'
 
 const doc = useShow()
 const selection = useSelection()
+const passing = usePassing()
 const PLACE: [ThingKind, string][] = [
   ['floor', 'floor'],
   ['prop', 'prop'],
@@ -28,6 +30,7 @@ const KEYS = [
   ['double click', 'on a mark: zoom to that firing; on the clock: whole walk'],
   ['Ctrl+Z', 'undo; with Shift redo'],
   ['Ctrl+D', 'duplicate what is chosen'],
+  ['Alt+← →', 'with ↑ ↓: move what is chosen by 0.1 m, with Shift by 1 m'],
   ['Shift', 'in the plan: click takes one more, a drag takes several'],
   ['F', 'the score, then the plan, at full height'],
 ] as const
@@ -46,6 +49,12 @@ const KEYS = [
         </button>
       </div>
     </div>
+    <p>
+      <button class="chip" :aria-pressed="passing.looks" @click="passing.looks = !passing.looks">
+        {{ passing.looks ? 'Don’t show where no walk leads' : 'Show where no walk leads' }}
+      </button>
+      <span v-if="passing.unreached?.length === 0" class="ml-2 text-xs text-bone-3">Walks lead everywhere.</span>
+    </p>
     <details v-for="{ kind, word, all } in things" :key="kind">
       <summary class="cursor-pointer font-semibold">{{ count(all.length, word) }}</summary>
       <div class="mt-1 flex flex-wrap gap-1.5">

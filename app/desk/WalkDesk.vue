@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import type { Editor, Look, Walk, WalkPoint } from '~~/core/show'
+import { freeId, freeName, type Editor, type Look, type Walk, type WalkPoint } from '~~/core/show'
+import { throughWalls } from '~/plan/through-walls'
 import { useRun } from '~/run/current-run'
 import { useSelection } from '~/frame/selection'
 import { useShow } from '~/document/show'
@@ -26,6 +27,42 @@ function removePoint() {
   selection.point = undefined
   set('points', props.walk.points.toSpliced(index, 1), 'Remove a point of')
 }
+/** The same way from its end to its begin: pauses, looks and keys stay where they are; paces go with their stretch. */
+function reverse() {
+  const { points } = props.walk
+  set(
+    'points',
+    points.map((_, i) => {
+      const { pace: _pace, ...point } = points[points.length - 1 - i]!
+      const pace = points[points.length - 2 - i]?.pace
+      return pace === undefined ? point : { ...point, pace }
+    }),
+    'Reverse',
+  )
+}
+function duplicate() {
+  const { walks } = doc.show!
+  const name = freeName(`${props.walk.name}, copy`, walks.map((each) => each.name)) // prettier-ignore
+  const copy = { ...props.walk, name, id: freeId(`${props.walk.id}-copy`, walks.map(({ id }) => id)) } // prettier-ignore
+  if (doc.edit(`Duplicate ${props.walk.name}`, (e) => e.add(['walks'], copy))) selection.choose('walk', copy.id)
+}
+const through = computed(() => throughWalls(doc.show!, props.walk))
+/** What its body measures, if it isn't a player's. */
+const body = (field: 'radius' | 'height') => props.walk.body[field] ?? doc.show!.player[field]
+function setKind(kind: string) {
+  set('body', { ...props.walk.body, kind }, 'Body of')
+}
+/** More points than this are more than anybody goes through one by one. */
+const MOST = 300
+/** Steps through the points by the arrow keys, also where several lie on one another. */
+function stepPoint(event: KeyboardEvent) {
+  const by = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0
+  if (by === 0) return
+  event.preventDefault()
+  event.stopPropagation()
+  const { length } = props.walk.points
+  selection.point = ((selection.point ?? (by > 0 ? -1 : 0)) + by + length) % length
+}
 function remove() {
   selection.clear()
   doc.edit(`Delete ${props.walk.name}`, (e) => e.remove(['walks', props.walk.id]))
@@ -51,8 +88,10 @@ const looks = computed((): { value: Look; words: string }[] => [
       />
     </h2>
     <p class="text-xs text-bone-3">{{ walk.body.kind }} · {{ count(walk.points.length, 'point') }}</p>
-    <div class="flex gap-1.5">
+    <div class="flex flex-wrap gap-1.5">
       <button class="chip" @click="runs.walks = [walk.id]">Play this walk alone</button>
+      <button class="chip" @click="reverse">Reverse</button>
+      <button class="chip" @click="duplicate">Duplicate</button>
       <button class="chip" @click="remove">Delete</button>
     </div>
     <p class="text-bone-2">
@@ -66,6 +105,58 @@ const looks = computed((): { value: Look; words: string }[] => [
         :put="(e, v) => e.set(['walks', walk.id, 'start'], v)"
       />. Drag its points in the plan; the small rings between them add one.
     </p>
+    <p class="text-bone-2">
+      <PartChoice
+        name="Body"
+        :value="`${walk.body.kind}`"
+        :options="[
+          { value: 'player', words: 'A player walks here' },
+          { value: 'creature', words: 'A creature goes here' },
+        ]"
+        @choose="setKind"
+      />,
+      <PartNumber
+        name="Radius"
+        :value="body('radius')"
+        unit="m"
+        :min="0.05"
+        :step="0.05"
+        :label="`Body of ${walk.name}`"
+        :put="(e, radius) => e.set(['walks', walk.id, 'body', 'radius'], radius)"
+      />
+      in radius and
+      <PartNumber
+        name="Tall"
+        :value="body('height')"
+        unit="m"
+        :min="0.1"
+        :label="`Body of ${walk.name}`"
+        :put="(e, height) => e.set(['walks', walk.id, 'body', 'height'], height)"
+      />
+      tall.
+    </p>
+    <p v-if="through.length > 0" class="text-rust" data-through>
+      It goes through a wall after {{ through.length === 1 ? 'point' : 'points' }}
+      {{
+        through
+          .slice(0, 6)
+          .map((i) => i + 1)
+          .join(', ')
+      }}{{ through.length > 6 ? ' …' : '' }}.
+    </p>
+    <div class="flex flex-wrap gap-1" role="group" aria-label="Points" @keydown="stepPoint">
+      <button
+        v-for="(each, i) in walk.points.slice(0, MOST)"
+        :key="i"
+        class="min-h-6 min-w-6 rounded border px-1 font-mono text-[10px]"
+        :class="selection.point === i ? 'border-tide text-tide' : 'border-rule text-bone-3 hover:text-bone'"
+        :aria-pressed="selection.point === i"
+        :aria-label="`Point ${i + 1}${each.pause ? `, waits ${each.pause} s` : ''}${each.use ? ', presses the key' : ''}`"
+        @click="selection.point = i"
+      >
+        {{ i + 1 }}{{ each.arrive ? '↘' : each.use ? '•' : '' }}
+      </button>
+    </div>
     <div v-if="point" class="border-t border-rule pt-2">
       <h3 class="font-semibold">Point {{ selection.point! + 1 }}</h3>
       <p class="text-[14px] leading-[1.95] text-bone-2">

@@ -52,6 +52,19 @@ export function useDeskKeys() {
     d: () => things.duplicate(),
   }
 
+  /** By how much the arrows move what is chosen, with Alt (m). */
+  const NUDGE = 0.1
+  const nudge = (dx: number, dz: number) => (event: KeyboardEvent) => {
+    const by = NUDGE * (event.shiftKey ? 10 : 1)
+    if (selection.things.length > 0) things.nudge(dx * by, dz * by)
+  }
+  const withAlt: { [key: string]: (event: KeyboardEvent) => void } = {
+    ArrowLeft: nudge(-1, 0),
+    ArrowRight: nudge(1, 0),
+    ArrowUp: nudge(0, -1),
+    ArrowDown: nudge(0, 1),
+  }
+
   useEventListener(window, 'keydown', (event: KeyboardEvent) => {
     const target = event.target as HTMLElement
     if (
@@ -63,7 +76,7 @@ export function useDeskKeys() {
       return
     const key = event.key.length === 1 ? event.key.toLowerCase() : event.key
     if (OF_SLIDERS.has(key) && target.matches('input[type=range]')) return
-    const act = event.ctrlKey || event.metaKey ? withControl[key] : plain[key]
+    const act = event.ctrlKey || event.metaKey ? withControl[key] : event.altKey ? withAlt[key] : plain[key]
     if (!act) return
     // A focused button is pressed by Space; the playhead takes it only from elsewhere, and from the marks of the score.
     if (key === ' ' && target.closest('button') && !target.dataset.mark) return

@@ -19,13 +19,16 @@ import PlanDraft from './PlanDraft.vue'
 import PlanPassing from './PlanPassing.vue'
 import PlanStoreys from './PlanStoreys.vue'
 import PlanTools from './PlanTools.vue'
+import PlanUnreached from './PlanUnreached.vue'
 import PlanWalks from './PlanWalks.vue'
+import { usePassing } from './passing'
 
 /** The place from above, and what the hand does in it. */
 const emit = defineEmits<{ bring: [] }>()
 const doc = useShow()
 const selection = useSelection()
 const view = useView()
+const passing = usePassing()
 const frame = ref<HTMLElement>()
 const { pixel, box, fit, spotAt, pan, zoom, width, height } = usePlanView(frame)
 const reach = { spotAt, pan, pixel: () => pixel.value }
@@ -79,7 +82,7 @@ function moved(event: PointerEvent) {
     void drawing.hover(event)
   } else if (event.buttons === 0) over.value = nameUnder(event)
 }
-const click = (event: MouseEvent) => tool.value !== 'choose' && void drawing.click(event)
+const click = (event: MouseEvent) => tool.value !== 'choose' && drawing.click(event)
 
 /** Where on the page a thing of the plan is, for whoever drives it from outside. */
 function spotOnPage(kind: ThingKind, id: string): { x: number; y: number } | undefined {
@@ -133,6 +136,7 @@ probe({ thingOnPage: spotOnPage as () => unknown, spotOnPage: onPage as () => un
         <template v-if="doc.isOpen">
           <PlanCut v-if="view.section" :cut="cut" :pixel="pixel" :box="box" :spot-at="spotAt" />
           <PlanChosen :pixel="pixel" />
+          <PlanUnreached v-if="passing.looks" :pixel="pixel" />
           <PlanPassing v-if="selection.zone" :zone="selection.zone" :pixel="pixel" />
           <PlanWalks :pixel="pixel" @take-point="takePoint" @add-point="addPoint" />
           <g

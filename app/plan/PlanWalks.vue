@@ -1,5 +1,7 @@
 <script setup lang="ts">
+import { useShow } from '~/document/show'
 import { useSelection } from '~/frame/selection'
+import { throughWalls } from './through-walls'
 
 /** The points of the chosen walk, to take hold of; those that lie on one another are fanned out beside the place. */
 const props = defineProps<{ pixel: number }>()
@@ -7,6 +9,7 @@ const emit = defineEmits<{
   takePoint: [index: number, event: PointerEvent]
   addPoint: [after: number, event: MouseEvent]
 }>()
+const doc = useShow()
 const selection = useSelection()
 const points = computed(() => selection.walk?.points ?? [])
 const middles = computed(() =>
@@ -27,6 +30,12 @@ const stands = computed(() => {
     return { x: x + before * 9 * props.pixel, z: z - before * 5 * props.pixel }
   })
 })
+/** Stretches that go through a wall. */
+const through = computed(() =>
+  selection.walk && doc.show
+    ? throughWalls(doc.show, selection.walk).map((i) => [points.value[i]!.at, points.value[i + 1]!.at])
+    : [],
+)
 const r = (n: number) => n * props.pixel
 </script>
 
@@ -40,6 +49,18 @@ const r = (n: number) => n * props.pixel
         :stroke-width="r(1)"
         :stroke-dasharray="`${r(4)} ${r(3)}`"
         class="pointer-events-none"
+      />
+      <line
+        v-for="([a, b], i) in through"
+        :key="`t${i}`"
+        :x1="a![0]"
+        :y1="a![2]"
+        :x2="b![0]"
+        :y2="b![2]"
+        stroke="var(--color-rust)"
+        :stroke-width="r(2.4)"
+        class="pointer-events-none"
+        data-through-wall
       />
       <circle
         v-for="([x, z], i) in middles"

@@ -1,5 +1,5 @@
 import { useEventListener } from '@vueuse/core'
-import { computed, ref, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import type { Point, Shape, Spot, Wall } from '~~/core/show'
 import {
   freshFloor,
@@ -61,18 +61,18 @@ export function usePlanDrawing({ spotAt, pixel }: Reach) {
   const paths = usePaths()
 
   const tool = ref<Tool>('choose')
-  const pair = ref<{ a: Spot; b: Spot }>()
-  const run = ref<Spot[]>([])
+  const pair = shallowRef<{ a: Spot; b: Spot }>()
+  const run = shallowRef<Spot[]>([])
   /** The way to each corner of a walk after the first: round the walls. */
-  const legs = ref<Spot[][]>([])
-  const pointer = ref<Spot>()
+  const legs = shallowRef<Spot[][]>([])
+  const pointer = shallowRef<Spot>()
   const free = ref(false)
   /** What is typed while a wall is drawn: how long, or at which angle. */
   const typed = ref('')
   const typesAngle = ref(false)
   const heldAngle = ref<number>()
-  const fills = ref<Spot[]>()
-  const leads = ref<Spot[]>([])
+  const fills = shallowRef<Spot[]>()
+  const leads = shallowRef<Spot[]>([])
 
   const kind = computed(() => tool.value.split(' ') as [string, string | undefined])
   const spot = (event: PointerEvent | MouseEvent): Spot => {
@@ -202,15 +202,29 @@ export function usePlanDrawing({ spotAt, pixel }: Reach) {
     })
   }
 
-  async function click(event: MouseEvent): Promise<void> {
-    pointer.value = tool.value === 'walk' ? spot(event) : spotAt(event)
-    free.value = event.altKey
-    if (tool.value === 'walk') return addWalkCorner(spot(event), event.altKey)
-    if (tool.value === 'floor' && run.value.length === 0 && !event.shiftKey) {
-      const outline = await paths.enclosure(doc.show!, view.storey, spotAt(event))
+  /** What was clicked, and in its turn: an answer of the worker may come after the next click. */
+  interface Click {
+    spot: Spot
+    onGrid: Spot
+    free: boolean
+    shift: boolean
+  }
+  let turns: Promise<void> = Promise.resolve()
+  const inTurn = (work: () => void | Promise<void>): void => void (turns = turns.then(work).catch(console.error))
+  function click(event: MouseEvent): void {
+    const now: Click = { spot: spotAt(event), onGrid: spot(event), free: event.altKey, shift: event.shiftKey }
+    inTurn(() => take(now))
+  }
+  async function take({ spot: at, onGrid, free: isFree, shift }: Click): Promise<void> {
+    if (tool.value === 'walk') return addWalkCorner(onGrid, isFree)
+    if (tool.value === 'floor' && run.value.length === 0 && !shift) {
+      const outline = await paths.enclosure(doc.show!, view.storey, at)
       if (outline) return fillFloor(outline)
     }
-    if (tool.value === 'wall' || tool.value === 'floor') putCorner()
+    if (tool.value !== 'wall' && tool.value !== 'floor') return
+    pointer.value = at
+    free.value = isFree
+    putCorner()
   }
   function fillFloor(outline: Spot[]): void {
     const y = floorLevel(outline[0]!)
@@ -281,7 +295,7 @@ export function usePlanDrawing({ spotAt, pixel }: Reach) {
     } else if (tool.value === 'walk' && run.value.length > 0) {
       const from = run.value.at(-1)!
       const to = pointer.value
-      leads.value = event.altKey ? [] : await paths.route(doc.show!, from, to, [floorUnder(from), floorUnder(to)])
+      leads.value = event.altKey ? [] : await paths.routeLately(doc.show!, from, to, [floorUnder(from), floorUnder(to)])
     }
   }
 
@@ -306,7 +320,7 @@ export function usePlanDrawing({ spotAt, pixel }: Reach) {
       if (typed.value && tool.value === 'wall') {
         if (typesAngle.value) holdAngle()
         else putCorner()
-      } else end()
+      } else inTurn(end)
     } else if (event.key === 'Backspace') {
       if (typed.value) typed.value = typed.value.slice(0, -1)
       else {
@@ -336,5 +350,5 @@ export function usePlanDrawing({ spotAt, pixel }: Reach) {
   }
   useEventListener(window, 'keydown', key, { capture: true })
 
-  return { tool, draft, measure, press, click, hover, end }
+  return { tool, draft, measure, press, click, hover, end: () => inTurn(end) }
 }

@@ -1,4 +1,4 @@
-import { ref } from 'vue'
+import { shallowRef } from 'vue'
 import type { Editor, Spot } from '~~/core/show'
 import { floorAt } from '~~/core/space'
 import { freshPoint } from '~/document/fresh'
@@ -24,6 +24,9 @@ export interface Reach {
   pixel: () => number
 }
 
+/** What dragging a hold is called in the list of edits, by what it says. */
+const LABELS: { [says: string]: string } = { Turn: 'Turn', Size: 'Resize', Move: 'Move' }
+
 /** Where the floor is under a spot, on the storey that is shown. */
 export function useFloor() {
   const doc = useShow()
@@ -45,7 +48,7 @@ export function usePlanGestures({ spotAt, pan, pixel }: Reach) {
   const edits = useThingEdits()
   const floorUnder = useFloor()
   /** Two corners between which several things are being chosen. */
-  const lasso = ref<{ a: Spot; b: Spot }>()
+  const lasso = shallowRef<{ a: Spot; b: Spot }>()
 
   const onFloor = (spot: Spot): [number, number, number] => [round(spot[0]), floorUnder(spot), round(spot[1])]
   const spot = (event: PointerEvent | MouseEvent): Spot => {
@@ -113,7 +116,7 @@ export function usePlanGestures({ spotAt, pan, pixel }: Reach) {
     const work = (e: PointerEvent) => (edit: Editor) => hold.drag(edit, ...spot(e), e.altKey)
     followPointer(event, {
       move: (e, far) => far && doc.drag(work(e)),
-      end: (e, far) => (far ? doc.drop(`${hold.look === 'turn' ? 'Turn' : 'Shape'} ${name}`, work(e)) : doc.letGo()),
+      end: (e, far) => (far ? doc.drop(`${LABELS[hold.says] ?? 'Shape'} ${name}`, work(e)) : doc.letGo()),
       cancel: () => doc.letGo(),
     })
   }

@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
-import { shallowRef, watch } from 'vue'
+import { ref, shallowRef, watch } from 'vue'
+import type { Spot } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { useSelection } from '~/frame/selection'
 import { usePaths } from './paths'
@@ -29,5 +30,12 @@ export const usePassing = defineStore('passing', () => {
     if (!zone || !shape) return false
     return doc.edit(`Widen ${zone.name}`, (edit) => edit.set(['zones', zone.id, 'shape'], shape))
   }
-  return { passing, close }
+  /** Where one could stand and no walk leads, once that was asked for; it is asked again when the place or a walk changes. */
+  const unreached = shallowRef<{ outlines: Spot[][]; area: number }[]>()
+  const looks = ref(false)
+  watch([looks, () => doc.show?.place, () => doc.show?.walks, () => doc.dragging], async () => {
+    if (!looks.value || !doc.show) return void (unreached.value = undefined)
+    if (!doc.dragging) unreached.value = await paths.unreached(doc.show)
+  })
+  return { passing, close, unreached, looks }
 })

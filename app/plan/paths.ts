@@ -21,16 +21,18 @@ async function knowing(show: Show): Promise<Remote<PlaceWorker>> {
 
 /** Questions that only their latest answer matters of: while one is under way, the newest waits and those between are dropped. */
 function latest<A extends unknown[], R>(ask: (...args: A) => Promise<R>, dropped: R): (...args: A) => Promise<R> {
-  let busy: Promise<unknown> | undefined
+  let busy = false
   let waiting: { args: A; done: (result: R) => void } | undefined
   async function run(args: A): Promise<R> {
-    const under = ask(...args)
-    busy = under
-    const result = await under.finally(() => (busy = undefined))
-    const next = waiting
-    waiting = undefined
-    if (next) void run(next.args).then(next.done)
-    return result
+    busy = true
+    try {
+      return await ask(...args)
+    } finally {
+      busy = false
+      const next = waiting
+      waiting = undefined
+      if (next) void run(next.args).then(next.done, () => next.done(dropped))
+    }
   }
   return (...args) => {
     if (!busy) return run(args)
@@ -46,11 +48,8 @@ const enclosure = latest(
     (await knowing(show)).enclosure([...seenThings(show, 'wall', storey)], spot),
   undefined,
 )
-const route = latest(
-  async (show: Show, a: Spot, b: Spot, heights: [number, number]): Promise<Spot[]> =>
-    (await knowing(show)).route(a, b, heights),
-  [],
-)
+const route = async (show: Show, a: Spot, b: Spot, heights: [number, number]): Promise<Spot[]> =>
+  (await knowing(show)).route(a, b, heights)
 const passing = latest(
   async (show: Show, zone: Zone): Promise<Passing | undefined> => (await knowing(show)).passing(zone, walksOf(show)),
   undefined,
@@ -60,6 +59,8 @@ const passing = latest(
 export const usePaths = () => ({
   enclosure,
   route,
+  /** The same for a pointer that moves on: only its latest question is answered for sure. */
+  routeLately: latest(route, []),
   passing,
   widened: async (show: Show, zone: Zone): Promise<Shape | undefined> =>
     (await knowing(show)).widened(zone, walksOf(show)),

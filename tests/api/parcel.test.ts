@@ -9,6 +9,7 @@ import { buffer } from 'node:stream/consumers'
 import { openZip } from '../../server/zip/unpack'
 import { zipStream, type ZipPart } from '../../server/zip/pack'
 import { ask, demo, edit, newShow, type Answer } from '../harness/api'
+import { levelByThree } from '../harness/level'
 import { startServer, type TestServer } from '../harness/server'
 import { wav } from '../harness/wav'
 
@@ -152,6 +153,8 @@ describe('backup and restore', () => {
     await edit(server.url, id, revision, [{ op: 'replace', path: '/place/marks', value: marks }])
     const binned = await newShow(server.url, 'Thrown away')
     await ask(server.url, `/api/shows/${binned.id}`, 'DELETE')
+    const glb = Uint8Array.from(await levelByThree())
+    expect((await fetch(`${server.url}/api/assets`, { method: 'POST', body: glb })).status).toBe(200)
     const file = join(folder, 'all.zip')
     const written = keep(process.env.DATABASE_URL!, 'backup', file)
     expect(written.stderr).toBe('')
@@ -162,6 +165,7 @@ describe('backup and restore', () => {
     const again = join(folder, 'again.zip')
     keep(other, 'backup', again)
     expect(await contents(again)).toEqual(await contents(file))
+    expect([...(await contents(again)).keys()]).toContain(`meshes/${hashOf(Buffer.from(glb))}.glb`)
 
     const elsewhere = await startServer({ DATABASE_URL: other })
     const opened = await ask(elsewhere.url, `/api/shows/${id}`)

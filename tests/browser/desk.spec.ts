@@ -18,6 +18,7 @@ import {
   shownMarks,
   status,
   test,
+  thingAt,
 } from './page'
 
 test('the score shows what the log of the exported show says', async ({ page, server }) => {
@@ -175,7 +176,7 @@ test('a zone is moved, resized and turned by hand; undo says what it takes back'
   const zone = () => ask(server.url, `/api/shows/${made.id}`).then(({ body }) => body.show.zones[0])
   await expect.poll(zone).toBeTruthy()
   const before = await zone()
-  const at = await middle(plan(page).locator('[data-plan-zone=zone-1]'))
+  const at = await thingAt(page, 'zone', 'zone-1')
   await drag(page, at, { x: at.x + 60, y: at.y + 10 })
   await expect.poll(async () => (await zone()).shape.at[0]).toBeGreaterThan(before.shape.at[0])
   const corner = await middle(plan(page).locator('[data-handle="size11"]'))
@@ -208,7 +209,9 @@ test('a walk is drawn by clicking, and played', async ({ page, server }) => {
   await expect(score(page).getByTitle('Who walks in this run')).toHaveText('Walk 2')
   await expect
     .poll(async () => (await ask(server.url, `/api/shows/${made.id}`)).body.show.walks[1]?.points.length)
-    .toBe(3)
+    .toBeGreaterThanOrEqual(3)
+  // It has found its way through the doorway by itself.
+  await expect(desk(page)).not.toContainText('through a wall')
 })
 
 test('playing moves the playhead by the sound’s clock, and sources start where the log says', async ({

@@ -69,6 +69,29 @@ export async function middle(locator: Locator): Promise<At> {
   const box = (await locator.boundingBox())!
   return { x: box.x + box.width / 2, y: box.y + box.height / 2 }
 }
+/** Where a thing of the plan is on the page, or a spot of the place (m). */
+export const thingAt = (page: Page, kind: string, id: string): Promise<At> =>
+  page.evaluate(([kind, id]) => (window as any).esvik.thingOnPage(kind, id), [kind, id])
+export const spotAt = (page: Page, x: number, z: number): Promise<At> =>
+  page.evaluate(([x, z]) => (window as any).esvik.spotOnPage(x, z), [x, z])
+/** Clicks on a thing of the plan, or on a spot of the place (m). */
+export async function clickThing(page: Page, kind: string, id: string): Promise<void> {
+  const { x, y } = await thingAt(page, kind, id)
+  await page.mouse.click(x, y)
+}
+export async function clickSpot(page: Page, x: number, z: number): Promise<void> {
+  const at = await spotAt(page, x, z)
+  await page.mouse.move(at.x, at.y)
+  await page.mouse.click(at.x, at.y)
+}
+/** Takes a tool of the plan; those of a group by their name in its menu. */
+export async function takeTool(page: Page, group: string, name?: string): Promise<void> {
+  await plan(page)
+    .getByRole('toolbar')
+    .getByRole('button', { name: new RegExp(`^${group}`) })
+    .click()
+  if (name) await page.getByRole('menuitem', { name, exact: true }).click()
+}
 /** Puts a zone into the doorway of the hall of a new show. */
 export async function drawZone(page: Page, shape = 'Box'): Promise<void> {
   await plan(page).getByRole('button', { name: 'Zone' }).click()

@@ -32,7 +32,7 @@ test('the numbers of a zone are typed: where it is, how large, its rim and what 
   const { shape } = (await zone()) as { shape: { at: number[]; size: number[] } }
   expect(shape.at[0]).toBe(7)
   expect(shape.size[0]).toBe(3)
-  await expect(plan(page).locator('path[stroke-dasharray][opacity="0.7"]')).toBeVisible()
+  await expect(plan(page).locator('[data-rim]')).toBeVisible()
 })
 
 test('a zone is doubled and deleted by key; both come back by undo', async ({ page, server }) => {

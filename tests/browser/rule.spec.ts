@@ -1,6 +1,20 @@
 import { expect, type Page } from '@playwright/test'
 import type { TestServer } from '../harness/server'
-import { choose, desk, drawZone, head, marks, openNew, part, plan, score, shownMarks, status, test, type } from './page'
+import {
+  choose,
+  clickThing,
+  desk,
+  drawZone,
+  head,
+  marks,
+  openNew,
+  part,
+  score,
+  shownMarks,
+  status,
+  test,
+  type,
+} from './page'
 
 /** A new show with a zone in the doorway, through which the walk goes twice, and a rule. */
 async function openRule(page: Page, server: TestServer, title: string) {
@@ -115,7 +129,7 @@ test('a zone that is deleted leaves its cue, and comes back whole by undo', asyn
   const { show } = await openRule(page, server, 'Deleted')
   await expect(status(page)).toContainText('Saved')
   const before = await show()
-  await plan(page).locator('[data-plan-zone=zone-1]').click()
+  await clickThing(page, 'zone', 'zone-1')
   await desk(page).getByRole('button', { name: 'Delete', exact: true }).click()
   await expect(head(page, 'Zone 1')).toBeHidden()
   await expect.poll(async () => (await show()).cues.length).toBe(1)
