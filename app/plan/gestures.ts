@@ -58,6 +58,7 @@ export function usePlanGestures({ spotAt, pan, pixel }: Reach) {
   const under = (event: { clientX: number; clientY: number }): ThingRef[] =>
     thingsUnder(doc.show!, view.storey, ...spotAt(event), pixel())
   const isSame = (a: ThingRef, b: ThingRef) => a.kind === b.kind && a.id === b.id
+  const NONE: ThingRef = { kind: 'floor', id: '' }
   const isChosen = (one: ThingRef) => selection.things.some((each) => isSame(each, one))
 
   function press(event: PointerEvent) {
@@ -70,7 +71,10 @@ export function usePlanGestures({ spotAt, pan, pixel }: Reach) {
     const chosen = here.find(isChosen)
     if (!top || (top.kind === 'floor' && !chosen)) return grab(event, top)
     if (chosen?.kind === 'floor') return grab(event, top)
-    move(chosen ?? top, top, event)
+    // A click on what is chosen goes on to what lies below it.
+    const things = here.filter(({ kind }) => kind !== 'floor')
+    const next = isSame(chosen ?? NONE, top) ? (things[1] ?? top) : top
+    move(chosen ?? top, next, event)
   }
 
   function addOne(one: ThingRef, event: PointerEvent) {

@@ -1,4 +1,4 @@
-import { distanceToOutline, fromFrame, insidePolygon, outlineOf, solidOf } from '~~/core/space'
+import { distanceToOutline, fromFrame, insidePolygon, outlineOf, solidOf, STEP } from '~~/core/space'
 import type { Editor, Floor, Light, Mark, Point, Prop, Show, Spot, Wall, Zone } from '~~/core/show'
 import { addressOf, thingIn, type ThingKind, type ThingRef, type Things } from '~/document/things'
 import { alongWall, moveCorner, onWall, wallLength } from './wall-joins'
@@ -127,7 +127,13 @@ const zoneForm: Form<Zone> = {
         })),
 }
 const wallForm: Form<Wall> = {
-  off: (_, wall, x, z) => Math.max(0, onWall(wall, x, z).off - wall.thickness / 2),
+  off: (_, wall, x, z) => {
+    const { at, off } = onWall(wall, x, z)
+    // A doorway is no wall: there one takes what stands in it.
+    const gap = wall.openings.find((o) => o.sill <= STEP && at > o.at && at < o.at + o.width)
+    const aside = gap ? Math.min(at - gap.at, gap.at + gap.width - at) : 0
+    return Math.max(aside, off - wall.thickness / 2, 0)
+  },
   height: (_, wall) => wall.y,
   move: (edit, before, wall, dx, dz) => {
     for (const end of ['from', 'to'] as const)

@@ -105,7 +105,7 @@ describe('a show with its sounds as one ZIP', () => {
           { name: `sounds/${hash}.wav`, bytes: () => wav },
           { name: 'virus.exe', bytes: () => Buffer.from('x') },
         ]),
-      /"virus.exe" in the ZIP is no sound of the show/,
+      /"virus.exe" in the ZIP is no sound or mesh of the show/,
     ],
   ])('refuses %s, names it and takes nothing in', async (_, make, words) => {
     const titles = async () => (await ask(server.url, '/api/shows')).body.length

@@ -187,6 +187,9 @@ test('several things are chosen, moved, doubled and deleted together; what depen
   await drag(page, chest, { x: chest.x, y: chest.y + 40 })
   await expect.poll(async () => (await show()).place.props[0]!.at[2]).toBeGreaterThan(2.2)
   expect((await show()).place.lights[1]!.at[2]).toBeGreaterThan(4.6)
+  const before = (await show()).place.props[0]!.at[0]
+  await page.keyboard.press('Alt+ArrowRight')
+  await expect.poll(async () => (await show()).place.props[0]!.at[0]).toBeCloseTo(before + 0.1, 3)
   await page.keyboard.press('Control+d')
   await expect.poll(async () => (await show()).place.props.length).toBe(3)
   await page.keyboard.press('Delete')

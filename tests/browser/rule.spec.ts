@@ -129,6 +129,7 @@ test('a zone that is deleted leaves its cue, and comes back whole by undo', asyn
   const { show } = await openRule(page, server, 'Deleted')
   await expect(status(page)).toContainText('Saved')
   const before = await show()
+  await page.keyboard.press('Escape')
   await clickThing(page, 'zone', 'zone-1')
   await desk(page).getByRole('button', { name: 'Delete', exact: true }).click()
   await expect(head(page, 'Zone 1')).toBeHidden()
