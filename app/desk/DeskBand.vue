@@ -2,10 +2,15 @@
 import { useSelection } from '~/frame/selection'
 import { useShow } from '~/document/show'
 import DeskEmpty from './DeskEmpty.vue'
-import WalkDesk from './WalkDesk.vue'
-import ZoneDesk from './ZoneDesk.vue'
-import CueDesk from './CueDesk.vue'
 
+/** The first marks don't wait for these: they are fetched when something is chosen, or the page has nothing else to do. */
+const fetchZone = () => import('./ZoneDesk.vue')
+const fetchCue = () => import('./CueDesk.vue')
+const fetchWalk = () => import('./WalkDesk.vue')
+const ZoneDesk = defineAsyncComponent(fetchZone)
+const CueDesk = defineAsyncComponent(fetchCue)
+const WalkDesk = defineAsyncComponent(fetchWalk)
+onMounted(() => setTimeout(() => void Promise.all([fetchZone(), fetchCue(), fetchWalk()]), 3000))
 /** Who only tunes what is there doesn't wait for these. */
 const PlaceThing = defineAsyncComponent(() => import('./PlaceThing.vue'))
 const ThingsDesk = defineAsyncComponent(() => import('./ThingsDesk.vue'))

@@ -11,8 +11,8 @@ import { usePlanDrawing } from './drawing'
 import { usePlanGestures } from './gestures'
 import { usePlanView } from './plan-view'
 import { boxOfThing, holdsOfThing } from './thing-forms'
+import { deletionAsked } from './thing-edits'
 import { toolEntry } from './tools'
-import DeleteQuestion from './DeleteQuestion.vue'
 import PlanCanvas from './PlanCanvas.vue'
 import PlanChosen from './PlanChosen.vue'
 import PlanDraft from './PlanDraft.vue'
@@ -35,6 +35,7 @@ const reach = { spotAt, pan, pixel: () => pixel.value }
 const { press, takeHold, takePoint, addPoint, lasso, nameUnder } = usePlanGestures(reach)
 const drawing = usePlanDrawing(reach)
 const { tool, draft, measure } = drawing
+const DeleteQuestion = defineAsyncComponent(() => import('./DeleteQuestion.vue'))
 const SectionBand = defineAsyncComponent(() => import('./SectionBand.vue'))
 const PlanCut = defineAsyncComponent(() => import('./PlanCut.vue'))
 /** Until somebody has put it elsewhere the section cuts through the middle of the chosen thing, or of what is seen. */
@@ -189,7 +190,7 @@ probe({ thingOnPage: spotOnPage as () => unknown, spotOnPage: onPage as () => un
       />
       <PlanStoreys class="absolute top-14 left-2.5" />
       <p class="pointer-events-none absolute bottom-2 left-3 font-mono text-[10px] text-bone-3">{{ footer }}</p>
-      <DeleteQuestion />
+      <DeleteQuestion v-if="deletionAsked" />
     </section>
     <SectionBand v-if="view.section && doc.isOpen" :cut="cut" :pixel="pixel" />
   </div>

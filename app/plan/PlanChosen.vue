@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { outlineOf } from '~~/core/space'
+import { falloff } from '~~/core/light'
+import { floorAt, outlineOf } from '~~/core/space'
 import type { Spot } from '~~/core/show'
 import { nameOfThing, thingIn, type ThingRef } from '~/document/things'
 import { useShow } from '~/document/show'
@@ -113,6 +114,30 @@ const measures = computed(() => {
   })
 })
 const light = computed(() => (only.value?.kind === 'light' ? thingIn(doc.show!, 'light', only.value.id) : undefined))
+/** Where the eyes of somebody below get so many lux of the chosen light. */
+const LUX = [50, 20, 10, 5, 2, 1]
+const rings = computed(() => {
+  if (!light.value) return []
+  const { at, candela, reach, kind } = light.value
+  if (kind === 'spot') return []
+  const floor = floorAt(doc.show!.place.floors, at[0], at[2]) ?? 0
+  const over = Math.abs(at[1] - floor - doc.show!.player.eye)
+  const luxAt = (r: number) => candela * falloff(Math.hypot(r, over), reach)
+  let before = 0
+  return LUX.flatMap((lux) => {
+    if (luxAt(0) < lux) return []
+    let [near, far] = [0, reach]
+    for (let n = 0; n < 24; n++) {
+      const middle = (near + far) / 2
+      if (luxAt(middle) >= lux) near = middle
+      else far = middle
+    }
+    // Rings that lie on each other say nothing.
+    if ((near - before) / props.pixel < 16) return []
+    before = near
+    return [{ lux, r: near }]
+  })
+})
 const camera = computed(() => {
   const mark = only.value?.kind === 'mark' ? thingIn(doc.show!, 'mark', only.value.id) : undefined
   if (mark?.kind !== 'camera') return ''
@@ -138,6 +163,27 @@ const camera = computed(() => {
       :stroke-dasharray="`${2 * pixel} ${4 * pixel}`"
       opacity="0.7"
     />
+    <g v-for="ring in rings" :key="ring.lux" opacity="0.75">
+      <circle
+        :cx="light!.at[0]"
+        :cy="light!.at[2]"
+        :r="ring.r"
+        fill="none"
+        stroke="var(--color-lamp)"
+        :stroke-width="0.8 * pixel"
+      />
+      <text
+        :x="light!.at[0]"
+        :y="light!.at[2] + ring.r - 3 * pixel"
+        :font-size="10 * pixel"
+        text-anchor="middle"
+        fill="var(--color-bone)"
+        paint-order="stroke"
+        stroke="var(--color-ink-0)"
+        :stroke-width="3 * pixel"
+        >{{ ring.lux }} lx</text
+      >
+    </g>
     <path
       v-if="camera"
       :d="camera"

@@ -37,7 +37,7 @@ watch(storeys, ({ length }) => {
     v-if="storeys.length > 1"
     role="group"
     aria-label="Storeys"
-    class="flex max-h-full w-[118px] flex-col gap-0.5 overflow-y-auto rounded-[9px] border border-rule bg-ink-1/90 p-1.5 text-[11px]"
+    class="flex max-h-full w-[126px] flex-col gap-0.5 overflow-y-auto rounded-[9px] border border-rule bg-ink-1/90 p-1.5 text-[11px]"
   >
     <button
       v-for="rung in rungs"
@@ -53,7 +53,9 @@ watch(storeys, ({ length }) => {
       />
       <span class="min-w-0"
         ><span class="block truncate">{{ rung.name }}</span
-        ><span class="text-[10px] text-bone-3">{{ plain(rung.y, 2) }} m · {{ count(rung.zones, 'zone') }}</span></span
+        ><span class="text-[10px] whitespace-nowrap text-bone-3"
+          >{{ plain(rung.y, 2) }} m · {{ count(rung.zones, 'zone') }}</span
+        ></span
       >
     </button>
     <button

@@ -259,7 +259,19 @@ const FACE = 11
         <circle r="10" fill="transparent" />
         <path d="M-26 0h52" stroke="var(--color-lamp)" stroke-dasharray="2 3" />
         <circle r="3.6" fill="var(--color-ink-0)" stroke="var(--color-lamp)" stroke-width="1.6" />
-        <text x="10" y="-4" font-size="10" class="font-mono" fill="var(--color-lamp)">{{ plain(lift.y, 2) }} m</text>
+        <text
+          x="-10"
+          y="-4"
+          font-size="10"
+          text-anchor="end"
+          class="font-mono"
+          fill="var(--color-lamp)"
+          paint-order="stroke"
+          stroke="var(--color-ink-0)"
+          stroke-width="3"
+        >
+          {{ plain(lift.y, 2) }} m
+        </text>
       </g>
     </svg>
     <p class="pointer-events-none absolute top-1.5 left-3 text-[11px] text-tide">Section {{ says }}</p>

@@ -5,8 +5,9 @@ import { useRun } from '~/run/current-run'
 import ScoreCanvas from './ScoreCanvas.vue'
 import CurveHeads from './CurveHeads.vue'
 import ScoreTransport from './ScoreTransport.vue'
-import EventTable from './EventTable.vue'
 import LaneHeads from './LaneHeads.vue'
+
+const EventTable = defineAsyncComponent(() => import('./EventTable.vue'))
 
 const runs = useRun()
 const scroll = ref(0)

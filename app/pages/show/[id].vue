@@ -8,10 +8,8 @@ import { useView } from '~/frame/view'
 import { droppedPlace, useDrops } from '~/frame/dropped'
 import { followPointer } from '~/frame/pointer-drag'
 import AppHeader from '~/frame/AppHeader.vue'
-import AsideEdits from '~/frame/AsideEdits.vue'
 import SaveState from '~/frame/SaveState.vue'
 import UndoButtons from '~/frame/UndoButtons.vue'
-import UndoQuestion from '~/frame/UndoQuestion.vue'
 import DeskBand from '~/desk/DeskBand.vue'
 import PlanBand from '~/plan/PlanBand.vue'
 import ScoreBand from '~/score/ScoreBand.vue'
@@ -26,6 +24,8 @@ const sound = useSound()
 useEvidence()
 useDeskKeys()
 const failed = ref('')
+const UndoQuestion = defineAsyncComponent(() => import('~/frame/UndoQuestion.vue'))
+const AsideEdits = defineAsyncComponent(() => import('~/frame/AsideEdits.vue'))
 const BringPanel = defineAsyncComponent(() => import('~/bring/BringPanel.vue'))
 const brings = ref(droppedPlace.value !== undefined)
 const file = ref<HTMLInputElement>()
@@ -81,7 +81,7 @@ function divide(event: PointerEvent) {
   <div class="flex h-full flex-col">
     <AppHeader>
       <UndoButtons v-if="doc.isOpen" />
-      <AsideEdits />
+      <AsideEdits v-if="doc.asides.length > 0" />
       <SaveState v-if="doc.isOpen" />
       <div v-if="doc.isOpen" class="flex items-center gap-2">
         <button class="chip" :aria-pressed="sound.mute" @click="sound.mute = !sound.mute">
@@ -137,6 +137,6 @@ function divide(event: PointerEvent) {
       </div>
     </main>
     <p v-else class="m-8 text-bone-3">Opening the show …</p>
-    <UndoQuestion />
+    <UndoQuestion v-if="doc.asked" />
   </div>
 </template>
