@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import type { Show } from '~~/core/show'
 import { probe } from '~/document/probe'
-import { thingIn } from '~/document/things'
 import { useShow } from '~/document/show'
 import { usePlayhead } from '~/frame/playhead'
 import { useView } from '~/frame/view'
@@ -94,10 +93,12 @@ const occupied = computed((): Path2D[] => {
     if (lane.presences.some(({ from, to }) => playhead.t >= from && playhead.t < to)) inside.add(lane.zone)
   return inside.size === 0 ? [] : ground.value.zones.filter(({ id }) => inside.has(id)).map(({ path }) => path)
 })
-const lights = computed(() => (doc.show ? seenThings(doc.show, 'light', view.storey) : []))
-const movable = computed(() =>
-  doc.show ? [...mobile.value].flatMap((id) => thingIn(doc.show!, 'prop', id) ?? []) : [],
-)
+const lights = computed(() => {
+  if (view.storey === undefined || !drawn.value.show) return doc.place?.lights ?? []
+  return seenThings(drawn.value.show, 'light', view.storey)
+})
+/** Asked of the place alone: an edit of a rule draws nothing here. */
+const movable = computed(() => (doc.place?.props ?? []).filter(({ id }) => mobile.value.has(id)))
 
 let frame = 0
 function drawLive(): void {

@@ -14,8 +14,17 @@ export const usePassing = defineStore('passing', () => {
   const passing = shallowRef<Passing & { zone: string }>()
 
   watch(
-    [() => selection.zone, () => doc.show?.place, () => doc.show?.walks],
-    async ([zone]) => {
+    // What its rules say is of no matter here: a dial that is dragged must not wait for this.
+    [
+      () => selection.zone?.id,
+      () => selection.zone?.shape,
+      () => selection.zone?.notices,
+      () => selection.zone?.tiedTo,
+      () => doc.show?.place,
+      () => doc.show?.walks,
+    ],
+    async () => {
+      const { zone } = selection
       if (!zone) return void (passing.value = undefined)
       if (passing.value?.zone !== zone.id) passing.value = undefined
       const found = await paths.passing(doc.show!, zone)

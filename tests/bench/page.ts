@@ -29,10 +29,15 @@ for (let n = 0; n < 3; n++) {
   loads.push(performance.now() - before)
 }
 line('page: from asking for it to the first marks (median of 3)', `${middle(loads).toFixed(0)} ms`, '≤ 1,500 ms')
+/** Each once: what is fetched ahead and then run is listed twice. */
 const scripts = await page.evaluate(() =>
-  (performance.getEntriesByType('resource') as PerformanceResourceTiming[])
-    .filter((entry) => entry.name.endsWith('.js') && !entry.name.includes('worker'))
-    .reduce((sum, entry) => sum + entry.encodedBodySize, 0),
+  [
+    ...new Map(
+      (performance.getEntriesByType('resource') as PerformanceResourceTiming[])
+        .filter((entry) => entry.name.endsWith('.js') && !entry.name.includes('worker'))
+        .map((entry) => [entry.name, entry.encodedBodySize]),
+    ).values(),
+  ].reduce((sum, size) => sum + size, 0),
 )
 line('scripts of the page, as sent, without workers', `${(scripts / 1024).toFixed(0)} kB`, '≤ 200 kB')
 
