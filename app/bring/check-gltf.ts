@@ -44,10 +44,24 @@ interface Accessor {
   count: number
   type: string
 }
-interface Gltf {
+interface Packed {
+  buffer: number
+  byteOffset?: number
+  byteLength: number
+  byteStride: number
+  count: number
+}
+const MESHOPT = 'EXT_meshopt_compression'
+export interface Gltf {
   asset?: { version?: string }
-  buffers?: { byteLength: number; uri?: string }[]
-  bufferViews?: { buffer: number; byteOffset?: number; byteLength: number; byteStride?: number }[]
+  buffers?: { byteLength: number; uri?: string; extensions?: { [MESHOPT]?: { fallback?: boolean } } }[]
+  bufferViews?: {
+    buffer: number
+    byteOffset?: number
+    byteLength: number
+    byteStride?: number
+    extensions?: { [MESHOPT]?: Packed }
+  }[]
   accessors?: Accessor[]
   nodes?: { children?: number[]; mesh?: number }[]
   meshes?: { primitives: { indices?: number; attributes: Record<string, number> }[] }[]
@@ -72,6 +86,12 @@ const isCount = (value: unknown): value is number => Number.isSafeInteger(value)
 const list = <T>(value: T[] | undefined, name: string): T[] =>
   value === undefined ? [] : Array.isArray(value) ? value : wrong(`its ${name} are no list`)
 
+/** A buffer that is nowhere: what would lie in it comes out of packed parts. */
+export const isFallback = (buffer: NonNullable<Gltf['buffers']>[number]): boolean =>
+  buffer.extensions?.[MESHOPT]?.fallback === true && buffer.uri === undefined
+/** What packed parts may unfold to (bytes). */
+const MOST_UNFOLDED = 512 * 1024 * 1024
+
 /** That a description holds together, before anything is made of it. `lengths`: of its buffers, as they lie here. @throws PlaceFileError */
 export function checkGltf(json: Gltf, lengths: readonly number[]): void {
   if (json.asset?.version !== undefined && !/^2\./.test(String(json.asset.version)))
@@ -79,6 +99,10 @@ export function checkGltf(json: Gltf, lengths: readonly number[]): void {
   const buffers = list(json.buffers, 'buffers')
   buffers.forEach((buffer, i) => {
     if (!isCount(buffer.byteLength)) wrong(`buffer ${i} has no length`)
+    if (isFallback(buffer)) {
+      if (buffer.byteLength > MOST_UNFOLDED) wrong(`buffer ${i} would unfold to more than 512 MiB`)
+      return
+    }
     if (buffer.byteLength > (lengths[i] ?? 0) + 3)
       wrong(`buffer ${i} claims ${buffer.byteLength} bytes and has ${lengths[i] ?? 0}`)
   })
@@ -88,6 +112,14 @@ export function checkGltf(json: Gltf, lengths: readonly number[]): void {
     if (!buffer) return wrong(`buffer view ${i} is of a buffer that is not there`)
     if (!isCount(view.byteLength) || !isCount(view.byteOffset ?? 0)) wrong(`buffer view ${i} has no length`)
     if ((view.byteOffset ?? 0) + view.byteLength > buffer.byteLength) wrong(`buffer view ${i} reaches past its buffer`)
+    const packed = view.extensions?.[MESHOPT]
+    if (!packed) return
+    const of = buffers[packed.buffer]
+    const isWhole = isCount(packed.byteLength) && isCount(packed.byteOffset ?? 0)
+    if (!of || isFallback(of) || !isWhole || (packed.byteOffset ?? 0) + packed.byteLength > of.byteLength)
+      wrong(`buffer view ${i} is packed where nothing is`)
+    if (!isCount(packed.count) || !isCount(packed.byteStride) || packed.count * packed.byteStride > view.byteLength)
+      wrong(`buffer view ${i} would unfold past its end`)
   })
   let numbers = 0
   list(json.accessors, 'accessors').forEach((accessor, i) => {

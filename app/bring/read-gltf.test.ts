@@ -1,4 +1,7 @@
+import { WebIO } from '@gltf-transform/core'
+import { EXTMeshoptCompression } from '@gltf-transform/extensions'
 import { zipSync } from 'fflate'
+import { MeshoptEncoder } from 'meshoptimizer'
 import { describe, expect, it } from 'vitest'
 import { cutAt, floorsIn, placed, stretchesOf, wallsIn } from '~~/core/mesh'
 import { CAMERA, LAMP, LEVEL, levelByThree, levelByTransform } from '../../tests/harness/level'
@@ -72,6 +75,32 @@ describe.each(Object.entries(writers))('a level written by %s', (_, write) => {
     expect(slab.area).toBeGreaterThan(50)
     expect(slab.area).toBeLessThan(60)
   })
+})
+
+it('a level packed with Meshopt comes in as the same triangles, and claims past what is there are refused', async () => {
+  await MeshoptEncoder.ready
+  const io = new WebIO()
+    .registerExtensions([EXTMeshoptCompression])
+    .registerDependencies({ 'meshopt.encoder': MeshoptEncoder })
+  const document = await new WebIO().registerExtensions([]).readBinary(await levelByThree())
+  document.createExtension(EXTMeshoptCompression).setRequired(true)
+  const packed = await io.writeBinary(document)
+  expect(glbJson(packed).json.extensionsRequired).toContain('EXT_meshopt_compression')
+  const { triangles, nodes, glb } = await readPlaceFile(packed)
+  expect(triangles.indices.length / 3).toBe(LEVEL.length * 12)
+  const crate = nodes.find(({ name }) => name === 'Crate')!
+  crate.high.forEach((value, i) => expect(value).toBeCloseTo([8.5, 0.8, 5][i]!, 3))
+  // What came packed is kept as it came, and claims of what it unfolds to are checked.
+  expect(glb).toBe(packed)
+  const claims: [string, (json: any) => void][] = [
+    ['more than 512 MiB', (json) => (json.buffers[1].byteLength = 2 ** 31)],
+    [
+      'packed where nothing is',
+      (json) => (json.bufferViews[0].extensions.EXT_meshopt_compression.byteLength = 2 ** 31),
+    ],
+    ['would unfold past its end', (json) => (json.bufferViews[0].extensions.EXT_meshopt_compression.count = 2 ** 31)],
+  ]
+  for (const [words, change] of claims) expect(await refusal(withJson(packed, change)), words).toContain(words)
 })
 
 describe('a place as it stands', () => {

@@ -3,7 +3,7 @@ import { KHRLightsPunctual, KHRMeshQuantization, type Light as GltfLight } from 
 import { unzipSync, type UnzipFileInfo } from 'fflate'
 import type { Point } from '~~/core/show'
 import type { Triangles } from '~~/core/mesh'
-import { checkGltf, glbJson, parsed, PlaceFileError } from './check-gltf'
+import { checkGltf, glbJson, isFallback, parsed, PlaceFileError } from './check-gltf'
 
 /** A light of a file, as one of a show would be: where it is, which way it shines (degrees), how brightly. */
 export interface FileLight {
@@ -96,7 +96,7 @@ type Opened = {
 }
 function fromGlb(bytes: Uint8Array): Opened {
   const { json, binary } = glbJson(bytes)
-  if ((json.buffers ?? []).some((buffer, i) => buffer.uri !== undefined || i > 0))
+  if ((json.buffers ?? []).some((buffer, i) => buffer.uri !== undefined || (i > 0 && !isFallback(buffer))))
     throw new PlaceFileError('it names parts beside it: bring those in too, together in a ZIP')
   checkGltf(json, [binary])
   return { json: json as Opened['json'], document: (io) => io.readBinary(bytes) }
@@ -124,7 +124,9 @@ function fromZip(bytes: Uint8Array): Opened {
   const json = parsed(new TextDecoder().decode(all[main]))
   const folder = main.includes('/') ? main.slice(0, main.lastIndexOf('/') + 1) : ''
   const resources: JSONDocument['resources'] = {}
-  const lengths = (json.buffers ?? []).map(({ uri, byteLength }, i) => {
+  const lengths = (json.buffers ?? []).map((buffer, i) => {
+    const { uri, byteLength } = buffer
+    if (isFallback(buffer)) return byteLength
     if (uri === undefined) throw new PlaceFileError(`buffer ${i} is nowhere`)
     if (uri.startsWith('data:')) return byteLength
     const part = all[folder + decodeURIComponent(uri)]
