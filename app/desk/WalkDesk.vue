@@ -46,6 +46,30 @@ function duplicate() {
   const copy = { ...props.walk, name, id: freeId(`${props.walk.id}-copy`, walks.map(({ id }) => id)) } // prettier-ignore
   if (doc.edit(`Duplicate ${props.walk.name}`, (e) => e.add(['walks'], copy))) selection.choose('walk', copy.id)
 }
+/** How fast a walk goes on the whole (m/s): by the length of its stretches. */
+function paceOf({ points }: Walk): number {
+  const own = doc.show!.player.walk
+  let length = 0
+  let seconds = 0
+  for (const [i, point] of points.slice(0, -1).entries()) {
+    const stretch = Math.hypot(...points[i + 1]!.at.map((value, axis) => value - point.at[axis]!))
+    length += stretch
+    seconds += stretch / (point.pace ?? own)
+  }
+  return seconds > 0 ? length / seconds : own
+}
+const pace = computed(() => Math.round(paceOf(props.walk) * 100) / 100)
+const isEven = computed(() => new Set(props.walk.points.slice(0, -1).map((each) => each.pace)).size < 2)
+/** Quicker or slower as a whole: what goes quicker than the rest goes on doing so. */
+function putPace(edit: Editor, to: number) {
+  const walk = edit.show.walks.find(({ id }) => id === props.walk.id)!
+  const by = to / paceOf(walk)
+  const paced = (each: number) => Math.min(20, Math.max(0.05, Math.round(each * by * 1000) / 1000))
+  edit.set(
+    ['walks', walk.id, 'points'],
+    walk.points.map((each) => ({ ...each, pace: paced(each.pace ?? edit.show.player.walk) })),
+  )
+}
 const through = computed(() => throughWalls(doc.show!, props.walk))
 /** What its body measures, if it isn't a player's. */
 const body = (field: 'radius' | 'height') => props.walk.body[field] ?? doc.show!.player[field]
@@ -103,7 +127,18 @@ const looks = computed((): { value: Look; words: string }[] => [
         :min="0"
         :label="`Start of ${walk.name}`"
         :put="(e, v) => e.set(['walks', walk.id, 'start'], v)"
-      />. Drag its points in the plan; the small rings between them add one.
+      />
+      and goes at
+      <PartNumber
+        name="Pace throughout"
+        :value="pace"
+        unit="m/s"
+        :min="0.05"
+        :max="20"
+        :label="`Pace of ${walk.name}`"
+        :put="putPace"
+      />{{ isEven ? ' throughout' : ' on the whole, quicker and slower in between' }}. Drag its points in the plan; the
+      small rings between them add one.
     </p>
     <p class="text-bone-2">
       <PartChoice

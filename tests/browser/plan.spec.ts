@@ -84,6 +84,10 @@ test('the points of a walk are dragged, added, told to wait and taken away', asy
     .poll(async () => (await points())[last])
     .toMatchObject({ pause: 2.5, look: { prop: 'chest' }, use: true })
 
+  // The walk as a whole goes half as fast: each stretch does.
+  await type(page, 'Pace throughout', '0.7')
+  await expect.poll(async () => new Set((await points()).map(({ pace }) => pace))).toEqual(new Set([0.7]))
+
   await plan(page).locator('[data-add-point="0"]').click()
   await expect.poll(async () => (await points()).length).toBe(before.length + 1)
   await desk(page).getByRole('button', { name: 'Remove this point' }).click()
