@@ -49,7 +49,14 @@ const HOUSE = {
   cli: ['core', 'demo'],
   app: ['core', 'server'],
 }
-const PACKAGES_OF_CORE = ['yup', 'jsonc-parser', 'earcut', 'flatbush', 'clipper-lib', '@dimforge/rapier3d-deterministic-compat']
+const PACKAGES_OF_CORE = [
+  'yup',
+  'jsonc-parser',
+  'earcut',
+  'flatbush',
+  'clipper-lib',
+  '@dimforge/rapier3d-deterministic-compat',
+]
 
 const TESTS = '(\\.test\\.ts$|^tests/)'
 const folder = (house, room) => (room === 'canvas' ? 'app/score/canvas' : `${house}/${room}`)
