@@ -15,6 +15,7 @@ import {
   type Mesh,
   type Point,
 } from '~~/core/show'
+import { fromFrame } from '~~/core/space'
 import type { FoundFloor, FoundWall } from '~~/core/mesh'
 import { useShow } from '~/document/show'
 import { droppedPlace } from '~/frame/dropped'
@@ -205,13 +206,8 @@ export const useBring = defineStore('bring', () => {
   }
   const inPlace = (point: Point): Point => {
     const { scale, yaw, at } = mesh.value!
-    const a = (yaw * Math.PI) / 180
-    const [x, y, z] = point.map((v) => v * scale) as Point
-    return [
-      round(at[0] + x * Math.cos(a) + z * Math.sin(a)),
-      round(at[1] + y),
-      round(at[2] - x * Math.sin(a) + z * Math.cos(a)),
-    ]
+    const [x, z] = fromFrame(point[0] * scale, point[2] * scale, { at, yaw })
+    return [round(x), round(at[1] + point[1] * scale), round(z)]
   }
   const turned = (yaw: number): number => Math.round((yaw + mesh.value!.yaw) * 10) / 10
   function takeLights(): void {

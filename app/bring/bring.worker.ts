@@ -11,6 +11,7 @@ import {
   type Triangles,
 } from '~~/core/mesh'
 import type { Mesh, Point } from '~~/core/show'
+import { distanceToSegment } from '~~/core/space'
 import { PlaceFileError } from './check-gltf'
 import { readPlaceFile, type FileCamera, type FileLight, type FileNode } from './read-gltf'
 
@@ -73,10 +74,7 @@ const worker = {
       const isClosed = ([x, z]: readonly [number, number]) => {
         for (let i = 0; i < ends.length; i += 4) {
           const [ax, az, bx, bz] = ends.subarray(i, i + 4) as unknown as [number, number, number, number]
-          const [dx, dz] = [bx - ax, bz - az]
-          const long = dx * dx + dz * dz || 1
-          const u = Math.min(1, Math.max(0, ((x - ax) * dx + (z - az) * dz) / long))
-          if (Math.hypot(x - ax - u * dx, z - az - u * dz) < 0.4) return true
+          if (distanceToSegment(x, z, [ax, az], [bx, bz]) < 0.4) return true
         }
         return false
       }

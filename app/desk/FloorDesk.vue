@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { distanceToOutline } from '~~/core/space'
 import type { Editor, Floor } from '~~/core/show'
 import { addressOf } from '~/document/things'
 import { useShow } from '~/document/show'
@@ -51,15 +52,7 @@ function setSlope(edge: number) {
     ),
   )
 }
-function touches(floor: Floor, [x, z]: number[]): boolean {
-  return floor.outline.some((a, i) => {
-    const b = floor.outline[(i + 1) % floor.outline.length]!
-    const [dx, dz] = [b[0] - a[0], b[1] - a[1]]
-    const long = dx * dx + dz * dz || 1
-    const u = Math.min(1, Math.max(0, ((x! - a[0]) * dx + (z! - a[1]) * dz) / long))
-    return Math.hypot(x! - a[0] - u * dx, z! - a[1] - u * dz) < 0.3
-  })
-}
+const touches = (floor: Floor, [x, z]: number[]): boolean => distanceToOutline(x!, z!, floor.outline) < 0.3
 const rise = computed(() => {
   const { slopeTo, y } = props.floor
   if (!slopeTo) return 0

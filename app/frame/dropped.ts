@@ -4,8 +4,6 @@ import { ref, shallowRef } from 'vue'
 /** A file of a place that was dropped, also on the list of shows before there is a show for it; until somebody brings it in. */
 export const droppedPlace = shallowRef<File>()
 
-export const isPlaceFile = (name: string): boolean => /\.(glb|gltf|zip)$/i.test(name)
-
 /** Takes files that are dropped anywhere on the page. */
 export function useDrops(take: (file: File) => void) {
   /** A file is held over the page. */

@@ -5,16 +5,14 @@ import { seenThings } from './storeys'
 
 let worker: Remote<PlaceWorker> | undefined
 let known: Place | undefined
-let version = 0
 
 /** The worker that knows where one can walk; begun when first something is asked of it. */
 async function knowing(show: Show): Promise<Remote<PlaceWorker>> {
   worker ??= wrap<PlaceWorker>(new Worker(new URL('./place.worker.ts', import.meta.url), { type: 'module' }))
   if (known !== show.place) {
     known = show.place
-    version++
     const { place, player } = show
-    await worker.know({ place, player }, version)
+    await worker.know({ place, player })
   }
   return worker
 }

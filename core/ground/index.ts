@@ -1,5 +1,5 @@
 /** Where a body can walk: walkable areas, ways round corners, ways around zones, what walls enclose. */
-export { ARC_ERROR, areaOf, grown, piecesOf, unionOf, without, type Region } from './clip'
+export { areaOf, grown, piecesOf, unionOf, without, type Region } from './clip'
 export { enclosureAt } from './enclosure'
 export { routeBetween } from './route'
 export { nobodyEnters, unreachedPieces } from './reach'

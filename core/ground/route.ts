@@ -1,7 +1,7 @@
 import Flatbush from 'flatbush'
 import { memo } from '../base'
 import type { Spot } from '../show'
-import { distanceToOutline } from '../space'
+import { distanceToOutline, distanceToSegment, nearestOnSegment } from '../space'
 import { isInRegion, piecesOf, type Region } from './clip'
 import { sheetUnder, type Walkable } from './walkable'
 
@@ -76,17 +76,16 @@ export function isStraight({ region, tree, edges }: Maze, a: Spot, b: Spot): boo
   return true
 }
 
+/** Both ends of an edge. */
+const edgeAt = ({ edges }: Maze, index: number): [Spot, Spot] => [
+  [edges[index * 4], edges[index * 4 + 1]],
+  [edges[index * 4 + 2], edges[index * 4 + 3]],
+]
+
 /** Whether a spot lies on an edge. */
-function isNear({ tree, edges }: Maze, x: number, z: number): boolean {
-  for (const index of tree!.search(x - 0.001, z - 0.001, x + 0.001, z + 0.001)) {
-    const [x1, z1, x2, z2] = edges.subarray(index * 4, index * 4 + 4)
-    const ex = x2 - x1
-    const ez = z2 - z1
-    const long = ex * ex + ez * ez || 1
-    const u = Math.min(1, Math.max(0, ((x - x1) * ex + (z - z1) * ez) / long))
-    if (Math.hypot(x - x1 - u * ex, z - z1 - u * ez) < 0.001) return true
-  }
-  return false
+function isNear(maze: Maze, x: number, z: number): boolean {
+  const near = maze.tree!.search(x - 0.001, z - 0.001, x + 0.001, z + 0.001)
+  return near.some((index) => distanceToSegment(x, z, ...edgeAt(maze, index)) < 0.001)
 }
 
 /** The spot of a region that is nearest to another, and how far off it is. */
@@ -94,19 +93,12 @@ export function nearestIn(maze: Maze, [x, z]: Spot): { at: Spot; off: number } {
   if (isInRegion(maze.region, x, z)) return { at: [x, z], off: 0 }
   let at: Spot = [x, z]
   let off = Infinity
-  const { edges } = maze
-  for (let i = 0; i < edges.length; i += 4) {
-    const ex = edges[i + 2] - edges[i]
-    const ez = edges[i + 3] - edges[i + 1]
-    const long = ex * ex + ez * ez || 1
-    const u = Math.min(1, Math.max(0, ((x - edges[i]) * ex + (z - edges[i + 1]) * ez) / long))
-    const px = edges[i] + u * ex
-    const pz = edges[i + 1] + u * ez
-    const d = Math.hypot(x - px, z - pz)
-    if (d < off) {
-      off = d
-      at = [px, pz]
-    }
+  for (let index = 0; index * 4 < maze.edges.length; index++) {
+    const spot = nearestOnSegment(x, z, ...edgeAt(maze, index))
+    const d = Math.hypot(x - spot[0], z - spot[1])
+    if (d >= off) continue
+    off = d
+    at = spot
   }
   return { at, off }
 }

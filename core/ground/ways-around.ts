@@ -6,6 +6,7 @@ import {
   floorHeight,
   fromFrame,
   insidePolygon,
+  nearestOnSegment,
   outlineOf,
   solidOf,
   type Solid,
@@ -150,18 +151,10 @@ function nearestBound({ tree, edges }: Maze, [x, z]: Spot, within: number): { at
     const a: Spot = [edges[index * 4], edges[index * 4 + 1]]
     const b: Spot = [edges[index * 4 + 2], edges[index * 4 + 3]]
     const off = distanceToSegment(x, z, a, b)
-    if (off < (best?.off ?? within)) best = { at: nearestOn(x, z, a, b), off }
+    if (off < (best?.off ?? within)) best = { at: nearestOnSegment(x, z, a, b), off }
   }
   return best
 }
-function nearestOn(x: number, z: number, a: Spot, b: Spot): Spot {
-  const dx = b[0] - a[0]
-  const dz = b[1] - a[1]
-  const long = dx * dx + dz * dz || 1
-  const u = Math.min(1, Math.max(0, ((x - a[0]) * dx + (z - a[1]) * dz) / long))
-  return [a[0] + u * dx, a[1] + u * dz]
-}
-
 /**
  * The shortest way past a zone from one of its sides to the other, unnoticed; undefined where there is none. The sides are those between which
  * walks cross it, or opposite ones of its shape. Exact on polygons; round corners lie inside the true arc by no more than ARC_ERROR.
@@ -279,7 +272,7 @@ function reaching(
       })
       const a = outline[edge]
       const b = outline[(edge + 1) % outline.length]
-      const near = nearestOn(...there, a, b)
+      const near = nearestOnSegment(...there, a, b)
       const long = Math.hypot(there[0] - near[0], there[1] - near[1]) || 1
       const by: Spot = [((there[0] - near[0]) / long) * (width + OVER), ((there[1] - near[1]) / long) * (width + OVER)]
       const after = (edge + 1) % outline.length

@@ -23,13 +23,6 @@ export function placed(
   }
   return { positions: out, indices }
 }
-/** One point of a mesh as it stands in a place. */
-export function placedPoint([x, y, z]: Point, { scale, yaw, at }: Pick<Placing, 'scale' | 'yaw' | 'at'>): Point {
-  const a = (yaw * Math.PI) / 180
-  const [sin, cos] = [Math.sin(a) * scale, Math.cos(a) * scale]
-  return [at[0] + x * cos + z * sin, at[1] + y * scale, at[2] - x * sin + z * cos]
-}
-
 /** The box that holds all corners. */
 export function boundsOf({ positions }: Triangles): { low: Point; high: Point } {
   const low: Point = [Infinity, Infinity, Infinity]

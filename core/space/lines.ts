@@ -113,6 +113,15 @@ export function insidePolygon(x: number, z: number, outline: readonly Spot[]): b
   return inside
 }
 
+/** The spot of a segment that is nearest to another. */
+export function nearestOnSegment(x: number, z: number, a: Spot, b: Spot): Spot {
+  const dx = b[0] - a[0]
+  const dz = b[1] - a[1]
+  const length2 = dx * dx + dz * dz
+  const u = length2 === 0 ? 0 : Math.min(1, Math.max(0, ((x - a[0]) * dx + (z - a[1]) * dz) / length2))
+  return [a[0] + u * dx, a[1] + u * dz]
+}
+
 /** The distance from a spot to a segment. */
 export function distanceToSegment(x: number, z: number, a: Spot, b: Spot): number {
   const dx = b[0] - a[0]
