@@ -24,6 +24,7 @@ const rested = (seconds: number) => (seconds > 0 ? { ...cooldown.value, seconds 
 
 // Each of these parts stays as it is while another is dragged, and what is made of it too.
 const id = computed(() => loggedName(props))
+watch(id, (rule, _, onCleanup) => onCleanup(evidence.show(rule)), { immediate: true })
 const moments = computed(() => evidence.moments.get(id.value) ?? [])
 /** The same of this run, as one walker. */
 const own = computed((): Moment[] => {

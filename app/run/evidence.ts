@@ -15,6 +15,9 @@ export const WALKERS = 100
 const isOfRules = (patch: readonly Operation[]): boolean =>
   patch.some(({ op, path }) => op !== 'test' && /\/(rules|overrides|kits|cues|flags)\//.test(path))
 
+const isEqual = (a: readonly Operation[], b: readonly Operation[] | undefined): boolean =>
+  b !== undefined && JSON.stringify(a) === JSON.stringify(b)
+
 /** What varied walkers meet, for the dials: while one is dragged with what it would be, and counted again shortly after the last edit. */
 export const useEvidence = defineStore('evidence', () => {
   const doc = useShow()
@@ -27,54 +30,83 @@ export const useEvidence = defineStore('evidence', () => {
   let edits: Operation[][] | undefined
   /** What the drag that is on would do. */
   let draft: Operation[] | undefined
-  let follows = false
+  /** The study that goes after the hand, while it does, and the draft it came to last, with the walks. */
+  let following: Promise<void> | undefined
+  let followed: { draft: Operation[]; walks: readonly string[] } | undefined
+  /** The draft that became an edit as it was, until something else changes. */
+  let landed: Operation[] | undefined
+  /** The rules whose dials are on the desk. */
+  const shown = new Set<string>()
   doc.onChange((change) => {
+    const last = draft ?? landed
     draft = 'draft' in change ? change.draft : undefined
+    const ends = 'draft' in change ? !change.draft : 'done' in change && isEqual(change.done, last)
+    landed = ends ? last : undefined
     if ('reset' in change) edits = undefined
     else if ('done' in change) edits?.push(change.done)
-    if (draft && !follows && isOfRules(draft)) void followHand()
+    if (draft && !following && shown.size > 0 && isOfRules(draft))
+      following = followHand().finally(() => (following = undefined))
   })
 
   /** How often a study has come to its end, after an edit and for a drag. */
   const ended = { settled: 0, followed: 0 }
   probe({ settled: () => ended.settled, followed: () => ended.followed })
 
-  /** What the walkers meet, as the show is or with a draft; undefined if a newer question came meanwhile. */
-  async function ask(tried: Operation[] | undefined, progress: (n: number) => void): Promise<boolean> {
+  /**
+   * What the walkers meet, as the show is or with a draft, at every rule or only at those that are shown; false if a newer question
+   * came meanwhile.
+   */
+  async function ask(progress: (n: number) => void, narrow?: { draft: Operation[] }): Promise<boolean> {
     const since = edits ?? []
     edits = []
-    const found = await worker!.study(since, [...runs.walks], WALKERS, proxy(progress), tried)
-    if (found) moments.value = new Map(found)
+    const narrowed = narrow && { ...narrow, rules: new Set(shown) }
+    const found = await worker!.study(since, [...runs.walks], WALKERS, proxy(progress), narrowed)
+    if (found) moments.value = new Map(narrowed ? [...moments.value, ...found] : found)
     return found !== undefined
   }
 
+  /** What is looked at first, then the rest. */
   async function study(): Promise<void> {
     const { show, dragging } = doc
     if (!show || dragging || runs.walks.length === 0) return
     worker ??= wrap<EvidenceWorker>(new Worker(new URL('./evidence.worker.ts', import.meta.url), { type: 'module' }))
-    done.value = 0
     if (!edits) {
       edits = []
       await worker.open(show)
     }
-    if (await ask(undefined, (n) => void (done.value = n))) ended.settled++
+    const progress = (n: number) => void (done.value = n)
+    await following
+    const isKnown = landed !== undefined && followed?.draft === landed && followed.walks === runs.walks
+    if (!isKnown) done.value = 0
+    if (isKnown || shown.size > 0) {
+      if (!isKnown && !(await ask(progress, { draft: [] }))) return
+      ended.settled++
+      await ask(() => {})
+    } else if (await ask(progress)) ended.settled++
   }
 
   /** Goes after the hand, one study at a time, each with where the hand is then. */
   async function followHand(): Promise<void> {
-    follows = true
     for (let tried; draft && draft !== tried && worker && edits;) {
       tried = draft
-      if (await ask(tried, () => {})) ended.followed++
+      const { walks } = runs
+      if (!(await ask(() => {}, { draft }))) continue
+      followed = { draft: tried, walks }
+      ended.followed++
     }
-    follows = false
   }
 
   function soon(): void {
     clearTimeout(timer)
     // The first time the page has better things to do.
-    timer = setTimeout(() => void study(), worker ? 40 : 1500)
+    timer = setTimeout(() => void study(), worker ? 10 : 1500)
   }
   watch([() => doc.show, () => runs.walks, () => doc.dragging], soon)
-  return { moments, done }
+
+  /** Follows a drag for a rule too, from when its dials are shown until what is given back is called. */
+  function show(rule: string): () => void {
+    shown.add(rule)
+    return () => shown.delete(rule)
+  }
+  return { moments, done, show }
 })

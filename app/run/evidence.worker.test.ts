@@ -35,7 +35,7 @@ it('gives the moments of each rule by each walker, and says how far it is', asyn
 
 it('counts with what edits have made of the show, and for a drag with what that would make of it', async () => {
   const { patch, show: after } = patchOf(show, (e: Editor) => e.set(['zones', 'z', 'rules', 'r', 'debounce'], 30))
-  expect(await worker.study([], walks, 5, nobody, patch)).toEqual(expected(after, 5))
+  expect(await worker.study([], walks, 5, nobody, { draft: patch, rules: new Set(['r']) })).toEqual(expected(after, 5))
   expect(await worker.study([], walks, 5, nobody)).toEqual(expected(show, 5))
   expect(await worker.study([patch], walks, 5, nobody)).toEqual(expected(after, 5))
 })

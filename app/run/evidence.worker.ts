@@ -1,7 +1,7 @@
 import { expose } from 'comlink'
 import { prepare, RunError } from '~~/core/engine'
 import { applyPatch, type Operation, type Show } from '~~/core/show'
-import { observe, type Evidence, type Moment } from '~~/core/study'
+import { narrowed, observe, type Evidence, type Moment } from '~~/core/study'
 
 /** So long at a time (ms); then newer requests come through. A pause takes 4 ms, whatever it is for. */
 const SLICE = 16
@@ -15,7 +15,7 @@ const worker = {
   },
   /**
    * The moments of every rule by varied walkers; undefined if a newer request came meanwhile. `done`: edits since the last request;
-   * `draft`: what a drag would do on top of them.
+   * `narrow`: what a drag would do on top of them, and the only rules that are of interest.
    * `progress` hears how far it is.
    */
   async study(
@@ -23,11 +23,11 @@ const worker = {
     walks: string[],
     walkers: number,
     progress: (done: number) => void,
-    draft?: Operation[],
+    narrow?: { draft: Operation[]; rules: ReadonlySet<string> },
   ): Promise<[string, Moment[]][] | undefined> {
     const mine = ++newest
     for (const patch of done) show = applyPatch(show, patch)
-    const studied = draft ? applyPatch(show, draft) : show
+    const studied = narrow ? narrowed(applyPatch(show, narrow.draft), narrow.rules) : show
     await prepare(studied, { tally: true })
     const evidence: Evidence = new Map()
     let since = performance.now()

@@ -1,4 +1,5 @@
 /** Play-throughs: run(show, walks, seed) → log, its live form, and what is the case at a time. */
+export { decidesForOthers } from './compile'
 export { fan, type FanFlight } from './fan'
 export { baseFields, CHANNEL, colourOf, frameIn, linearOf, middleIn, perPlayer, tiedPoint } from './history'
 export type { Audible, ChannelHistory, FlightRecord, Pose, Value } from './history'

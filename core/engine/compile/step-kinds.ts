@@ -100,6 +100,9 @@ const TRAITS: { [K in StepKind]: StepTraits<Extract<Step, { kind: K }>> } = {
 /** What is to be known of a step's kind. */
 export const traitsOf = (step: Step): StepTraits<Step> => TRAITS[step.kind] as unknown as StepTraits<Step>
 
+/** It does what can decide when other rules fire than those of its cue: the length of a sound concerns nobody else. */
+export const decidesForOthers = (step: Step): boolean => traitsOf(step).decides === true && step.kind !== 'sound'
+
 /** The channel that a step claims, as the log names it; undefined if the log names none. */
 export function channelOf(step: Step): string | undefined {
   const claim = traitsOf(step).claims?.(step)
