@@ -13,6 +13,20 @@ const rect = (x0: number, z0: number, x1: number, z1: number) => [
   [x1, z1],
   [x0, z1],
 ]
+/** A door that stands open: nobody walks into it. */
+const leaf = (id: string, name: string, at: number[], yaw: number, size: number[], hinge = 'left') => ({
+  id,
+  name,
+  kind: 'box',
+  at,
+  yaw,
+  size,
+  colour: '#5b4a40',
+  solid: false,
+  form: 'door',
+  hinge,
+})
+const shelf = { kind: 'box', colour: '#6d5c48', solid: false, form: 'shelf' }
 
 export const place = {
   floors: [
@@ -77,7 +91,15 @@ export const place = {
   props: [
     { id: 'rope-post', name: 'Rope post', kind: 'cylinder', at: [4, 0, 9.5], size: [0.4, 1.1, 0.4], colour: '#6b5a44' },
     { id: 'press', name: 'Kelp press', kind: 'box', at: [18, 0, 14.8], size: [3, 1.8, 2], colour: '#59666b' },
-    { id: 'hook', name: 'Lantern hook', kind: 'cylinder', at: [21.5, 0, 6], size: [0.3, 1.6, 0.3], colour: '#7a6a4c' },
+    {
+      id: 'hook',
+      name: 'Lantern hook',
+      kind: 'cylinder',
+      at: [21.5, 0, 6],
+      size: [0.3, 1.6, 0.3],
+      colour: '#7a6a4c',
+      form: 'lamp',
+    },
     { id: 'rack', name: 'Drying rack', kind: 'box', at: [33.5, 2.4, 3.2], size: [3.6, 1.9, 0.6], colour: '#7d6a4e' },
     {
       id: 'log-desk',
@@ -120,6 +142,8 @@ export const place = {
       size: [1.6, 2.1, 0.08],
       colour: '#5b4a40',
       solid: false,
+      form: 'door',
+      hinge: 'slides',
     },
     {
       id: 'cart',
@@ -139,6 +163,33 @@ export const place = {
       colour: '#8a7f70',
       mass: 3,
       bounce: 0.35,
+    },
+    leaf('gate-leaf', 'Gate leaf', [12.89, 0, 11.16], -10, [1.8, 2.6, 0.06]),
+    leaf('winch-leaf', 'Winch house leaf', [4.16, 0, 24.89], 100, [1.8, 2.1, 0.06], 'right'),
+    leaf('croft-leaf', 'Way down leaf', [37.9, 0, 13.5], 5, [2.2, 2.1, 0.06], 'right'),
+    { ...shelf, id: 'salt-shelf', name: 'Salt shelf', at: [35.4, 0, 11.35], size: [3.2, 1.9, 0.4] },
+    { ...shelf, id: 'croft-shelf', name: 'Chain shelf', at: [54.6, -2.4, 15], yaw: 90, size: [3.6, 1.6, 0.45] },
+    { ...shelf, id: 'loft-shelf', name: 'Line shelf', at: [42.7, 2.4, 7.6], yaw: 90, size: [2.4, 1.8, 0.35] },
+    {
+      id: 'log-cup',
+      name: 'Cold cup',
+      kind: 'cylinder',
+      at: [41.85, 3.4, 3.5],
+      size: [0.09, 0.1, 0.09],
+      colour: '#b9b4a4',
+      form: 'cup',
+      mass: 0.3,
+      solid: false,
+    },
+    {
+      id: 'desk-lamp',
+      name: 'Reading lamp',
+      kind: 'cylinder',
+      at: [41, 3.4, 3.25],
+      size: [0.3, 0.45, 0.3],
+      colour: '#7a6a4c',
+      form: 'lamp',
+      solid: false,
     },
   ],
   lights: [

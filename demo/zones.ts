@@ -101,6 +101,8 @@ export const zones = [
     id: 'loft-screen',
     name: 'Behind the screen',
     shape: box([39.8, 2.4, 5.75], [6, 2.6, 7]),
+    note: 'Whoever reads the tide log does so in the dark.',
+    holds: ['tide-log'],
     rules: [{ id: 'screen-dark', on: { at: 'enter' }, cue: 'loft-dark', delay: 0.6 }],
   },
   {

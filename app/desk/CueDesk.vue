@@ -18,7 +18,6 @@ import { useMenuPlace } from '~/frame/menu-place'
 const props = defineProps<{ cue: Cue }>()
 const doc = useShow()
 const selection = useSelection()
-const open = ref<string>()
 const fors = [
   { value: 'whoever' as const, words: 'whoever set it off' },
   { value: 'everyone' as const, words: 'everyone' },
@@ -37,7 +36,7 @@ function add(kind: StepKind) {
   const taken = doc.show!.cues.flatMap((cue) => cue.steps.map((step) => step.id))
   const step = freshStep(doc.show!, kind, freeId(kind, taken), near.value)
   if (step && doc.edit(`Add ${kind} to ${props.cue.name}`, (e) => e.add(['cues', props.cue.id, 'steps'], step)))
-    open.value = step.id
+    selection.openStep = step.id
 }
 /** The steps as they come in time; those of one time in the order in which they begin. */
 const inTime = computed(() => [...props.cue.steps].sort((a, b) => a.at - b.at))
@@ -124,8 +123,8 @@ const { place } = useMenuPlace('bottom-end')
           <span class="w-12 font-mono text-[10px] text-bone-3">{{ step.at.toFixed(1) }} s</span>
           <button
             class="min-w-0 flex-1 text-left"
-            :aria-expanded="open === step.id"
-            @click="open = open === step.id ? undefined : step.id"
+            :aria-expanded="selection.openStep === step.id"
+            @click="selection.openStep = selection.openStep === step.id ? undefined : step.id"
           >
             {{ stepWords(doc.show!, step) }}
             <span class="text-xs text-bone-3">{{ lengthWords(doc.show!, step) }}</span>
@@ -163,7 +162,7 @@ const { place } = useMenuPlace('bottom-end')
             remove
           </button>
         </div>
-        <StepFields v-if="open === step.id" class="mt-1.5 pl-14" :cue="cue" :step="step" />
+        <StepFields v-if="selection.openStep === step.id" class="mt-1.5 pl-14" :cue="cue" :step="step" />
       </li>
     </ol>
   </div>

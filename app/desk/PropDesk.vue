@@ -1,7 +1,9 @@
 <script setup lang="ts">
-import type { Editor, Prop } from '~~/core/show'
+import type { Editor, Prop, PropForm } from '~~/core/show'
 import { addressOf } from '~/document/things'
 import { useShow } from '~/document/show'
+import { useSelection } from '~/frame/selection'
+import { frameOfDoor } from '~/plan/doors'
 import { plain } from '~/words/time'
 import PartChoice from './PartChoice.vue'
 import PartNumber from './PartNumber.vue'
@@ -10,7 +12,11 @@ import ThingHead from './ThingHead.vue'
 /** A prop as a sentence: what it is, how large, whether it can be seen and walked through, how it falls. */
 const props = defineProps<{ prop: Prop }>()
 const doc = useShow()
-const facts = computed(() => `${props.prop.kind} ${props.prop.size.map((m) => plain(m, 2)).join(' × ')} m`)
+const selection = useSelection()
+const facts = computed(
+  () =>
+    `${FORMS.find(({ value }) => value === (props.prop.form ?? props.prop.kind))?.words ?? props.prop.kind} ${props.prop.size.map((m) => plain(m, 2)).join(' × ')} m`,
+)
 const at = (...fields: string[]) => addressOf('prop', props.prop.id, ...fields)
 const put = (field: string) => (edit: Editor, value: number) => edit.set(at(field), value)
 const putIn = (field: 'at' | 'size', index: number) => (edit: Editor, value: number) =>
@@ -20,6 +26,31 @@ const putIn = (field: 'at' | 'size', index: number) => (edit: Editor, value: num
       i === index || (field === 'size' && props.prop.kind === 'cylinder' && index !== 1 && i !== 1) ? value : each,
     ),
   )
+const FORMS: { value: Prop['kind'] | PropForm; words: string }[] = [
+  { value: 'box', words: 'box' },
+  { value: 'cylinder', words: 'cylinder' },
+  { value: 'door', words: 'door leaf' },
+  { value: 'lamp', words: 'lamp' },
+  { value: 'shelf', words: 'shelf' },
+  { value: 'cup', words: 'cup' },
+]
+const HINGES = [
+  { value: 'left', words: 'hangs on the left' },
+  { value: 'right', words: 'hangs on the right' },
+  { value: 'slides', words: 'slides' },
+]
+/** What is round from above. */
+const ROUND: ReadonlySet<string> = new Set(['cylinder', 'lamp', 'cup'])
+function setForm(form: Prop['kind'] | PropForm) {
+  const isPlain = form === 'box' || form === 'cylinder'
+  doc.edit(`Form of ${props.prop.name}`, (e) => {
+    e.set(at('form'), isPlain ? undefined : form)
+    e.set(at('kind'), ROUND.has(form) ? 'cylinder' : 'box')
+    if (form !== 'door') e.set(at('hinge'), undefined)
+  })
+}
+/** The opening that it hangs in. */
+const frame = computed(() => frameOfDoor(doc.show!, props.prop))
 const set = (field: string, value: unknown, label: string) => doc.edit(label, (e) => e.set(at(field), value))
 const sizes = computed(() =>
   props.prop.kind === 'cylinder' ? (['Diameter', 'Height'] as const) : (['Width', 'Height', 'Depth'] as const),
@@ -30,15 +61,21 @@ const sizes = computed(() =>
   <ThingHead :thing="{ kind: 'prop', id: prop.id }" :facts="facts">
     <p class="text-[14px] leading-[1.95] text-bone-2">
       Is a
-      <PartChoice
-        name="Form"
-        :value="prop.kind"
-        :options="[
-          { value: 'box', words: 'box' },
-          { value: 'cylinder', words: 'cylinder' },
-        ]"
-        @choose="set('kind', $event, `Form of ${prop.name}`)"
-      />
+      <PartChoice name="Form" :value="prop.form ?? prop.kind" :options="FORMS" @choose="setForm" />
+      <template v-if="prop.form === 'door'">
+        that
+        <PartChoice
+          name="Hinge"
+          :value="prop.hinge ?? 'left'"
+          :options="HINGES"
+          @choose="set('hinge', $event, `Hinge of ${prop.name}`)"
+        />
+        <template v-if="frame">
+          in
+          <button class="part" @click="selection.choose('wall', frame.wall.id)">
+            {{ frame.opening.name ?? 'the opening' }}</button>,
+        </template>
+      </template>
       <template v-for="(size, i) in sizes" :key="size">
         {{ i > 0 ? '×' : 'of' }}
         <PartNumber

@@ -3,6 +3,10 @@ import type { Editor, Opening, Spot, Wall } from '~~/core/show'
 import { addressOf, nameOfThing } from '~/document/things'
 import { freshOpening } from '~/document/fresh'
 import { useShow } from '~/document/show'
+import { useSelection } from '~/frame/selection'
+import { carrying } from '~/plan/carried'
+import { frameOfDoor, freshDoor } from '~/plan/doors'
+import { useThingEdits } from '~/plan/thing-edits'
 import { moveCorner, wallLength } from '~/plan/wall-joins'
 import { count, plain } from '~/words/time'
 import PartNumber from './PartNumber.vue'
@@ -12,6 +16,8 @@ import ThingHead from './ThingHead.vue'
 /** A wall as a sentence: how long, which way, how high and thick, and what opens in it. */
 const props = defineProps<{ wall: Wall }>()
 const doc = useShow()
+const edits = useThingEdits()
+const selection = useSelection()
 const name = computed(() => nameOfThing(doc.show!, { kind: 'wall', id: props.wall.id }))
 const length = computed(() => wallLength(props.wall))
 const angle = computed(() => {
@@ -19,7 +25,8 @@ const angle = computed(() => {
   return ((Math.round(((Math.atan2(to[1] - from[1], to[0] - from[0]) * 180) / Math.PI) * 10) / 10) % 360) + 0
 })
 const facts = computed(() => `wall ${plain(length.value, 2)} m · ${count(props.wall.openings.length, 'opening')}`)
-const put = (field: string) => (edit: Editor, value: number) => edit.set(addressOf('wall', props.wall.id, field), value)
+const put = (field: string) => (edit: Editor, value: number) =>
+  carrying((e) => e.set(addressOf('wall', props.wall.id, field), value))(edit)
 /** Its far corner goes there, and walls that end in it come along. */
 function putEnd(edit: Editor, long: number, degrees: number) {
   const { from } = props.wall
@@ -28,13 +35,20 @@ function putEnd(edit: Editor, long: number, degrees: number) {
     Math.round((from[0] + Math.cos(a) * long) * 1000) / 1000,
     Math.round((from[1] + Math.sin(a) * long) * 1000) / 1000,
   ]
-  moveCorner(edit, doc.show!.place.walls, props.wall, 'to', to)
+  carrying((e) => moveCorner(e, doc.show!.place.walls, props.wall, 'to', to))(edit)
 }
 const putOpening = (index: number, field: keyof Opening) => (edit: Editor, value: number) =>
-  edit.set(
-    addressOf('wall', props.wall.id, 'openings'),
-    props.wall.openings.map((each, i) => (i === index ? { ...each, [field]: value } : each)),
-  )
+  carrying((e) =>
+    e.set(
+      addressOf('wall', props.wall.id, 'openings'),
+      props.wall.openings.map((each, i) => (i === index ? { ...each, [field]: value } : each)),
+    ),
+  )(edit)
+/** The door that hangs in an opening. */
+const doorIn = (opening: Opening) =>
+  doc.show!.place.props.find((prop) => frameOfDoor(doc.show!, prop)?.opening === opening)
+const hang = (opening: Opening) =>
+  edits.add('Hang a door', 'prop', [freshDoor(doc.show!, { wall: props.wall, opening })])
 function addOpening() {
   const width = Math.min(1, length.value)
   const opening = freshOpening(props.wall, Math.max(0, (length.value - width) / 2), width)
@@ -137,7 +151,10 @@ const removeOpening = (index: number) =>
         :put="putOpening(i, 'at')"
       />
       along, its sill at
-      <PartNumber name="Sill" :value="opening.sill" unit="m" label="Sill of an opening" :put="putOpening(i, 'sill')" />.
+      <PartNumber name="Sill" :value="opening.sill" unit="m" label="Sill of an opening" :put="putOpening(i, 'sill')" />,
+      <button v-if="doorIn(opening)" class="part" @click="selection.choose('prop', doorIn(opening)!.id)">
+        {{ doorIn(opening)!.name }}</button><template v-if="doorIn(opening)"> hangs in it.</template>
+      <button v-else class="chip" @click="hang(opening)">Hang a door</button>
       <button class="chip" @click="removeOpening(i)">Close it</button>
     </div>
     <p v-if="wall.openings.length === 0" class="text-xs text-bone-3">

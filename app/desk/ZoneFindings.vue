@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { solidOf } from '~~/core/space'
-import type { Zone } from '~~/core/show'
+import type { Shape, Zone } from '~~/core/show'
 import { useShow } from '~/document/show'
-import { doorwayAt, fittedTo, hangsAbove, heldWithin, nameOfDoorway } from '~/plan/fitting'
+import { doorwayAt, fittedTo, hangsAbove, heldWithin, nameOfDoorway, reachingAround } from '~/plan/fitting'
+import { solidOfZone } from '~/plan/geometry'
 import { usePassing } from '~/plan/passing'
 import { plain } from '~/words/time'
+import PartChoice from './PartChoice.vue'
 
 /** What is found about a zone where it stands: whether anybody gets past, reaches their feet, is too quick for it, and what it holds. */
 const props = defineProps<{ zone: Zone }>()
@@ -111,7 +113,42 @@ const quick = computed((): Found => {
   }
 })
 const held = computed(() => heldWithin(doc.show!, props.zone))
-const found = computed(() => [passing.value, feet.value, quick.value].filter((each) => each !== undefined))
+/** Those that it must hold, and of them those that stick out. */
+const meant = computed(() => doc.show!.zones.filter(({ id }) => props.zone.holds?.includes(id)))
+const holding = computed((): Found | undefined => {
+  if (meant.value.length === 0) return undefined
+  const out = meant.value.filter((zone) => !held.value.includes(zone))
+  const names = (zones: readonly Zone[]) => zones.map(({ name }) => name).join(', ')
+  if (out.length === 0) return { key: 'holds', good: true, says: `It holds ${names(meant.value)}`, more: 'as it must.' }
+  const shape = reachingAround(doc.show!, props.zone, meant.value)
+  return {
+    key: 'holds',
+    good: false,
+    says: `${names(out)} ${out.length === 1 ? 'sticks' : 'stick'} out of it.`,
+    more: 'Somebody can be there without being here.',
+    ...(shape && { mend: { words: 'Widen around it', go: () => widenAround(shape) } }),
+  }
+})
+const widenAround = (shape: Shape) =>
+  doc.edit(`Widen ${props.zone.name}`, (e) => e.set(['zones', props.zone.id, 'shape'], shape))
+/** What can be asked of it: that it holds what it holds now, or another that it touches. */
+const near = computed(() => {
+  const [x0, y0, z0, x1, y1, z1] = solidOfZone(doc.show!, props.zone).bounds
+  return doc.show!.zones.filter((other) => {
+    if (other.id === props.zone.id || meant.value.includes(other)) return false
+    const [a0, b0, c0, a1, b1, c1] = solidOfZone(doc.show!, other).bounds
+    return a0 <= x1 && a1 >= x0 && b0 <= y1 && b1 >= y0 && c0 <= z1 && c1 >= z0
+  })
+})
+const mustHold = (ids: string[], label: string) =>
+  doc.edit(label, (e) => e.set(['zones', props.zone.id, 'holds'], ids.length > 0 ? ids : undefined))
+const offered = computed(() => [
+  { value: '', words: 'It must hold …' },
+  ...near.value.map(({ id, name }) => ({ value: id, words: name })),
+])
+const found = computed(() =>
+  [passing.value, feet.value, quick.value, holding.value].filter((each) => each !== undefined),
+)
 </script>
 
 <template>
@@ -130,14 +167,38 @@ const found = computed(() => [passing.value, feet.value, quick.value].filter((ea
         <button v-if="one.mend" class="chip ml-1" @click="one.mend.go">{{ one.mend.words }}</button></span
       >
     </p>
-    <p v-if="held.length > 0" class="text-bone-3">
-      It holds
-      {{
-        held
-          .slice(0, 4)
-          .map((zone) => zone.name)
-          .join(', ')
-      }}{{ held.length > 4 ? ` and ${held.length - 4} more` : '' }} wholly.
+    <p v-if="held.length > 0 || near.length > 0 || meant.length > 0" class="text-bone-3">
+      <template v-if="held.length > 0">
+        It holds
+        {{
+          held
+            .slice(0, 4)
+            .map((zone) => zone.name)
+            .join(', ')
+        }}{{ held.length > 4 ? ` and ${held.length - 4} more` : '' }} wholly.
+      </template>
+      <template v-for="one in meant" :key="one.id">
+        Must hold {{ one.name
+        }}<button
+          class="chip mx-1"
+          :aria-label="`It need not hold ${one.name}`"
+          @click="
+            mustHold(
+              zone.holds!.filter((id) => id !== one.id),
+              `${zone.name} need not hold ${one.name}`,
+            )
+          "
+        >
+          no longer
+        </button>
+      </template>
+      <PartChoice
+        v-if="near.length > 0"
+        name="Must hold"
+        value=""
+        :options="offered"
+        @choose="(id) => id && mustHold([...(zone.holds ?? []), id], `${zone.name} must hold another`)"
+      />
     </p>
   </section>
 </template>

@@ -1,4 +1,5 @@
-import { completeStep, type Show, type Step, type StepKind } from '~~/core/show'
+import { completeStep, type Prop, type Show, type Step, type StepKind } from '~~/core/show'
+import { hingeOf } from './hinge'
 
 /** The thing that stands nearest to a point, or the first. */
 function nearest<T extends { at: readonly number[] }>(
@@ -35,6 +36,12 @@ const HELD = {
   hold: 'release' as const,
 }
 
+/** A door slides by its width or turns about its hinge; anything else turns where it stands. */
+const opened = (prop: Prop): Pick<Extract<Step, { kind: 'prop' }>, 'slide' | 'turn'> =>
+  prop.form === 'door' && prop.hinge === 'slides'
+    ? { slide: { by: [prop.size[0], 0, 0] } }
+    : { turn: { by: prop.hinge === 'right' ? -90 : 90, about: hingeOf(prop) ?? [0, 0] } }
+
 /** What a step of each kind begins as, beside the table's defaults; undefined where the show lacks what it needs. */
 const FRESH: { [K in StepKind]: (of: Things) => Partial<Extract<Step, { kind: K }>> | undefined } = {
   sound: ({ spot }) => spot && { sound: spot.id, where: { at: 'zone' } },
@@ -55,7 +62,7 @@ const FRESH: { [K in StepKind]: (of: Things) => Partial<Extract<Step, { kind: K 
   flag: ({ flag }) => flag && { flag: flag.id, set: typeof flag.start === 'boolean' ? true : 1 },
   signal: () => ({ name: 'go' }),
   drift: ({ light }) => light && { target: { light: light.id }, rate: 1, to: 1 },
-  prop: ({ prop }) => prop && { prop: prop.id, turn: { by: 90, about: [0, 0] }, ...HELD },
+  prop: ({ prop }) => prop && { prop: prop.id, ...opened(prop), ...HELD },
   fling: ({ prop, pool }) => prop && { prop: prop.id, speed: [3, 5], yaw: 0, pitch: 30, spread: 10, impact: pool?.id },
   burst: () => ({ where: { at: 'zone' }, count: [6, 10], life: [0.6, 1.2] }),
   zone: ({ zone }) => zone && { zone: zone.id, enabled: false },

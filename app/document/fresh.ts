@@ -57,8 +57,13 @@ export function freshZone(show: Show, shape: Shape): Zone {
 }
 
 /** Things of a place, each by a name that none of its kind has. */
-export const freshProp = (show: Show, kind: 'box' | 'cylinder', at: Point, size: Point): Prop =>
-  completeProp({ ...named(show.place.props, kind === 'box' ? 'Box' : 'Post'), kind, at, size })
+export const freshProp = (
+  show: Show,
+  kind: 'box' | 'cylinder',
+  at: Point,
+  size: Point,
+  name = kind === 'box' ? 'Box' : 'Post',
+): Prop => completeProp({ ...named(show.place.props, name), kind, at, size })
 export const freshFloor = (show: Show, y: number, outline: Spot[]): Floor =>
   completeFloor({ ...named(show.place.floors, 'Floor'), y, outline })
 export const freshLight = (show: Show, kind: Light['kind'], at: Point): Light =>

@@ -100,6 +100,7 @@ function letGoOf(edit: Editor, { keys }: Reference): void {
   if (tie >= 0) return edit.set(keys.slice(0, tie + 1), undefined)
   const facing = keys.indexOf('facing')
   if (facing >= 0) return edit.set(keys.slice(0, facing + 1), undefined)
+  if (keys.includes('holds')) return edit.remove(keys)
   const rules = keys.indexOf('rules')
   if (rules >= 0 && inner !== undefined) return edit.remove(keys.slice(0, rules + 2))
   if (list === 'rules') return edit.remove(['rules', index!])

@@ -15,8 +15,10 @@ export const useSelection = defineStore('selection', () => {
   const others = ref<ThingRef[]>([])
   /** The point of the chosen walk that is held. */
   const point = ref<number>()
+  /** The step of the chosen cue that is open. */
+  const openStep = ref<string>()
   const choose = (kind: Chosen['kind'], id: string) => {
-    if (!isSame(chosen.value, { kind, id })) point.value = undefined
+    if (!isSame(chosen.value, { kind, id })) point.value = openStep.value = undefined
     chosen.value = { kind, id }
     others.value = []
   }
@@ -34,7 +36,7 @@ export const useSelection = defineStore('selection', () => {
   const clear = () => {
     chosen.value = undefined
     others.value = []
-    point.value = undefined
+    point.value = openStep.value = undefined
   }
   const zone = computed(() =>
     chosen.value?.kind === 'zone' ? doc.show?.zones.find((z) => z.id === chosen.value!.id) : undefined,
@@ -45,6 +47,7 @@ export const useSelection = defineStore('selection', () => {
   const cue = computed(() =>
     chosen.value?.kind === 'cue' ? doc.show?.cues.find((c) => c.id === chosen.value!.id) : undefined,
   )
+  const step = computed(() => cue.value?.steps.find(({ id }) => id === openStep.value))
   const isThere = ({ kind, id }: Chosen): boolean =>
     isThing(kind) ? doc.show !== undefined && thingIn(doc.show, kind, id) !== undefined : !!(walk.value ?? cue.value)
   /** All things of the place that are chosen. */
@@ -57,5 +60,5 @@ export const useSelection = defineStore('selection', () => {
     if (!isThere(chosen.value)) chooseAll(others.value.filter(isThere))
     else if (!others.value.every(isThere)) others.value = others.value.filter(isThere)
   })
-  return { chosen, others, things, point, zone, walk, cue, choose, chooseAll, toggle, clear }
+  return { chosen, others, things, point, openStep, zone, walk, cue, step, choose, chooseAll, toggle, clear }
 })

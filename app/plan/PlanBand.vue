@@ -22,6 +22,7 @@ import PlanTools from './PlanTools.vue'
 import PlanUnreached from './PlanUnreached.vue'
 import PlanWalks from './PlanWalks.vue'
 import { usePassing } from './passing'
+import { useWalkGestures } from './walk-gestures'
 
 /** The place from above, and what the hand does in it. */
 const emit = defineEmits<{ bring: [] }>()
@@ -32,11 +33,13 @@ const passing = usePassing()
 const frame = ref<HTMLElement>()
 const { pixel, box, fit, spotAt, pan, zoom, width, height } = usePlanView(frame)
 const reach = { spotAt, pan, pixel: () => pixel.value }
-const { press, takeHold, takePoint, addPoint, lasso, nameUnder } = usePlanGestures(reach)
+const { press, takeHold, lasso, nameUnder } = usePlanGestures(reach)
+const { takePoint, takeOnward, addPoint } = useWalkGestures(reach)
 const drawing = usePlanDrawing(reach)
 const { tool, draft, measure } = drawing
 const DeleteQuestion = defineAsyncComponent(() => import('./DeleteQuestion.vue'))
 const SectionBand = defineAsyncComponent(() => import('./SectionBand.vue'))
+const PlanStep = defineAsyncComponent(() => import('./PlanStep.vue'))
 const PlanCut = defineAsyncComponent(() => import('./PlanCut.vue'))
 /** Until somebody has put it elsewhere the section cuts through the middle of the chosen thing, or of what is seen. */
 const cut = computed(() => {
@@ -137,9 +140,10 @@ probe({ thingOnPage: spotOnPage as () => unknown, spotOnPage: onPage as () => un
         <template v-if="doc.isOpen">
           <PlanCut v-if="view.section" :cut="cut" :pixel="pixel" :box="box" :spot-at="spotAt" />
           <PlanChosen :pixel="pixel" />
+          <PlanStep v-if="selection.step" :pixel="pixel" />
           <PlanUnreached v-if="passing.looks" :pixel="pixel" />
           <PlanPassing v-if="selection.zone" :zone="selection.zone" :pixel="pixel" />
-          <PlanWalks :pixel="pixel" @take-point="takePoint" @add-point="addPoint" />
+          <PlanWalks :pixel="pixel" @take-point="takePoint" @take-onward="takeOnward" @add-point="addPoint" />
           <g
             v-for="hold in holds"
             :key="hold.key"

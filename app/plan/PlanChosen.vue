@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { falloff } from '~~/core/light'
-import { floorAt, outlineOf } from '~~/core/space'
+import { litFrom, poolOf } from '~~/core/light'
+import { floorAt, holds, outlineOf, visibleFrom } from '~~/core/space'
 import type { Spot } from '~~/core/show'
 import { nameOfThing, thingIn, type ThingRef } from '~/document/things'
 import { useShow } from '~/document/show'
 import { useSelection } from '~/frame/selection'
 import { useView } from '~/frame/view'
-import { pathOf, rimPath, solidOfZone } from './geometry'
+import { pathOf, rimPath, solidOfZone, zonePath } from './geometry'
 import { propOutline } from './thing-forms'
 import { alongWall, wallLength } from './wall-joins'
 import { plain } from '~/words/time'
@@ -95,6 +95,19 @@ const drawn = computed(() =>
     }
   }),
 )
+/** What the chosen zone must hold, and whether it does. */
+const mustHold = computed(() => {
+  const { zone } = selection
+  const show = doc.show!
+  if (!zone?.holds) return []
+  return show.zones
+    .filter(({ id }) => zone.holds!.includes(id))
+    .map((other) => ({
+      id: other.id,
+      path: zonePath(show, other),
+      isHeld: holds(solidOfZone(show, zone), solidOfZone(show, other)),
+    }))
+})
 const only = computed(() => (selection.things.length === 1 ? selection.things[0] : undefined))
 /** How long each stretch of the chosen wall is, beside it. */
 const measures = computed(() => {
@@ -114,67 +127,55 @@ const measures = computed(() => {
   })
 })
 const light = computed(() => (only.value?.kind === 'light' ? thingIn(doc.show!, 'light', only.value.id) : undefined))
-/** Where the eyes of somebody below get so many lux of the chosen light. */
+/** Where somebody's eyes are below the chosen light (m), and what of the place it can fall on there. */
+const eyes = computed(() => {
+  const [x, , z] = light.value!.at
+  return (floorAt(doc.show!.place.floors, x, z) ?? 0) + doc.show!.player.eye
+})
+const lit = computed(() => (light.value ? pathOf(litFrom(light.value, doc.show!.place.walls, eyes.value)) : ''))
+/** Where the eyes of somebody get so many lux of the chosen light. */
 const LUX = [50, 20, 10, 5, 2, 1]
 const rings = computed(() => {
   if (!light.value) return []
-  const { at, candela, reach, kind } = light.value
-  if (kind === 'spot') return []
-  const floor = floorAt(doc.show!.place.floors, at[0], at[2]) ?? 0
-  const over = Math.abs(at[1] - floor - doc.show!.player.eye)
-  const luxAt = (r: number) => candela * falloff(Math.hypot(r, over), reach)
-  let before = 0
+  let before = -Infinity
   return LUX.flatMap((lux) => {
-    if (luxAt(0) < lux) return []
-    let [near, far] = [0, reach]
-    for (let n = 0; n < 24; n++) {
-      const middle = (near + far) / 2
-      if (luxAt(middle) >= lux) near = middle
-      else far = middle
-    }
+    const outline = poolOf(light.value!, eyes.value, lux)
+    const foot = outline.reduce<Spot | undefined>((low, spot) => (low && low[1] >= spot[1] ? low : spot), undefined)
     // Rings that lie on each other say nothing.
-    if ((near - before) / props.pixel < 16) return []
-    before = near
-    return [{ lux, r: near }]
+    if (!foot || Math.abs(foot[1] - before) / props.pixel < 16) return []
+    before = foot[1]
+    return [{ lux, path: pathOf(outline), foot }]
   })
 })
+/** What the chosen camera mark sees between walls, so far away (m). */
+const FAR = 14
 const camera = computed(() => {
   const mark = only.value?.kind === 'mark' ? thingIn(doc.show!, 'mark', only.value.id) : undefined
   if (mark?.kind !== 'camera') return ''
-  const far = 6
-  const side = (sign: number) => {
-    const a = ((mark.yaw + (sign * mark.fov) / 2) * Math.PI) / 180
-    return `${mark.at[0] - far * Math.sin(a)} ${mark.at[2] - far * Math.cos(a)}`
-  }
-  return `M${mark.at[0]} ${mark.at[2]}L${side(1)}M${mark.at[0]} ${mark.at[2]}L${side(-1)}`
+  const [x, y, z] = mark.at
+  return pathOf(visibleFrom([x, z], doc.show!.place.walls, y, FAR, { yaw: mark.yaw, degrees: mark.fov }))
 })
 </script>
 
 <template>
   <g class="pointer-events-none">
-    <circle
+    <clipPath v-if="light" id="lit"><path :d="lit" /></clipPath>
+    <path
       v-if="light"
-      :cx="light.at[0]"
-      :cy="light.at[2]"
-      :r="light.reach"
-      fill="none"
+      :d="lit"
+      data-lit
+      fill="var(--color-lamp)"
+      fill-opacity="0.05"
       stroke="var(--color-lamp)"
       :stroke-width="pixel"
       :stroke-dasharray="`${2 * pixel} ${4 * pixel}`"
       opacity="0.7"
     />
-    <g v-for="ring in rings" :key="ring.lux" opacity="0.75">
-      <circle
-        :cx="light!.at[0]"
-        :cy="light!.at[2]"
-        :r="ring.r"
-        fill="none"
-        stroke="var(--color-lamp)"
-        :stroke-width="0.8 * pixel"
-      />
+    <g v-for="ring in rings" :key="ring.lux" opacity="0.75" :data-ring="ring.lux" clip-path="url(#lit)">
+      <path :d="ring.path" fill="none" stroke="var(--color-lamp)" :stroke-width="0.8 * pixel" />
       <text
-        :x="light!.at[0]"
-        :y="light!.at[2] + ring.r - 3 * pixel"
+        :x="ring.foot[0]"
+        :y="ring.foot[1] - 3 * pixel"
         :font-size="10 * pixel"
         text-anchor="middle"
         fill="var(--color-bone)"
@@ -187,9 +188,22 @@ const camera = computed(() => {
     <path
       v-if="camera"
       :d="camera"
+      data-sees
+      fill="var(--color-bone)"
+      fill-opacity="0.05"
       stroke="var(--color-bone-2)"
       :stroke-width="pixel"
       :stroke-dasharray="`${6 * pixel} ${4 * pixel}`"
+    />
+    <path
+      v-for="other in mustHold"
+      :key="other.id"
+      :d="other.path"
+      :data-must-hold="other.id"
+      fill="none"
+      :stroke="other.isHeld ? 'var(--color-lamp)' : 'var(--color-rust)'"
+      :stroke-width="(other.isHeld ? 1 : 2) * pixel"
+      :stroke-dasharray="`${2 * pixel} ${3 * pixel}`"
     />
     <template v-for="one in drawn" :key="one.key">
       <path

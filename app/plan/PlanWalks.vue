@@ -1,16 +1,21 @@
 <script setup lang="ts">
 import { useShow } from '~/document/show'
 import { useSelection } from '~/frame/selection'
+import { useRun } from '~/run/current-run'
+import { onwardOf } from './onward'
 import { throughWalls } from './through-walls'
 
 /** The points of the chosen walk, to take hold of; those that lie on one another are fanned out beside the place. */
 const props = defineProps<{ pixel: number }>()
 const emit = defineEmits<{
   takePoint: [index: number, event: PointerEvent]
+  takeOnward: [was: number | undefined, event: PointerEvent]
   addPoint: [after: number, event: MouseEvent]
 }>()
 const doc = useShow()
+const runs = useRun()
 const selection = useSelection()
+const r = (n: number) => n * props.pixel
 const points = computed(() => selection.walk?.points ?? [])
 const middles = computed(() =>
   points.value
@@ -30,13 +35,23 @@ const stands = computed(() => {
     return { x: x + before * 9 * props.pixel, z: z - before * 5 * props.pixel }
   })
 })
+/** Where the walk goes on after each move of the run. */
+const onward = computed(() => {
+  const { walk } = selection
+  const path = walk && runs.run?.paths[runs.run.walks.indexOf(walk.id)]
+  return path
+    ? onwardOf(path, points.value).map(({ from, to }) => {
+        const end = to === undefined ? undefined : stands.value[to]
+        return { to, a: { x: from[0], z: from[2] }, b: end ?? { x: from[0] + r(24), z: from[2] } }
+      })
+    : []
+})
 /** Stretches that go through a wall. */
 const through = computed(() =>
   selection.walk && doc.show
     ? throughWalls(doc.show, selection.walk).map((i) => [points.value[i]!.at, points.value[i + 1]!.at])
     : [],
 )
-const r = (n: number) => n * props.pixel
 </script>
 
 <template>
@@ -92,6 +107,43 @@ const r = (n: number) => n * props.pixel
           @pointerdown="emit('takePoint', i, $event)"
           ><title>Point {{ i + 1 }}{{ point.pause ? `, waits ${point.pause} s` : '' }}</title></rect
         >
+      </g>
+      <g v-for="({ to, a, b }, i) in onward" :key="`o${i}`">
+        <line
+          :x1="a.x"
+          :y1="a.z"
+          :x2="b.x"
+          :y2="b.z"
+          stroke="var(--color-lamp)"
+          :stroke-width="r(1.5)"
+          :stroke-dasharray="`${r(1.5)} ${r(4)}`"
+          class="pointer-events-none"
+        />
+        <circle
+          :cx="a.x"
+          :cy="a.z"
+          :r="r(4)"
+          fill="none"
+          stroke="var(--color-lamp)"
+          :stroke-width="r(1.5)"
+          class="pointer-events-none"
+        />
+        <g
+          class="cursor-move"
+          :transform="`translate(${b.x} ${b.z - r(14)}) scale(${pixel})`"
+          :data-onward="to === undefined ? 'nowhere' : to + 1"
+          @pointerdown="emit('takeOnward', to, $event)"
+        >
+          <circle r="9" fill="transparent" />
+          <path d="M-5-5h10L0 4z" fill="var(--color-lamp)" stroke="var(--color-ink-0)" />
+          <title>
+            {{
+              to === undefined
+                ? 'Once it was moved the walk ends: drag this to the point where it goes on'
+                : `Once it was moved the walk goes on to point ${to + 1}: drag this to another`
+            }}
+          </title>
+        </g>
       </g>
     </template>
   </g>

@@ -1,18 +1,8 @@
 import { useEventListener } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { Point, Shape, Spot, Wall } from '~~/core/show'
-import {
-  freshFloor,
-  freshLight,
-  freshMark,
-  freshOpening,
-  freshPoint,
-  freshProp,
-  freshWalk,
-  freshWall,
-} from '~/document/fresh'
+import { freshFloor, freshLight, freshMark, freshPoint, freshProp, freshWalk, freshWall } from '~/document/fresh'
 import { useShow } from '~/document/show'
-import { addressOf } from '~/document/things'
 import { followPointer } from '~/frame/pointer-drag'
 import { useSelection } from '~/frame/selection'
 import { useRun } from '~/run/current-run'
@@ -20,18 +10,17 @@ import { calculated } from '~/words/arithmetic'
 import { round, snapped } from './geometry'
 import { useFloor, type Reach } from './gestures'
 import { drawn } from './handles'
+import { useOpeningDrawing } from './opening-drawing'
 import { usePaths } from './paths'
-import { seenThings } from './storeys'
 import { cornerAt, directionOf, going } from './snapping'
 import { useThingEdits } from './thing-edits'
-import { isSameSpot, onWall, wallLength } from './wall-joins'
+import { isSameSpot } from './wall-joins'
 import { useView } from '~/frame/view'
 import type { Tool } from './tools'
 
 /** Heights at which things are made (m): a lamp, a camera. */
 const HANGS = 2.4
 const CAMERA = 1.6
-const DOOR = 1
 const PROP_HEIGHT = 1
 
 /** What is being drawn, for the plan to show. */
@@ -51,7 +40,8 @@ export interface Draft {
 }
 
 /** Drawing in the plan: every tool but that which chooses. */
-export function usePlanDrawing({ spotAt, pixel }: Reach) {
+export function usePlanDrawing(reach: Reach) {
+  const { spotAt, pixel } = reach
   const doc = useShow()
   const runs = useRun()
   const view = useView()
@@ -61,6 +51,7 @@ export function usePlanDrawing({ spotAt, pixel }: Reach) {
   const paths = usePaths()
 
   const tool = ref<Tool>('choose')
+  const openings = useOpeningDrawing(reach, () => (tool.value = 'choose'))
   const pair = shallowRef<{ a: Spot; b: Spot }>()
   const run = shallowRef<Spot[]>([])
   /** The way to each corner of a walk after the first: round the walls. */
@@ -102,7 +93,7 @@ export function usePlanDrawing({ spotAt, pixel }: Reach) {
     const [what, which] = kind.value
     if (pair.value && what === 'zone') return { shape: drawn(which as Shape['kind'], pair.value.a, pair.value.b, 0) }
     if (pair.value && what === 'prop') return { shape: drawn(which as Shape['kind'], pair.value.a, pair.value.b, 0) }
-    if (pair.value && tool.value === 'opening') return { opening: [pair.value.a, pair.value.b] }
+    if (openings.stretch.value) return { opening: openings.stretch.value }
     if (pair.value) return { facing: { at: pair.value.a, to: pair.value.b } }
     if (tool.value === 'walk') return { run: walkedSpots(), next: undefined, fills: undefined, ...lead() }
     if (run.value.length > 0) return { run: run.value, next: next.value, closes: closes.value }
@@ -128,7 +119,8 @@ export function usePlanDrawing({ spotAt, pixel }: Reach) {
   function press(event: PointerEvent): void {
     const [what, which] = kind.value
     if (what === 'wall' || what === 'floor' || what === 'walk') return
-    if (what === 'opening') return pressOpening(event)
+    if (what === 'opening') return openings.press(event)
+    if (what === 'door') return openings.hang(event)
     const a = spot(event)
     pair.value = { a, b: a }
     followPointer(event, {
@@ -163,43 +155,6 @@ export function usePlanDrawing({ spotAt, pixel }: Reach) {
       edits.add('Draw a prop', 'prop', [
         freshProp(doc.show!, 'cylinder', shape.at, [shape.radius * 2, PROP_HEIGHT, shape.radius * 2]),
       ])
-  }
-
-  /** The wall that is nearest to a spot, if one is near. */
-  function wallBy([x, z]: Spot): Wall | undefined {
-    return seenThings(doc.show!, 'wall', view.storey)
-      .map((wall) => ({ wall, ...onWall(wall, x, z) }))
-      .filter(({ wall, off }) => off <= wall.thickness / 2 + 10 * pixel())
-      .sort((a, b) => a.off - b.off)[0]?.wall
-  }
-  function pressOpening(event: PointerEvent): void {
-    const wall = wallBy(spotAt(event))
-    if (!wall) return
-    const length = wallLength(wall)
-    const stop = (e: PointerEvent) => {
-      const { at } = onWall(wall, ...spotAt(e))
-      return Math.min(length, Math.max(0, e.altKey ? round(at) : Math.round(at * 10) / 10))
-    }
-    const from = stop(event)
-    const spotOf = (at: number): Spot => [
-      wall.from[0] + ((wall.to[0] - wall.from[0]) * at) / length,
-      wall.from[1] + ((wall.to[1] - wall.from[1]) * at) / length,
-    ]
-    followPointer(event, {
-      move: (e) => (pair.value = { a: spotOf(from), b: spotOf(stop(e)) }),
-      end: (e, far) => {
-        pair.value = undefined
-        const to = far ? stop(e) : from
-        const width = Math.abs(to - from) > 0.2 ? Math.abs(to - from) : Math.min(DOOR, length)
-        const at =
-          Math.abs(to - from) > 0.2 ? Math.min(from, to) : Math.min(length - width, Math.max(0, from - width / 2))
-        const opening = freshOpening(wall, round(at), round(width))
-        tool.value = 'choose'
-        doc.edit('Draw an opening', (edit) => edit.add(addressOf('wall', wall.id, 'openings'), opening))
-        selection.choose('wall', wall.id)
-      },
-      cancel: () => (pair.value = undefined),
-    })
   }
 
   /** What was clicked, and in its turn: an answer of the worker may come after the next click. */
@@ -290,6 +245,7 @@ export function usePlanDrawing({ spotAt, pixel }: Reach) {
   async function hover(event: PointerEvent): Promise<void> {
     pointer.value = tool.value === 'walk' ? spot(event) : spotAt(event)
     free.value = event.altKey
+    if (tool.value === 'door') openings.hover(event)
     if (tool.value === 'floor' && run.value.length === 0) {
       fills.value = event.shiftKey ? undefined : await paths.enclosure(doc.show!, view.storey, spotAt(event))
     } else if (tool.value === 'walk' && run.value.length > 0) {
@@ -300,7 +256,7 @@ export function usePlanDrawing({ spotAt, pixel }: Reach) {
   }
 
   function clear(): void {
-    pair.value = undefined
+    pair.value = openings.stretch.value = undefined
     run.value = []
     legs.value = []
     leads.value = []

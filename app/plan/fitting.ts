@@ -1,4 +1,4 @@
-import { floorAt, floorHeight, insidePolygon, middleOf, STEP } from '~~/core/space'
+import { floorAt, floorHeight, fromFrame, holds, insidePolygon, middleOf, outlineOf, STEP } from '~~/core/space'
 import type { Opening, Shape, Show, Spot, Wall, Zone } from '~~/core/show'
 import { round, solidOfZone } from './geometry'
 import { alongWall } from './wall-joins'
@@ -67,10 +67,38 @@ export function hangsAbove(show: Show, zone: Zone): number | undefined {
 
 /** Of the zones of a show, those that one holds wholly. */
 export function heldWithin(show: Show, zone: Zone): Zone[] {
-  const a = solidOfZone(show, zone).bounds
-  return show.zones.filter((other) => {
-    if (other === zone) return false
-    const b = solidOfZone(show, other).bounds
-    return [0, 1, 2].every((i) => a[i]! <= b[i]! && a[i + 3]! >= b[i + 3]!)
-  })
+  const outer = solidOfZone(show, zone)
+  return show.zones.filter((other) => other !== zone && holds(outer, solidOfZone(show, other)))
+}
+
+/** A shape that reaches as far as it did and around some others as well: a box that keeps its turn, a cylinder or ball that keeps its middle. */
+export function reachingAround(show: Show, { shape, tiedTo }: Zone, others: readonly Zone[]): Shape | undefined {
+  if (tiedTo || shape.kind === 'prism') return undefined
+  const solids = others.map((other) => solidOfZone(show, other))
+  const low = Math.min(...solids.map(({ bounds }) => bounds[1]))
+  const high = Math.max(...solids.map(({ bounds }) => bounds[4]))
+  const spots = solids.flatMap((solid) => outlineOf(solid))
+  const up = (value: number) => Math.ceil(value * 100 - 1e-6) / 100
+  const [x, y, z] = shape.at
+  if (shape.kind === 'sphere') {
+    const tall = Math.max(Math.abs(low - y), Math.abs(high - y))
+    return { ...shape, radius: up(Math.max(shape.radius, ...spots.map((s) => Math.hypot(s[0] - x, s[1] - z, tall)))) }
+  }
+  const foot = Math.min(y, low)
+  if (shape.kind === 'cylinder') {
+    const radius = up(Math.max(shape.radius, ...spots.map((s) => Math.hypot(s[0] - x, s[1] - z))))
+    return { ...shape, at: [x, round(foot), z], radius, height: up(Math.max(y + shape.height, high) - foot) }
+  }
+  const a = (shape.yaw * Math.PI) / 180
+  const [cos, sin] = [Math.cos(a), Math.sin(a)]
+  const [w, h, d] = shape.size
+  const us = [-w / 2, w / 2, ...spots.map((s) => (s[0] - x) * cos - (s[1] - z) * sin)]
+  const vs = [-d / 2, d / 2, ...spots.map((s) => (s[0] - x) * sin + (s[1] - z) * cos)]
+  const [u0, u1, v0, v1] = [Math.min(...us), Math.max(...us), Math.min(...vs), Math.max(...vs)]
+  const [mx, mz] = fromFrame((u0 + u1) / 2, (v0 + v1) / 2, shape)
+  return {
+    ...shape,
+    at: [round(mx), round(foot), round(mz)],
+    size: [up(u1 - u0 + 2e-3), up(Math.max(y + h, high) - foot), up(v1 - v0 + 2e-3)],
+  }
 }

@@ -1,7 +1,6 @@
 import { shallowRef } from 'vue'
 import type { Editor, Spot } from '~~/core/show'
 import { floorAt } from '~~/core/space'
-import { freshPoint } from '~/document/fresh'
 import { useShow } from '~/document/show'
 import { nameOfThing, THING_KINDS, type ThingRef } from '~/document/things'
 import { followPointer } from '~/frame/pointer-drag'
@@ -9,6 +8,7 @@ import { useSelection } from '~/frame/selection'
 import { useView } from '~/frame/view'
 import { useRun } from '~/run/current-run'
 import { dotsOf, walkBy } from './canvas/walk-dots'
+import { carrying } from './carried'
 import { doorwayAt, fittedTo } from './fitting'
 import { round, snapped } from './geometry'
 import { thingsUnder } from './hits'
@@ -46,11 +46,9 @@ export function usePlanGestures({ spotAt, pan, pixel }: Reach) {
   const view = useView()
   const selection = useSelection()
   const edits = useThingEdits()
-  const floorUnder = useFloor()
   /** Two corners between which several things are being chosen. */
   const lasso = shallowRef<{ a: Spot; b: Spot }>()
 
-  const onFloor = (spot: Spot): [number, number, number] => [round(spot[0]), floorUnder(spot), round(spot[1])]
   const spot = (event: PointerEvent | MouseEvent): Spot => {
     const [x, z] = spotAt(event)
     return [snapped(x, event.altKey), snapped(z, event.altKey)]
@@ -86,11 +84,12 @@ export function usePlanGestures({ spotAt, pan, pixel }: Reach) {
     const before = doc.show!
     const together = isChosen(held) ? selection.things : [held]
     const [x0, z0] = spotAt(event)
-    const work = (e: PointerEvent) => (edit: Editor) => {
-      const [x, z] = spotAt(e)
-      moveThings(edit, before, together, snapped(x - x0, e.altKey), snapped(z - z0, e.altKey))
-      if (together.length === 1 && held.kind === 'zone' && !e.altKey) fitToDoorway(edit, held.id)
-    }
+    const work = (e: PointerEvent) =>
+      carrying((edit) => {
+        const [x, z] = spotAt(e)
+        moveThings(edit, before, together, snapped(x - x0, e.altKey), snapped(z - z0, e.altKey))
+        if (together.length === 1 && held.kind === 'zone' && !e.altKey) fitToDoorway(edit, held.id)
+      })
     followPointer(event, {
       move: (e, far) => {
         if (!far) return
@@ -117,40 +116,12 @@ export function usePlanGestures({ spotAt, pan, pixel }: Reach) {
     const [one] = selection.things
     if (!one) return
     const name = nameOfThing(doc.show!, one)
-    const work = (e: PointerEvent) => (edit: Editor) => hold.drag(edit, ...spot(e), e.altKey)
+    const work = (e: PointerEvent) => carrying((edit) => hold.drag(edit, ...spot(e), e.altKey))
     followPointer(event, {
       move: (e, far) => far && doc.drag(work(e)),
       end: (e, far) => (far ? doc.drop(`${LABELS[hold.says] ?? 'Shape'} ${name}`, work(e)) : doc.letGo()),
       cancel: () => doc.letGo(),
     })
-  }
-
-  function takePoint(index: number, event: PointerEvent) {
-    event.stopPropagation()
-    const walk = selection.walk!
-    selection.point = index
-    const put = (e: PointerEvent) =>
-      walk.points.map((point, i) => (i === index ? { ...point, at: onFloor(spot(e)) } : point))
-    followPointer(event, {
-      move: (e, far) => far && doc.drag((edit) => edit.set(['walks', walk.id, 'points'], put(e))),
-      end: (e, far) =>
-        far
-          ? doc.drop(`Move a point of ${walk.name}`, (edit) => edit.set(['walks', walk.id, 'points'], put(e)))
-          : doc.letGo(),
-      cancel: () => doc.letGo(),
-    })
-  }
-
-  function addPoint(after: number, event: MouseEvent) {
-    const walk = selection.walk!
-    const { pace } = walk.points[after]!
-    doc.edit(`Add a point to ${walk.name}`, (edit) =>
-      edit.set(
-        ['walks', walk.id, 'points'],
-        walk.points.toSpliced(after + 1, 0, freshPoint(onFloor(spot(event)), pace)),
-      ),
-    )
-    selection.point = after + 1
   }
 
   /** Pans; a press without a move chooses the walk that goes by, the floor that lies there, or nothing. */
@@ -204,5 +175,5 @@ export function usePlanGestures({ spotAt, pan, pixel }: Reach) {
     const top = under(event)[0]
     return top && top.kind !== 'floor' ? nameOfThing(doc.show!, top) : undefined
   }
-  return { press, takeHold, takePoint, addPoint, lasso, nameUnder, onFloor }
+  return { press, takeHold, lasso, nameUnder }
 }

@@ -1,6 +1,7 @@
 import { wrap, type Remote } from 'comlink'
+import { toRaw } from 'vue'
 import type { Place, Shape, Show, Spot, Walk, Zone } from '~~/core/show'
-import type { Passing, PlaceWorker } from './place.worker'
+import type { Flight, Passing, PlaceWorker } from './place.worker'
 import { seenThings } from './storeys'
 
 let worker: Remote<PlaceWorker> | undefined
@@ -53,13 +54,20 @@ const passing = latest(
   undefined,
 )
 
-/** Where one can walk, as a worker has found it. */
+const flights = latest(
+  async (show: Show, rule: string, step: string): Promise<Flight[]> =>
+    (await knowing(show)).flights(toRaw(show), rule, step),
+  [],
+)
+
+/** Where one can walk and what is thrown can fly, as a worker has found it. */
 export const usePaths = () => ({
   enclosure,
   route,
   /** The same for a pointer that moves on: only its latest question is answered for sure. */
   routeLately: latest(route, []),
   passing,
+  flights,
   widened: async (show: Show, zone: Zone): Promise<Shape | undefined> =>
     (await knowing(show)).widened(zone, walksOf(show)),
   unreached: async (show: Show) => (await knowing(show)).unreached(walksOf(show)),

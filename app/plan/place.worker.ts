@@ -1,4 +1,5 @@
 import { expose } from 'comlink'
+import { fan, prepare } from '~~/core/engine'
 import {
   enclosureAt,
   nobodyEnters,
@@ -22,6 +23,15 @@ export interface Passing {
   nobodyEnters: boolean
 }
 
+/** One way a thrown prop can fly: where its middle is along it, and where it strikes first. */
+export interface Flight {
+  way: Spot[]
+  impact: Spot | undefined
+}
+/** So many draws of a fling are shown; of a flight each so many-th of its 120 positions a second. */
+const DRAWS = 20
+const EACH = 4
+
 let show: Show
 
 const worker = {
@@ -39,6 +49,15 @@ const worker = {
   enclosure: (walls: Wall[], spot: Spot): Spot[] | undefined => enclosureAt(walls, spot),
   unreached: (walks: Walk[]): { outlines: Spot[][]; area: number }[] =>
     unreachedPieces({ ...show, walks }).map(({ piece, area }) => ({ outlines: piece, area })),
+  /** How a fling can go when a rule fires it. */
+  async flights(whole: Show, rule: string, step: string): Promise<Flight[]> {
+    await prepare(whole)
+    const seeds = Array.from({ length: DRAWS }, (_, i) => i + 1)
+    return fan(whole, rule, step, seeds).map(({ positions, impacts: [first] }) => ({
+      way: positions.filter((_, i) => i % EACH === 0 || i === positions.length - 1).map(([x, , z]): Spot => [x, z]),
+      impact: first && [first.at[0], first.at[2]],
+    }))
+  },
 }
 export type PlaceWorker = typeof worker
 expose(worker)

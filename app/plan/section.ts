@@ -1,7 +1,8 @@
 import { floorHeight, middleOf, outlineOf } from '~~/core/space'
-import type { Editor, Opening, Show, Spot, Wall } from '~~/core/show'
+import type { Editor, Opening, Point, Show, Spot, Wall } from '~~/core/show'
 import { addressOf, thingIn, type ThingRef } from '~/document/things'
 import { round, solidOfZone } from './geometry'
+import { strokesInFront } from './prop-forms'
 import { propOutline } from './thing-forms'
 import { onWall } from './wall-joins'
 
@@ -25,6 +26,9 @@ export const behindCut = (cut: Cut, [x, z]: Spot): number => {
   const [dx, dz] = wayOf(cut)
   return (x - cut.x) * dz - (z - cut.z) * dx
 }
+/** How far off the cut lamps, marks, prompts and walkers are still drawn (m). */
+const DEEP = 3.4
+export const isNearCut = (cut: Cut, [x, , z]: Point): boolean => Math.abs(behindCut(cut, [x, z])) <= DEEP
 const spotOn = (cut: Cut, s: number): Spot => {
   const [dx, dz] = wayOf(cut)
   const off = s - alongCut(cut, [cut.x, cut.z])
@@ -62,6 +66,8 @@ export interface Block {
   to: number
   low: number
   high: number
+  /** What makes a prop read as what it is, as places along the cut and heights. */
+  strokes?: Spot[][]
 }
 
 export const floorsCut = (show: Show, cut: Cut): CutFloor[] =>
@@ -115,12 +121,18 @@ export const zonesCut = (show: Show, cut: Cut): Block[] =>
     const { id, name } = zone
     return [{ id, name, from: through[0], to: through[1], low: solid.bounds[1], high: solid.bounds[4] }]
   })
+const NARROW = 0.3
 export const propsCut = (show: Show, cut: Cut): Block[] =>
   show.place.props.flatMap((prop): Block[] => {
     const through = widest(throughOutline(cut, propOutline(prop)))
     if (!through || !prop.shown) return []
-    const { id, name } = prop
-    return [{ id, name, from: through[0], to: through[1], low: prop.at[1], high: prop.at[1] + prop.size[1] }]
+    const { id, name, at, size } = prop
+    const [from, to] = through
+    // Cut across its narrow side there is nothing to tell.
+    const share = (to - from) / size[0]
+    const strokes = share < NARROW ? [] : strokesInFront(prop)
+    const inCut = ([x, y]: Spot): Spot => [(from + to) / 2 + x * share, at[1] + y]
+    return [{ id, name, from, to, low: at[1], high: at[1] + size[1], strokes: strokes.map((each) => each.map(inCut)) }]
   })
 
 /** Something to take hold of in the section: it goes up and down. */

@@ -16,6 +16,7 @@ import {
 } from '~/document/things'
 import { useSelection } from '~/frame/selection'
 import { count } from '~/words/time'
+import { carrying } from './carried'
 import { moveThings } from './thing-forms'
 
 /** A deletion that others depend on: it is made once somebody has said so. */
@@ -101,7 +102,10 @@ export function useThingEdits() {
   function nudge(dx: number, dz: number): void {
     const refs = selection.things
     const before = doc.show!
-    doc.edit(`Move ${called(refs)}`, (edit) => moveThings(edit, before, refs, dx, dz))
+    doc.edit(
+      `Move ${called(refs)}`,
+      carrying((edit) => moveThings(edit, before, refs, dx, dz)),
+    )
   }
   return { add, drawZone, duplicate, remove, nudge, called }
 }

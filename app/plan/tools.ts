@@ -7,6 +7,7 @@ export type Tool =
   | `zone ${Shape['kind']}`
   | 'wall'
   | 'opening'
+  | 'door'
   | 'floor'
   | 'prop box'
   | 'prop cylinder'
@@ -59,6 +60,7 @@ export const TOOLS: Group[] = [
         says: 'click corner by corner, or type a length · Tab types the angle · Enter ends it · Alt suspends snapping',
       },
       { tool: 'opening', name: 'Opening', says: 'click on a wall · drag along it for its width · Escape leaves it' },
+      { tool: 'door', name: 'Door', says: 'click in an opening: a leaf hangs in it · Escape leaves it' },
       {
         tool: 'floor',
         name: 'Floor',

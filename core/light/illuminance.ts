@@ -25,12 +25,26 @@ export function coneAt(light: Pick<Light, 'cone' | 'edge'>, off: number): number
   return u * u
 }
 
+/** The way a light looks, of length 1. */
+export function axisOf(light: Pick<Light, 'yaw' | 'pitch'>): Point {
+  const yaw = (light.yaw * Math.PI) / 180
+  const pitch = (light.pitch * Math.PI) / 180
+  return [-Math.sin(yaw) * Math.cos(pitch), Math.sin(pitch), -Math.cos(yaw) * Math.cos(pitch)]
+}
+
+/** The lux at a point of each candela of a light that is somewhere, with nothing between; a light that is carried shines all round. */
+export function shareOf(light: Light, at: Point, to: Point): number {
+  const distance = Math.hypot(at[0] - to[0], at[1] - to[1], at[2] - to[2])
+  if (distance >= light.reach) return 0
+  const isCone = light.kind === 'spot' && !isCarried(light)
+  return falloff(distance, light.reach) * (isCone ? coneAt(light, offAxis(light, at, to)) : 1)
+}
+const isCarried = ({ tiedTo }: Light): boolean => tiedTo !== undefined && 'player' in tiedTo
+
 function offAxis(light: Pick<Light, 'yaw' | 'pitch'>, from: Point, to: Point): number {
   const d = [to[0] - from[0], to[1] - from[1], to[2] - from[2]]
   const length = Math.hypot(...d) || 1
-  const yaw = (light.yaw * Math.PI) / 180
-  const pitch = (light.pitch * Math.PI) / 180
-  const axis = [-Math.sin(yaw) * Math.cos(pitch), Math.sin(pitch), -Math.cos(yaw) * Math.cos(pitch)]
+  const axis = axisOf(light)
   const c = (d[0] * axis[0] + d[1] * axis[1] + d[2] * axis[2]) / length
   return (Math.acos(Math.min(1, Math.max(-1, c))) * 180) / Math.PI
 }
@@ -44,15 +58,13 @@ export function luxOnPlayer(show: Show, run: Run, player: number, t: number): nu
   const carrier = run.walks.findIndex((id) => show.walks.find((w) => w.id === id)?.body.kind === 'player')
   for (const light of show.place.lights) {
     const at = lightPlace(show, run, light, carrier, t)
-    const distance = Math.hypot(at[0] - eye[0], at[1] - eye[1], at[2] - eye[2])
-    if (distance >= light.reach) continue
-    const carried = light.tiedTo !== undefined && 'player' in light.tiedTo
+    const share = shareOf(light, at, eye)
+    if (share === 0) continue
     const now = channelAt(show, run, CHANNEL.light(light.id), t, player)
     const shining = (now.candela as number) * (now.on as number)
     if (shining === 0) continue
-    const cone = light.kind === 'spot' && !carried ? coneAt(light, offAxis(light, at, eye)) : 1
-    if (cone === 0 || (!carried && blocked(show.place.walls, [at[0], at[2]], [x, z], (at[1] + eye[1]) / 2))) continue
-    lux += shining * falloff(distance, light.reach) * cone
+    if (!isCarried(light) && blocked(show.place.walls, [at[0], at[2]], [x, z], (at[1] + eye[1]) / 2)) continue
+    lux += shining * share
   }
   return lux
 }

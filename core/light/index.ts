@@ -1,2 +1,3 @@
 /** What is lit, and how brightly. */
 export * from './illuminance'
+export * from './pool'

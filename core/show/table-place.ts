@@ -51,6 +51,8 @@ export const prop = named(
     mass: [positive, 1],
     bounce: [share, 0.3],
     grip: [number(0, 10), 0.6],
+    form: [choice('door', 'lamp', 'shelf', 'cup')],
+    hinge: [choice('left', 'right', 'slides')],
     tags: [list(text()), []],
   },
 )

@@ -127,6 +127,7 @@ export const zone = named(
     rim: [number(0), 0],
     notices: [choice('body', 'feet', 'eyes'), 'body'],
     tiedTo: [record({ prop: ref('props') })],
+    holds: [list(ref('zones'))],
     rules: [things(rule, 200), []],
     tags: [list(text()), []],
     kit: [ref('kits')],

@@ -77,6 +77,7 @@ export interface Wall {
   thickness: number
   openings: Opening[]
 }
+export type PropForm = 'door' | 'lamp' | 'shelf' | 'cup'
 export interface Prop extends Named {
   kind: 'box' | 'cylinder' | 'model'
   at: Point
@@ -89,6 +90,10 @@ export interface Prop extends Named {
   mass: number
   bounce: number
   grip: number
+  /** What it is drawn as; its box or cylinder if nothing is said. */
+  form?: PropForm
+  /** The side of a door, seen from its own +z, on which it hangs; left if nothing is said. */
+  hinge?: 'left' | 'right' | 'slides'
   tags: string[]
 }
 export interface Light extends Named {
@@ -147,6 +152,8 @@ export interface Zone extends Named {
   rim: number
   notices: 'body' | 'feet' | 'eyes'
   tiedTo?: { prop: string }
+  /** Zones that this one is meant to hold wholly. */
+  holds?: string[]
   rules: Rule[]
   tags: string[]
   kit?: string

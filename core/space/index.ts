@@ -1,4 +1,5 @@
 /** Geometry: shapes and when they are crossed, lines of sight, floors. */
+export * from './containment'
 export * from './crossings'
 export * from './floor'
 export * from './gaze'
@@ -9,4 +10,5 @@ export * from './roots'
 export * from './sight'
 export * from './solid'
 export * from './step'
+export * from './visible'
 export * from './yaw'

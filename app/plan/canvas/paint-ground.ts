@@ -91,6 +91,10 @@ function paintPlace(to: Picture, ground: Ground, sight: Sight): void {
   to.strokeStyle = COLOURS.bone3
   to.lineWidth = 1.4 * pixel
   to.stroke(ground.windows)
+  // After the walls, since doors hang in them.
+  to.strokeStyle = COLOURS.propEdge
+  to.lineWidth = pixel
+  to.stroke(ground.forms)
 }
 
 const sizeOf = ({ box: [x0, z0, x1, z1] }: DrawnZone, { scale }: Sight): number => Math.min(x1 - x0, z1 - z0) * scale

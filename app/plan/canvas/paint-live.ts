@@ -6,7 +6,8 @@ import { middleOf } from '~~/core/space'
 import { COLOURS } from '~/score/canvas/colours'
 import { solidOfZone } from '../geometry'
 import { propOutline } from '../thing-forms'
-import { addOutline } from './scene'
+import { strokesAbove } from '../prop-forms'
+import { addOutline, addStroke } from './scene'
 import { inMetres, inPixels, type Picture, type Sight } from './sight'
 
 /** What a run is at a time, for the plan. */
@@ -80,7 +81,8 @@ function paintProp(to: Picture, { show, run, t, player }: Moment, prop: Prop, pi
   const now = isKnown ? channelAt(show, run, CHANNEL.prop(prop.id), t, player) : prop
   const { at: place, yaw } = isKnown ? frameIn(show, run, prop.id, t) : prop
   const path = new Path2D()
-  addOutline(path, propOutline({ ...prop, at: [place[0], place[1], place[2]] as Point, yaw }))
+  const placed: Prop = { ...prop, at: [place[0], place[1], place[2]], yaw }
+  addOutline(path, propOutline(placed))
   to.lineWidth = pixel
   if (!now.shown) {
     to.setLineDash([2 * pixel, 3 * pixel])
@@ -91,6 +93,11 @@ function paintProp(to: Picture, { show, run, t, player }: Moment, prop: Prop, pi
   }
   to.strokeStyle = COLOURS.propEdge
   to.stroke(path)
+  if (prop.form) {
+    const form = new Path2D()
+    for (const stroke of strokesAbove(placed)) addStroke(form, stroke)
+    to.stroke(form)
+  }
   to.setLineDash([])
   to.globalAlpha = 1
 }

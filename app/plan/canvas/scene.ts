@@ -3,6 +3,7 @@ import { outlineOf } from '~~/core/space'
 import type { Floor, Mark, Prop, Show, Spot, Wall, Zone } from '~~/core/show'
 import { solidOfZone } from '../geometry'
 import { seenThings } from '../storeys'
+import { strokesAbove } from '../prop-forms'
 import { propOutline } from '../thing-forms'
 import { isSameSpot } from '../wall-joins'
 import { windowStretches, wallStretches } from '../geometry'
@@ -20,6 +21,8 @@ export interface Ground {
   floors: Path2D
   slopes: Path2D
   props: Path2D
+  /** What makes props read as what they are. */
+  forms: Path2D
   walls: { thickness: number; path: Path2D }[]
   windows: Path2D
   marks: Mark[]
@@ -31,8 +34,11 @@ export interface Aside {
   mobile: ReadonlySet<string>
 }
 
+export function addStroke(path: Path2D, spots: readonly Spot[]): void {
+  spots.forEach(([x, z], i) => (i === 0 ? path.moveTo(x, z) : path.lineTo(x, z)))
+}
 export function addOutline(path: Path2D, outline: readonly Spot[]): void {
-  outline.forEach(([x, z], i) => (i === 0 ? path.moveTo(x, z) : path.lineTo(x, z)))
+  addStroke(path, outline)
   path.closePath()
 }
 const outlinePath = (outline: readonly Spot[]): Path2D => {
@@ -52,6 +58,11 @@ function zoneDrawn(show: Show, zone: Zone): DrawnZone {
 }
 
 const floorPath = memo((floor: Floor) => outlinePath(floor.outline))
+const formPath = memo((prop: Prop) => {
+  const path = new Path2D()
+  for (const stroke of strokesAbove(prop)) addStroke(path, stroke)
+  return path
+})
 const propPath = memo((prop: Prop) => outlinePath(propOutline(prop)))
 
 function addLine(path: Path2D, [a, b]: readonly [Spot, Spot]): void {
@@ -95,12 +106,17 @@ export function groundOf(show: Show, storey: number | undefined, { chosen, mobil
     if (floor.slopeTo) slopes.addPath(floorPath(floor))
   }
   const props = new Path2D()
-  for (const prop of seenThings(show, 'prop', storey))
-    if (prop.shown && !mobile.has(prop.id)) props.addPath(propPath(prop))
+  const forms = new Path2D()
+  for (const prop of seenThings(show, 'prop', storey)) {
+    if (!prop.shown || mobile.has(prop.id)) continue
+    props.addPath(propPath(prop))
+    if (prop.form) forms.addPath(formPath(prop))
+  }
   return {
     floors,
     slopes,
     props,
+    forms,
     ...wallPaths(seenThings(show, 'wall', storey)),
     marks: [...seenThings(show, 'mark', storey)],
     zones: seenThings(show, 'zone', storey)

@@ -39,15 +39,21 @@ export function frameAt(prop: Prop, { slide, turn, about, flights }: PropMotion,
     const [x, y, z] = flownTo(flight, t)
     return { at: [x, y - prop.size[1] / 2, z], yaw }
   }
-  const [sx, sy, sz] = slide ? (valueAt(slide, false, t) as Point) : [0, 0, 0]
-  let dx = 0
-  let dz = 0
-  if (degrees !== 0) {
-    const [ax, az] = about.findLast((entry) => entry.t <= t)?.about ?? [0, 0]
-    ;[dx, dz] = fromFrame(-ax, -az, { at: [ax, 0, az], yaw: degrees })
-  }
+  return movedBy(prop, {
+    slide: slide && (valueAt(slide, false, t) as Point),
+    turn: degrees,
+    about: about.findLast((entry) => entry.t <= t)?.about,
+  })
+}
+
+/** The frame of a prop that is slid by so many metres and then turned by so many degrees about a spot, all in its own frame. */
+export function movedBy(
+  prop: Prop,
+  { slide: [sx, sy, sz] = [0, 0, 0], turn = 0, about: [ax, az] = [0, 0] }: { slide?: Point; turn?: number; about?: Spot },
+): Frame {
+  const [dx, dz] = turn === 0 ? [0, 0] : fromFrame(-ax, -az, { at: [ax, 0, az], yaw: turn })
   const [x, z] = fromFrame(sx + dx, sz + dz, prop)
-  return { at: [x, prop.at[1] + sy, z], yaw }
+  return { at: [x, prop.at[1] + sy, z], yaw: prop.yaw + turn }
 }
 
 const propIn = (show: Show, id: string): Prop => show.place.props.find((prop) => prop.id === id)!

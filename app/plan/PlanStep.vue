@@ -1,0 +1,112 @@
+<script setup lang="ts">
+import type { Spot } from '~~/core/show'
+import { useShow } from '~/document/show'
+import { useSelection } from '~/frame/selection'
+import { pathOf } from './geometry'
+import { usePaths } from './paths'
+import type { Flight } from './place.worker'
+import { firingsOf, wayOfStep } from './step-ways'
+
+/** What the step that is open at the desk does in the place: how far a prop slides and turns, how it can fly, what the camera passes. */
+const props = defineProps<{ pixel: number }>()
+const doc = useShow()
+const selection = useSelection()
+const paths = usePaths()
+
+const way = computed(() =>
+  doc.show && selection.cue && selection.step ? wayOfStep(doc.show, selection.cue, selection.step) : undefined,
+)
+const flights = shallowRef<Flight[]>([])
+watch(
+  [() => selection.step, () => doc.show?.place.props, () => doc.show?.place.walls],
+  async () => {
+    const { step, cue } = selection
+    const rule = step?.kind === 'fling' && cue && firingsOf(doc.show!, cue)[0]?.rule
+    const found = rule ? await paths.flights(doc.show!, rule, step.id) : []
+    if (selection.step === step) flights.value = found
+  },
+  { immediate: true },
+)
+const r = (n: number) => n * props.pixel
+const line = (spots: readonly Spot[]) => spots.map(([x, z]) => `${x},${z}`).join(' ')
+/** A head at the end of a line, as it comes in. */
+function head(spots: readonly Spot[]): string {
+  const [x, z] = spots.at(-1)!
+  const before = spots.findLast(([px, pz]) => Math.hypot(px - x, pz - z) > r(2))
+  if (!before) return ''
+  const turn = Math.atan2(z - before[1], x - before[0])
+  const end = (by: number): Spot => [x - r(7) * Math.cos(turn + by), z - r(7) * Math.sin(turn + by)]
+  return line([end(0.45), [x, z], end(-0.45)])
+}
+const SIGHT = 4
+const wedge = ({ at: [x, , z], yaw }: { at: readonly number[]; yaw: number }, fov: number): string => {
+  const side = (by: number) => {
+    const a = ((yaw + by) * Math.PI) / 180
+    return `${x! - SIGHT * Math.sin(a)} ${z! - SIGHT * Math.cos(a)}`
+  }
+  return `M${side(fov / 2)}L${x} ${z}L${side(-fov / 2)}`
+}
+</script>
+
+<template>
+  <g v-if="way" class="pointer-events-none" fill="none" stroke="var(--color-tide)" data-step-way>
+    <circle
+      v-for="({ at, radius }, i) in way.reaches"
+      :key="`r${i}`"
+      :cx="at[0]"
+      :cy="at[1]"
+      :r="radius"
+      :stroke-width="pixel"
+      :stroke-dasharray="`${r(2)} ${r(5)}`"
+    />
+    <circle v-for="([x, z], i) in way.spots" :key="`s${i}`" :cx="x" :cy="z" :r="r(8)" :stroke-width="r(1.5)" />
+    <g v-for="(mark, i) in way.marks" :key="`m${i}`">
+      <path
+        v-if="mark.kind === 'camera'"
+        :d="wedge(mark, mark.fov)"
+        :stroke-width="pixel"
+        :stroke-dasharray="`${r(6)} ${r(4)}`"
+      />
+      <text
+        v-if="way.marks.length > 1"
+        :x="mark.at[0] + r(9)"
+        :y="mark.at[2] - r(9)"
+        :font-size="r(11)"
+        fill="var(--color-tide)"
+        stroke="var(--color-ink-0)"
+        :stroke-width="r(3)"
+        paint-order="stroke"
+        class="font-mono"
+        >{{ i + 1 }}</text
+      >
+      <circle v-else :cx="mark.at[0]" :cy="mark.at[2]" :r="r(11)" :stroke-width="r(1.2)" />
+    </g>
+    <path
+      v-for="(outline, i) in way.moved"
+      :key="`o${i}`"
+      :d="pathOf(outline)"
+      :stroke-width="r(1.5)"
+      :stroke-dasharray="`${r(4)} ${r(3)}`"
+      data-moved
+    />
+    <template v-for="({ spots, jump }, i) in way.lines" :key="`l${i}`">
+      <polyline
+        :points="line(spots)"
+        :stroke-width="r(1.5)"
+        :stroke-dasharray="jump ? `${r(1.5)} ${r(4)}` : undefined"
+      />
+      <polyline :points="head(spots)" :stroke-width="r(1.5)" />
+    </template>
+    <g v-for="(flight, i) in flights" :key="`f${i}`">
+      <polyline :points="line(flight.way)" :stroke-width="pixel" opacity="0.4" data-flight />
+      <circle
+        v-if="flight.impact"
+        :cx="flight.impact[0]"
+        :cy="flight.impact[1]"
+        :r="r(2.4)"
+        stroke="none"
+        fill="var(--color-lamp)"
+      />
+    </g>
+  </g>
+</template>

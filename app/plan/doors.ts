@@ -1,0 +1,87 @@
+import type { Editor, Opening, Point, Prop, Show, Spot, Wall } from '~~/core/show'
+import { freshProp } from '~/document/fresh'
+import { addressOf } from '~/document/things'
+import { round } from './geometry'
+import { alongWall, onWall, wallLength } from './wall-joins'
+
+/** How thick a leaf is, and how far off the middle of its wall it may stand (m). */
+const LEAF = 0.05
+const OFF = 0.3
+
+/** Which way a leaf that lies in a wall is turned (degrees): its own x goes along the wall. */
+const yawOf = ({ from, to }: Wall): number => (Math.atan2(-(to[1] - from[1]), to[0] - from[0]) * 180) / Math.PI
+const degrees = (yaw: number): number => Math.round(yaw * 100) / 100 + 0
+
+export interface Doorframe {
+  wall: Wall
+  opening: Opening
+}
+
+/** The opening that a door hangs in; undefined if it stands elsewhere or is none. */
+export function frameOfDoor(show: Show, { form, at: [x, y, z] }: Prop): Doorframe | undefined {
+  if (form !== 'door') return undefined
+  for (const wall of show.place.walls) {
+    if (y < wall.y - OFF || y > wall.y + wall.height) continue
+    const { at, off } = onWall(wall, x, z)
+    const opening = off <= OFF && wall.openings.find((each) => at >= each.at && at <= each.at + each.width)
+    if (opening) return { wall, opening }
+  }
+  return undefined
+}
+
+/** The opening of a wall under a spot of the plan, if one is so near (m). */
+export function openingAt(walls: readonly Wall[], [x, z]: Spot, near: number): Doorframe | undefined {
+  for (const wall of walls) {
+    const { at, off } = onWall(wall, x, z)
+    if (off > wall.thickness / 2 + near) continue
+    const opening = wall.openings.find((each) => at >= each.at - near && at <= each.at + each.width + near)
+    if (opening) return { wall, opening }
+  }
+  return undefined
+}
+
+/** A leaf that fills an opening. Nobody is stopped by it: whether it is open is for cues to say. */
+export function freshDoor(show: Show, { wall, opening }: Doorframe): Prop {
+  const [x, z] = alongWall(wall, opening.at + opening.width / 2)
+  const at: Point = [round(x), round(wall.y + opening.sill), round(z)]
+  const door = freshProp(show, 'box', at, [opening.width, opening.height, LEAF], 'Door')
+  return { ...door, yaw: degrees(yawOf(wall)), solid: false, form: 'door' }
+}
+
+/** Doors go with the opening they hang in: where an edit has moved, turned or widened that, so are they. */
+export function carryDoors(edit: Editor, before: Show): void {
+  if (edit.show.place.walls === before.place.walls) return
+  for (const door of before.place.props) {
+    const frame = frameOfDoor(before, door)
+    const wall = frame && edit.show.place.walls.find(({ id }) => id === frame.wall.id)
+    const opening = wall?.openings.find(({ id }) => id === frame!.opening.id)
+    if (!frame || !opening || wall === frame.wall) continue
+    for (const [field, value] of Object.entries(carried(door, frame, { wall: wall!, opening })))
+      edit.set(addressOf('prop', door.id, field), value)
+  }
+}
+
+function carried(door: Prop, was: Doorframe, is: Doorframe): Pick<Prop, 'at' | 'yaw' | 'size'> {
+  const [x, y, z] = door.at
+  const [mx, mz] = alongWall(was.wall, was.opening.at + was.opening.width / 2)
+  const [ux, uz] = along(was.wall)
+  const aside = (x - mx) * ux + (z - mz) * uz
+  const off = (z - mz) * ux - (x - mx) * uz
+  const [nx, nz] = alongWall(is.wall, is.opening.at + is.opening.width / 2)
+  const [vx, vz] = along(is.wall)
+  const grown = (size: number, from: number, to: number) => (Math.abs(size - from) < 0.02 ? to : size)
+  const [w, h, d] = door.size
+  return {
+    at: [
+      round(nx + vx * aside - vz * off),
+      round(y + is.wall.y + is.opening.sill - was.wall.y - was.opening.sill),
+      round(nz + vz * aside + vx * off),
+    ],
+    yaw: degrees(door.yaw + yawOf(is.wall) - yawOf(was.wall)),
+    size: [grown(w, was.opening.width, is.opening.width), grown(h, was.opening.height, is.opening.height), d],
+  }
+}
+function along(wall: Wall): Spot {
+  const length = wallLength(wall) || 1
+  return [(wall.to[0] - wall.from[0]) / length, (wall.to[1] - wall.from[1]) / length]
+}

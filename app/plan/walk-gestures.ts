@@ -1,0 +1,63 @@
+import type { Editor, Spot, Walk, WalkPoint } from '~~/core/show'
+import { freshPoint } from '~/document/fresh'
+import { useShow } from '~/document/show'
+import { followPointer } from '~/frame/pointer-drag'
+import { useSelection } from '~/frame/selection'
+import { round, snapped } from './geometry'
+import { useFloor, type Reach } from './gestures'
+import { goingOnTo } from './onward'
+
+/** What a pointer does in the plan with the chosen walk: its points, and where it goes on after a move. */
+export function useWalkGestures({ spotAt }: Reach) {
+  const doc = useShow()
+  const selection = useSelection()
+  const floorUnder = useFloor()
+
+  const onFloor = (spot: Spot): [number, number, number] => [round(spot[0]), floorUnder(spot), round(spot[1])]
+  const spot = (event: PointerEvent | MouseEvent): Spot => {
+    const [x, z] = spotAt(event)
+    return [snapped(x, event.altKey), snapped(z, event.altKey)]
+  }
+  /** Drags what the points of a walk become. */
+  function dragPoints(walk: Walk, label: string, event: PointerEvent, points: (e: PointerEvent) => WalkPoint[]) {
+    event.stopPropagation()
+    const work = (e: PointerEvent) => (edit: Editor) => edit.set(['walks', walk.id, 'points'], points(e))
+    followPointer(event, {
+      move: (e, far) => far && doc.drag(work(e)),
+      end: (e, far) => (far ? doc.drop(label, work(e)) : doc.letGo()),
+      cancel: () => doc.letGo(),
+    })
+  }
+
+  function takePoint(index: number, event: PointerEvent) {
+    const walk = selection.walk!
+    selection.point = index
+    dragPoints(walk, `Move a point of ${walk.name}`, event, (e) =>
+      walk.points.map((point, i) => (i === index ? { ...point, at: onFloor(spot(e)) } : point)),
+    )
+  }
+
+  /** Lets a walk go on to another point after a move: the one that is nearest to the pointer. */
+  function takeOnward(was: number | undefined, event: PointerEvent) {
+    const walk = selection.walk!
+    const nearest = (e: PointerEvent): number => {
+      const [x, z] = spotAt(e)
+      const far = ({ at }: WalkPoint) => Math.hypot(at[0] - x, at[2] - z)
+      return walk.points.reduce((best, point, i) => (i > 0 && (best === 0 || far(point) < far(walk.points[best]!)) ? i : best), 0) // prettier-ignore
+    }
+    dragPoints(walk, `Where ${walk.name} goes on`, event, (e) => goingOnTo(walk.points, was, nearest(e)))
+  }
+
+  function addPoint(after: number, event: MouseEvent) {
+    const walk = selection.walk!
+    const { pace } = walk.points[after]!
+    doc.edit(`Add a point to ${walk.name}`, (edit) =>
+      edit.set(
+        ['walks', walk.id, 'points'],
+        walk.points.toSpliced(after + 1, 0, freshPoint(onFloor(spot(event)), pace)),
+      ),
+    )
+    selection.point = after + 1
+  }
+  return { takePoint, takeOnward, addPoint }
+}
