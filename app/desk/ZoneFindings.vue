@@ -25,7 +25,9 @@ interface Found {
   more: string
   mend?: { words: string; go: () => void }
 }
-const door = computed(() => doorwayAt(doc.show!, props.zone, OFFERED))
+/** In a large show, what it holds and which doorway is near is asked again when the hand lets go. */
+const resting = computed(() => doc.resting!.zones.find(({ id }) => id === props.zone.id) ?? props.zone)
+const door = computed(() => doorwayAt(doc.resting!, resting.value, OFFERED))
 const isFitted = computed(
   () => door.value && JSON.stringify(fittedTo(doc.show!, door.value)) === JSON.stringify(props.zone.shape),
 )
@@ -112,9 +114,9 @@ const quick = computed((): Found => {
     more: `At ${plain(run, 1)} m/s one is inside for ${plain(seconds, 2)} s: ${looks} looks of a game that looks ${TICKS} times a second.`,
   }
 })
-const held = computed(() => heldWithin(doc.show!, props.zone))
+const held = computed(() => heldWithin(doc.resting!, resting.value))
 /** Those that it must hold, and of them those that stick out. */
-const meant = computed(() => doc.show!.zones.filter(({ id }) => props.zone.holds?.includes(id)))
+const meant = computed(() => doc.resting!.zones.filter(({ id }) => resting.value.holds?.includes(id)))
 const holding = computed((): Found | undefined => {
   if (meant.value.length === 0) return undefined
   const out = meant.value.filter((zone) => !held.value.includes(zone))
@@ -133,10 +135,11 @@ const widenAround = (shape: Shape) =>
   doc.edit(`Widen ${props.zone.name}`, (e) => e.set(['zones', props.zone.id, 'shape'], shape))
 /** What can be asked of it: that it holds what it holds now, or another that it touches. */
 const near = computed(() => {
-  const [x0, y0, z0, x1, y1, z1] = solidOfZone(doc.show!, props.zone).bounds
-  return doc.show!.zones.filter((other) => {
+  const show = doc.resting!
+  const [x0, y0, z0, x1, y1, z1] = solidOfZone(show, resting.value).bounds
+  return show.zones.filter((other) => {
     if (other.id === props.zone.id || meant.value.includes(other)) return false
-    const [a0, b0, c0, a1, b1, c1] = solidOfZone(doc.show!, other).bounds
+    const [a0, b0, c0, a1, b1, c1] = solidOfZone(show, other).bounds
     return a0 <= x1 && a1 >= x0 && b0 <= y1 && b1 >= y0 && c0 <= z1 && c1 >= z0
   })
 })

@@ -13,6 +13,9 @@ import {
 import { useKeeping } from './keeping'
 import { changedSince, stepBack, type Step } from './undo'
 
+/** A show of so many zones and walls is large: not everything in the page can follow a hand in it. */
+const LARGE = 400
+
 /** Tells whoever computes along what happened to the document. */
 type Change = { done: Operation[] } | { draft: Operation[] | undefined } | { reset: true }
 type Work = (editor: Editor) => void
@@ -153,6 +156,10 @@ export const useShow = defineStore('show', () => {
     return () => listeners.delete(listener)
   }
   /** Parts of the show: who looks at one of these is not asked again when an edit leaves it as it was. */
+  /** The show, or where it is large what it was when the hand took hold: for what need not follow a drag. */
+  const resting = computed<Show | undefined>((before) =>
+    dragging.value && before && before.zones.length + before.place.walls.length > LARGE ? before : show.value,
+  )
   const isOpen = computed(() => show.value !== undefined)
   const place = computed(() => show.value?.place)
   const cues = computed(() => show.value?.cues ?? [])
@@ -164,6 +171,7 @@ export const useShow = defineStore('show', () => {
     ...kept,
     show,
     isOpen,
+    resting,
     place,
     cues,
     flags,

@@ -39,13 +39,11 @@ const chosenZones = computed((before?: ReadonlySet<string>): ReadonlySet<string>
   return isSame(before, now) ? before! : now
 })
 
-/** More than this is too much to draw anew at every move of a hand: then the ground waits until it lets go. */
-const MUCH = 400
 /** The show as it was when something last changed that the ground is drawn from; an edit of something else leaves it alone. */
 const drawn = computed((before?: { show?: Show; parts: readonly unknown[] }) => {
-  const { show } = doc
+  const show = doc.resting
   if (!show) return { parts: [] }
-  if (before?.show && doc.dragging && show.zones.length + show.place.walls.length > MUCH) return before
+  if (before?.show === show) return before
   // A chosen zone is not part of it: dragging it draws nothing anew.
   const zones = show.zones.filter(({ id }) => !chosenZones.value.has(id))
   const parts = [show.place, view.storey, mobile.value, chosenZones.value, ...zones]

@@ -7,7 +7,7 @@ import { storeysOf } from './storeys'
 /** The storeys of the place as a ladder, to scale: a rung each, and the whole place at its foot. */
 const doc = useShow()
 const view = useView()
-const storeys = computed(() => (doc.show ? storeysOf(doc.show) : []))
+const storeys = computed(() => (doc.resting ? storeysOf(doc.resting) : []))
 const NAMES_MOST = 18
 const rungs = computed(() => {
   const low = storeys.value[0]?.y ?? 0

@@ -1,3 +1,4 @@
+import { memoFor } from '~~/core/base'
 import { floorAt, floorHeight, fromFrame, holds, insidePolygon, middleOf, outlineOf, STEP } from '~~/core/space'
 import type { Opening, Shape, Show, Spot, Wall, Zone } from '~~/core/show'
 import { round, solidOfZone } from './geometry'
@@ -18,13 +19,16 @@ export interface Doorway {
 }
 
 /** The openings that somebody walks through. */
-export function doorwaysOf(show: Show): Doorway[] {
-  return show.place.walls.flatMap((wall) =>
-    wall.openings
-      .filter((opening) => opening.sill <= STEP && opening.height >= show.player.height)
-      .map((opening) => ({ wall, opening, at: alongWall(wall, opening.at + opening.width / 2) })),
+export const doorwaysOf = (show: Show): Doorway[] =>
+  doorwaysFor(show.place.walls, [show.player], () =>
+    show.place.walls.flatMap((wall) =>
+      wall.openings
+        .filter((opening) => opening.sill <= STEP && opening.height >= show.player.height)
+        .map((opening) => ({ wall, opening, at: alongWall(wall, opening.at + opening.width / 2) })),
+    ),
   )
-}
+const doorwaysFor = memoFor<Wall[], Doorway[]>()
+
 export const nameOfDoorway = ({ opening }: Doorway): string => opening.name ?? 'the doorway'
 
 /** A box that nobody gets past in a doorway: its whole width, from the floor to over the head, deep enough for a runner. */

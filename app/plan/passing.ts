@@ -6,6 +6,10 @@ import { useSelection } from '~/frame/selection'
 import { usePaths } from './paths'
 import type { Passing } from './place.worker'
 
+/** An answer that takes longer than this would slow a hand down that drags (ms): it is asked for once the hand has rested for so long. */
+const SLOW = 60
+const RESTS = 120
+
 /** Whether anybody gets past the chosen zone, as a worker works it out while it is dragged. */
 export const usePassing = defineStore('passing', () => {
   const doc = useShow()
@@ -13,6 +17,17 @@ export const usePassing = defineStore('passing', () => {
   const paths = usePaths()
   const passing = shallowRef<Passing & { zone: string }>()
 
+  /** How long the last answer took (ms). */
+  let took = 0
+  let timer: ReturnType<typeof setTimeout> | undefined
+  async function ask(): Promise<void> {
+    const { zone } = selection
+    if (!zone) return
+    const began = performance.now()
+    const found = await paths.passing(doc.show!, zone)
+    took = performance.now() - began
+    if (found && selection.zone?.id === zone.id) passing.value = { ...found, zone: zone.id }
+  }
   watch(
     // What its rules say is of no matter here: a dial that is dragged must not wait for this.
     [
@@ -23,12 +38,13 @@ export const usePassing = defineStore('passing', () => {
       () => doc.show?.place,
       () => doc.show?.walks,
     ],
-    async () => {
+    () => {
       const { zone } = selection
-      if (!zone) return void (passing.value = undefined)
-      if (passing.value?.zone !== zone.id) passing.value = undefined
-      const found = await paths.passing(doc.show!, zone)
-      if (found && selection.zone?.id === zone.id) passing.value = { ...found, zone: zone.id }
+      clearTimeout(timer)
+      if (passing.value?.zone !== zone?.id) passing.value = undefined
+      if (!zone) return
+      if (doc.dragging && took > SLOW) timer = setTimeout(ask, RESTS)
+      else void ask()
     },
     { immediate: true },
   )

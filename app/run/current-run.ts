@@ -15,7 +15,7 @@ import { useShow } from '~/document/show'
  * (so many times as long), and when the hand rests for so long.
  */
 const FOLLOWS = 150
-const SHARE = 12
+const SHARE = 40
 const RESTS = 80
 /** Runs that take longer than this while a hand drags leave as long a pause after them, so that the hand is not slowed down (ms). */
 const HEAVY = 20

@@ -21,7 +21,7 @@ const AROUND = 40
 const from = computed(() => Math.max(0, Math.floor(props.scroll / LANE / AROUND) - 1) * AROUND)
 const shown = computed(() => {
   const to = Math.ceil((props.scroll + height.value) / LANE / AROUND + 1) * AROUND
-  const { show } = doc
+  const show = doc.resting
   if (!show) return []
   const zones = new Map(show.zones.map((zone) => [zone.id, zone]))
   return props.lanes.slice(from.value, to).map((lane) => {

@@ -12,6 +12,7 @@ import {
   ShowError,
   valueAtPointer,
   writtenBytes,
+  writtenMore,
   type Operation,
   type Show,
 } from '.'
@@ -100,6 +101,16 @@ describe('whatever edits make of a show', () => {
         const named = { ...made, title }
         const written = JSON.stringify(named, null, 2)
         expect(writtenBytes(named)).toBe(new Blob([written]).size)
+      }),
+      { numRuns: 60 },
+    )
+  })
+  it('nor is by how much an edit makes it longer', () => {
+    fc.assert(
+      fc.property(randomShow, randomShow, fc.string({ unit: 'binary' }), (made, other, note) => {
+        const zones = made.zones.map((zone, i) => (i === 1 ? { ...zone, note, rim: 0.25, kit: undefined } : zone))
+        for (const after of [{ ...made, zones }, { ...made, zones: zones.toSpliced(0, 1) }, { ...made, note }, other])
+          expect(writtenBytes(made) + writtenMore(after, made)).toBe(writtenBytes(after))
       }),
       { numRuns: 60 },
     )

@@ -7,7 +7,7 @@ import { listOf, references } from './references'
 import { BUSES, showTable } from './table'
 import type { Condition, Rule, Show } from './types'
 import { validate } from './validate'
-import { utf8Bytes, writtenBytes } from './written'
+import { utf8Bytes, writtenBytes, writtenMore } from './written'
 
 /**
  * The complete show of a document as somebody wrote it.
@@ -173,7 +173,7 @@ const haveSameLooks = (now: Show['walks'], before: Show['walks']): boolean =>
 
 /** A show must be short enough to be read again as it is written; one that is too long already may get shorter. */
 function checkSize(show: Show, before: Show | undefined): void {
-  const bytes = writtenBytes(show)
+  const bytes = before ? writtenBytes(before) + writtenMore(show, before) : writtenBytes(show)
   if (bytes > LIMITS.bytes && !(before && bytes < writtenBytes(before)))
     throw new ShowError(`The show would be larger than 8 MiB as a document (${(bytes / 1048576).toFixed(1)} MiB)`, '')
 }

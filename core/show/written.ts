@@ -12,6 +12,26 @@ export function writtenBytes(value: unknown, depth = 0): number {
   )
 }
 
+/** By how many bytes a value is longer than another when both are written: where they share parts nothing is counted. */
+export function writtenMore(value: unknown, before: unknown, depth = 0): number {
+  if (value === before) return 0
+  if (Array.isArray(value) && Array.isArray(before) && value.length === before.length) {
+    let more = 0
+    for (let i = 0; i < value.length; i++)
+      if (value[i] !== before[i]) more += writtenMore(value[i], before[i], depth + 1)
+    return more
+  }
+  if (isPlainRecord(value) && isPlainRecord(before)) {
+    const keys = Object.keys(value)
+    if (keys.length === Object.keys(before).length && keys.every((key) => isSaid(value, key) === isSaid(before, key)))
+      return keys.reduce((more, key) => more + writtenMore(value[key], before[key], depth + 1), 0)
+  }
+  return writtenBytes(value, depth) - writtenBytes(before, depth)
+}
+const isPlainRecord = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
+const isSaid = (record: Record<string, unknown>, key: string): boolean => record[key] !== undefined
+
 /** Brackets, and for each item a line with its indent and, but for the last, a comma. */
 const around = (count: number, depth: number): number =>
   count === 0 ? 2 : 2 + count * (1 + 2 * (depth + 1)) + (count - 1) + 1 + 2 * depth

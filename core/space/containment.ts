@@ -10,9 +10,9 @@ const EDGE = 1e-6
  * a slanted edge from within can be told wrong by what those leave out, a few millimetres a metre.
  */
 export function holds(outer: Solid, inner: Solid): boolean {
-  const [, low, , , high] = inner.bounds
+  const [a, b] = [outer.bounds, inner.bounds]
+  for (let i = 0; i < 3; i++) if (b[i] < a[i] - EDGE || b[i + 3] > a[i + 3] + EDGE) return false
   if (outer.kind === 'sphere') return withinSphere(outer, inner)
-  if (low < outer.bounds[1] - EDGE || high > outer.bounds[4] + EDGE) return false
   const outline = outlineOf(inner)
   const within = insideOf(outer)
   if (!outline.every(within)) return false

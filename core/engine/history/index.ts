@@ -17,7 +17,17 @@ export {
 export { colourOf, linearOf } from './colour'
 export { opacityAt, type FadeClaim } from './fades'
 export { fastest, STEPS_A_SECOND, type DrawnFling, type FlightRecord } from './flown'
-export { frameAt, frameIn, isStraight, middleIn, motionBegan, movedBy, movesUntil, tiedPoint, type PropMotion } from './poses'
+export {
+  frameAt,
+  frameIn,
+  isStraight,
+  middleIn,
+  motionBegan,
+  movedBy,
+  movesUntil,
+  tiedPoint,
+  type PropMotion,
+} from './poses'
 export { distance, steepest, type Value } from './ramps'
 export {
   AT_ONCE,

@@ -49,7 +49,11 @@ export function frameAt(prop: Prop, { slide, turn, about, flights }: PropMotion,
 /** The frame of a prop that is slid by so many metres and then turned by so many degrees about a spot, all in its own frame. */
 export function movedBy(
   prop: Prop,
-  { slide: [sx, sy, sz] = [0, 0, 0], turn = 0, about: [ax, az] = [0, 0] }: { slide?: Point; turn?: number; about?: Spot },
+  {
+    slide: [sx, sy, sz] = [0, 0, 0],
+    turn = 0,
+    about: [ax, az] = [0, 0],
+  }: { slide?: Point; turn?: number; about?: Spot },
 ): Frame {
   const [dx, dz] = turn === 0 ? [0, 0] : fromFrame(-ax, -az, { at: [ax, 0, az], yaw: turn })
   const [x, z] = fromFrame(sx + dx, sz + dz, prop)
