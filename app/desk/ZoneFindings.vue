@@ -3,7 +3,7 @@ import { solidOf } from '~~/core/space'
 import type { Shape, Zone } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { doorwayAt, fittedTo, hangsAbove, heldWithin, nameOfDoorway, reachingAround } from '~/plan/fitting'
-import { solidOfZone } from '~/plan/geometry'
+import { isSameShape, solidOfZone } from '~/plan/geometry'
 import { usePassing } from '~/plan/passing'
 import { plain } from '~/words/time'
 import PartChoice from './PartChoice.vue'
@@ -28,9 +28,7 @@ interface Found {
 /** In a large show, what it holds and which doorway is near is asked again when the hand lets go. */
 const resting = computed(() => doc.resting!.zones.find(({ id }) => id === props.zone.id) ?? props.zone)
 const door = computed(() => doorwayAt(doc.resting!, resting.value, OFFERED))
-const isFitted = computed(
-  () => door.value && JSON.stringify(fittedTo(doc.show!, door.value)) === JSON.stringify(props.zone.shape),
-)
+const isFitted = computed(() => door.value && isSameShape(fittedTo(doc.show!, door.value), props.zone.shape))
 function fit() {
   const { id, name } = props.zone
   const shape = fittedTo(doc.show!, door.value!)

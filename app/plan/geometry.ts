@@ -100,6 +100,11 @@ export function moved(shape: Shape, dx: number, dz: number): Shape {
   return { ...shape, at: [round(shape.at[0] + dx), shape.at[1], round(shape.at[2] + dz)] as Point }
 }
 
+/** Whether two shapes are the same, in whatever order their fields come. */
+export const isSameShape = (a: Shape, b: Shape): boolean =>
+  Object.keys(a).length === Object.keys(b).length &&
+  Object.entries(a).every(([field, value]) => String(value) === String(b[field as keyof Shape]))
+
 /** To the millimetre: what a hand on a mouse means. */
 export const round = (value: number): number => Math.round(value * 1000) / 1000
 

@@ -1,7 +1,7 @@
 import type { Editor, Show, Zone } from '~~/core/show'
 import { holds } from '~~/core/space'
 import { reachingAround } from './fitting'
-import { moved, solidOfZone } from './geometry'
+import { isSameShape, moved, solidOfZone } from './geometry'
 
 const holdsIn = (show: Show, zone: Zone, other: Zone): boolean =>
   holds(solidOfZone(show, zone), solidOfZone(show, other))
@@ -11,7 +11,7 @@ function shiftOf(was: Zone, is: Zone): [dx: number, dz: number] | undefined {
   if (was.shape.kind === 'prism' || is.shape.kind === 'prism') return undefined
   const [dx, dz] = [is.shape.at[0] - was.shape.at[0], is.shape.at[2] - was.shape.at[2]]
   const back = moved(is.shape, -dx, -dz)
-  return JSON.stringify(back) === JSON.stringify(moved(was.shape, 0, 0)) ? [dx, dz] : undefined
+  return isSameShape(back, moved(was.shape, 0, 0)) ? [dx, dz] : undefined
 }
 
 /**

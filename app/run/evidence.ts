@@ -33,15 +33,15 @@ export const useEvidence = defineStore('evidence', () => {
   /** The study that goes after the hand, while it does, and the draft it came to last, with the walks. */
   let following: Promise<void> | undefined
   let followed: { draft: Operation[]; walks: readonly string[] } | undefined
-  /** The draft that became an edit as it was, until something else changes. */
+  /** The draft that was let go of just now, and the one that became an edit as it was, until something else changes. */
+  let released: Operation[] | undefined
   let landed: Operation[] | undefined
   /** The rules whose dials are on the desk. */
   const shown = new Set<string>()
   doc.onChange((change) => {
-    const last = draft ?? landed
+    landed = 'done' in change && isEqual(change.done, released) ? released : undefined
+    released = 'draft' in change && !change.draft ? draft : undefined
     draft = 'draft' in change ? change.draft : undefined
-    const ends = 'draft' in change ? !change.draft : 'done' in change && isEqual(change.done, last)
-    landed = ends ? last : undefined
     if ('reset' in change) edits = undefined
     else if ('done' in change) edits?.push(change.done)
     if (draft && !following && shown.size > 0 && isOfRules(draft))

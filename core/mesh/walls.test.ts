@@ -1,0 +1,55 @@
+import { describe, expect, it } from 'vitest'
+import { cutAt, stretchesOf, wallsIn, type Stretch } from '.'
+
+const side = (from: [number, number], to: [number, number], low = 0, high = 3): Stretch => ({ from, to, low, high })
+const both = (x0: number, x1: number, z = 0, thick = 0.2): Stretch[] => [
+  side([x0, z], [x1, z]),
+  side([x0, z + thick], [x1, z + thick]),
+]
+
+describe('the walls in a section', () => {
+  it('have two sides each, and go along their middle', () => {
+    const [wall, ...more] = wallsIn(both(0, 6))
+    expect(more).toEqual([])
+    expect(wall.thickness).toBeCloseTo(0.2)
+    expect([wall.from, wall.to].flat().map((v) => Math.round(v * 1000) / 1000)).toEqual([0, 0.1, 6, 0.1])
+    expect([wall.y, wall.height]).toEqual([0, 3])
+  })
+  it('are sheets where there is no other side', () => {
+    const [wall] = wallsIn([side([0, 0], [0, 5])])
+    expect(wall.thickness).toBeLessThan(0.1)
+  })
+  it('are one with an opening where they go on after a doorway', () => {
+    const [wall, ...more] = wallsIn([...both(0, 2), ...both(3, 8)])
+    expect(more).toEqual([])
+    expect(wall.openings).toHaveLength(1)
+    expect(wall.openings[0].at).toBeCloseTo(2)
+    expect(wall.openings[0].width).toBeCloseTo(1)
+  })
+  it('are two where the gap is wider than any door', () => {
+    expect(wallsIn([...both(0, 2), ...both(6, 8)])).toHaveLength(2)
+  })
+  it('are not what one steps over, nor too short to be one', () => {
+    expect(wallsIn([side([0, 0], [5, 0], 0, 0.6)])).toEqual([])
+    expect(wallsIn([side([0, 0], [0.2, 0])])).toEqual([])
+  })
+})
+
+describe('a cut', () => {
+  /** A sheet of two triangles that stands along x at z 1, from 0 to `high`. */
+  const sheet = (high: number) => ({
+    positions: Float32Array.from([0, 0, 1, 4, 0, 1, 4, high, 1, 0, high, 1]),
+    indices: Uint32Array.from([0, 1, 2, 0, 2, 3]),
+  })
+  it('goes through what stands as high', () => {
+    expect(cutAt(sheet(1), 1.2).ends).toHaveLength(0)
+    expect(cutAt(sheet(3), 1.2).ends).toHaveLength(8)
+    expect([...cutAt(sheet(3), 1.2).reaches]).toEqual([0, 3, 0, 3])
+  })
+  it('is put together into stretches that know how high they reach', () => {
+    const [stretch, ...more] = stretchesOf(cutAt(sheet(3), 1.2))
+    expect(more).toEqual([])
+    expect([stretch.from, stretch.to]).toEqual([[0, 1], [4, 1]]) // prettier-ignore
+    expect([stretch.low, stretch.high]).toEqual([0, 3])
+  })
+})
