@@ -46,9 +46,12 @@ const stairs = computed(() => bring.floors?.filter(({ slopeTo }) => slopeTo).len
     </div>
     <p v-if="bring.busy" role="status" class="flex items-center gap-2">
       <span class="h-1 flex-1 overflow-hidden rounded bg-ink-3"
-        ><span class="block h-1 w-1/3 animate-pulse rounded bg-lamp motion-reduce:animate-none"
+        ><span
+          class="block h-1 rounded bg-lamp"
+          :class="bring.share === undefined ? 'w-1/3 animate-pulse motion-reduce:animate-none' : ''"
+          :style="bring.share === undefined ? {} : { width: `${Math.round(bring.share * 100)}%` }"
       /></span>
-      {{ bring.busy }} …
+      {{ bring.busy }} …{{ bring.share === undefined ? '' : ` ${Math.round(bring.share * 100)} %` }}
       <button class="chip" @click="bring.stop()">Stop</button>
     </p>
     <p v-if="bring.problem" role="alert" class="text-rust">{{ bring.problem }}</p>

@@ -1,4 +1,4 @@
-import { wrap, type Remote } from 'comlink'
+import { proxy, wrap, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import {
@@ -28,9 +28,14 @@ export const useBring = defineStore('bring', () => {
   const doc = useShow()
   const view = useView()
   let thread: Worker | undefined
+  /** Ends what is under way when somebody doesn't want to wait. */
+  let stopping: AbortController | undefined
   let worker: Remote<BringWorker> | undefined
   /** What is under way, in words; empty if nothing is. */
   const busy = ref('')
+  /** How much of it is done, 0 to 1; nothing where that is not known. */
+  const share = ref<number>()
+  const progress = () => proxy((done: number) => void (share.value = done))
   const problem = ref('')
   const name = ref('')
   const read = shallowRef<ReadPlace>()
@@ -51,22 +56,33 @@ export const useBring = defineStore('bring', () => {
   }
   /** Gives up what is under way; nothing is changed. */
   function stop(): void {
+    stopping?.abort()
     thread?.terminate()
     thread = worker = undefined
-    busy.value = known.value = ''
+    known.value = ''
     read.value = undefined
   }
 
-  async function doing<T>(words: string, work: () => Promise<T>): Promise<T | undefined> {
+  /** Does something that takes its time, as long as nobody stops it: then what comes after an answer is never reached. */
+  async function doing(words: string, work: (going: <T>(answer: T) => Promise<Awaited<T>>) => Promise<void>) {
     busy.value = words
     problem.value = ''
+    const mine = (stopping = new AbortController())
+    const stopped = new Promise<never>((_, fail) =>
+      mine.signal.addEventListener('abort', () =>
+        fail(new Error(`Stopped: ${words.toLowerCase()}. Nothing was changed.`)),
+      ),
+    )
+    stopped.catch(() => {})
     try {
-      return await work()
+      await work(async <T>(answer: T) => (await Promise.race([answer, stopped])) as Awaited<T>)
     } catch (error) {
       problem.value = (error as { data?: { message?: string } }).data?.message ?? (error as Error).message
-      return undefined
     } finally {
-      busy.value = ''
+      if (stopping === mine) {
+        busy.value = ''
+        share.value = stopping = undefined
+      }
     }
   }
 
@@ -77,15 +93,14 @@ export const useBring = defineStore('bring', () => {
       problem.value = `${file.name} names parts beside it: put it and them into a ZIP and bring that in. Nothing was changed.`
       return
     }
-    await doing(`Reading ${file.name}`, async () => {
-      const bytes = await file.arrayBuffer()
-      const found = await begin().read(bytes)
+    await doing(`Reading ${file.name}`, async (going) => {
+      const found = await going(begin().read(await going(file.arrayBuffer()), progress()))
       if ('problem' in found) throw new Error(`${file.name} was not brought in: ${found.problem}. Nothing was changed.`)
       busy.value = `Keeping ${file.name}`
-      const { hash } = await $fetch<{ hash: string }>('/api/assets', {
-        method: 'POST',
-        body: new Blob([await begin().file()], { type: 'model/gltf-binary' }),
-      })
+      share.value = undefined
+      const body = new Blob([await going(begin().file())], { type: 'model/gltf-binary' })
+      const { signal } = stopping!
+      const { hash } = await going($fetch<{ hash: string }>('/api/assets', { method: 'POST', body, signal }))
       read.value = found
       name.value = file.name
       known.value = hash
@@ -100,10 +115,10 @@ export const useBring = defineStore('bring', () => {
   async function know(): Promise<void> {
     const asset = mesh.value?.asset
     if (!asset || known.value === asset || busy.value) return
-    await doing('Reading the mesh', async () => {
-      const answer = await fetch(`/api/assets/${asset}`)
+    await doing('Reading the mesh', async (going) => {
+      const answer = await going(fetch(`/api/assets/${asset}`))
       if (!answer.ok) throw new Error('The file of the mesh is not here; the show works without it.')
-      const found = await begin().read(await answer.arrayBuffer())
+      const found = await going(begin().read(await going(answer.arrayBuffer()), progress()))
       if ('problem' in found) throw new Error(`The mesh can’t be read: ${found.problem}.`)
       read.value = found
       name.value ||= 'The mesh'
@@ -139,15 +154,17 @@ export const useBring = defineStore('bring', () => {
     const { scale, yaw, at } = mesh.value!
     return { scale, yaw, at: [...at] as Point }
   }
+  const player = () => ({ height: doc.show!.player.height })
   const findFloors = () =>
-    doing('Looking for floors', async () => {
-      floors.value = await begin().floors(placing(), { height: doc.show!.player.height })
+    doing('Looking for floors', async (going) => {
+      floors.value = await going(begin().floors(placing(), player(), progress()))
     })
   const findWalls = () =>
-    doing('Looking for walls', async () => {
-      if (!floors.value) floors.value = await begin().floors(placing(), { height: doc.show!.player.height })
+    doing('Looking for walls', async (going) => {
+      floors.value ??= await going(begin().floors(placing(), player(), progress()))
       const levels = new Set(floors.value.filter((floor) => !floor.slopeTo).map((floor) => floor.y))
-      walls.value = await begin().walls(placing(), levels.size > 0 ? [...levels] : [mesh.value!.cutAt - 1.2])
+      const heights = levels.size > 0 ? [...levels] : [mesh.value!.cutAt - 1.2]
+      walls.value = await going(begin().walls(placing(), heights, progress()))
     })
 
   /** Set on the floor: its largest floor at nought, or its lowest point if no floor was found. */
@@ -258,6 +275,7 @@ export const useBring = defineStore('bring', () => {
   watch(section, (now) => (view.meshSection = now))
   return {
     busy,
+    share,
     problem,
     name,
     read,

@@ -24,6 +24,17 @@ export interface ReadPlace {
   low: Point
   high: Point
 }
+/** Hears how much of something is done, 0 to 1. */
+type Progress = (share: number) => void
+/** Progress is told in hundredths: a file may have a hundred thousand parts. */
+function seldom(progress: Progress): Progress {
+  let last = -1
+  return (share) => {
+    if (share - last < 0.01) return
+    last = share
+    progress(share)
+  }
+}
 type Placing = Pick<Mesh, 'scale' | 'yaw' | 'at'>
 
 /** Walls are looked for so high above each floor (m), and openings closed above so far below their top. */
@@ -42,9 +53,15 @@ function standingAs({ scale, yaw, at }: Placing): Triangles {
 
 const worker = {
   /** Reads a file; what is wrong with it comes back in words. */
-  async read(bytes: ArrayBuffer): Promise<ReadPlace | { problem: string }> {
+  async read(bytes: ArrayBuffer, progress: Progress): Promise<ReadPlace | { problem: string }> {
     try {
-      const { triangles, nodes, lights, cameras, glb: kept } = await readPlaceFile(new Uint8Array(bytes))
+      const {
+        triangles,
+        nodes,
+        lights,
+        cameras,
+        glb: kept,
+      } = await readPlaceFile(new Uint8Array(bytes), seldom(progress))
       file = triangles
       glb = kept
       standing = undefined
@@ -65,11 +82,13 @@ const worker = {
     const { ends } = cutAt(standingAs(placing), height)
     return transfer(ends, [ends.buffer])
   },
-  floors: (placing: Placing, player: { height: number }): FoundFloor[] => floorsIn(standingAs(placing), player),
+  floors: (placing: Placing, player: { height: number }, progress: Progress): FoundFloor[] =>
+    floorsIn(standingAs(placing), player, seldom(progress)),
   /** Walls around each of some floors' heights. */
-  walls(placing: Placing, heights: readonly number[]): FoundWall[] {
+  walls(placing: Placing, heights: readonly number[], progress: Progress): FoundWall[] {
     const triangles = standingAs(placing)
-    return heights.flatMap((y) => {
+    return heights.flatMap((y, i) => {
+      progress(i / heights.length)
       const { ends } = cutAt(triangles, y + 2.3)
       const isClosed = ([x, z]: readonly [number, number]) => {
         for (let i = 0; i < ends.length; i += 4) {

@@ -50,6 +50,14 @@ describe.each(Object.entries(writers))('a level written by %s', (_, write) => {
     expect(cameras[0]).toMatchObject({ yaw: 90, pitch: 0, fov: 60 })
     cameras[0]!.at.forEach((value, i) => expect(value).toBeCloseTo(CAMERA.at[i]!, 5))
   })
+  it('says how much of it is read, on and on to the whole', async () => {
+    const shares: number[] = []
+    const { triangles } = await readPlaceFile(await write(), (share) => shares.push(share))
+    floorsIn(triangles, { height: 1.8 }, (share) => shares.push(1 + share))
+    expect(shares.length).toBeGreaterThan(8)
+    expect([...shares].sort((a, b) => a - b)).toEqual(shares)
+    expect(Math.max(...shares)).toBeLessThanOrEqual(2)
+  })
   it('shows its walls by their two sides, the doorway as an opening as high as its lintel lets', async () => {
     const { triangles } = await readPlaceFile(await write())
     const walls = wallsIn(stretchesOf(cutAt(triangles, 1.2)), () => false).filter(({ height }) => height > 2)

@@ -47,6 +47,10 @@ export const MOST_FILE = 64 * 1024 * 1024
 const MOST_UNPACKED = 256 * 1024 * 1024
 const MOST_ENTRIES = 2000
 
+/** How much of reading is done once a file is checked, and once it is unfolded. */
+const CHECKED = 0.1
+const UNFOLDED = 0.5
+
 const COMPRESSED: { [extension: string]: string } = {
   KHR_draco_mesh_compression: 'Draco',
   EXT_meshopt_compression: 'Meshopt',
@@ -69,14 +73,18 @@ async function reader(required: readonly string[]): Promise<WebIO> {
   return io
 }
 
-/** Reads a .glb, or a ZIP of a .gltf with its parts. @throws PlaceFileError in words */
-export async function readPlaceFile(bytes: Uint8Array): Promise<PlaceFile> {
+/** Reads a .glb, or a ZIP of a .gltf with its parts; `progress` hears how much is done, 0 to 1. @throws PlaceFileError in words */
+export async function readPlaceFile(
+  bytes: Uint8Array,
+  progress: (share: number) => void = () => {},
+): Promise<PlaceFile> {
   if (bytes.length > MOST_FILE) throw new PlaceFileError('it is larger than 64 MiB')
   const isZip = bytes[0] === 0x50 && bytes[1] === 0x4b
   const { json, document } = isZip ? fromZip(bytes) : fromGlb(bytes)
   const required = [...new Set([...(json.extensionsRequired ?? []), ...(json.extensionsUsed ?? [])])]
   const unknown = (json.extensionsRequired ?? []).find((name) => !READ.has(name))
   if (unknown) throw new PlaceFileError(`it needs ${unknown.slice(0, 60)}, which can’t be read here`)
+  progress(CHECKED)
   const io = await reader(required)
   let read: Document
   try {
@@ -85,7 +93,11 @@ export async function readPlaceFile(bytes: Uint8Array): Promise<PlaceFile> {
     if (error instanceof PlaceFileError) throw error
     throw new PlaceFileError(`it can’t be read: ${(error as Error).message.slice(0, 160)}`)
   }
-  const placed = { ...placeOf(read), glb: isZip ? await packed(read) : bytes }
+  progress(UNFOLDED)
+  const placed = {
+    ...placeOf(read, (share) => progress(UNFOLDED + (1 - UNFOLDED) * share)),
+    glb: isZip ? await packed(read) : bytes,
+  }
   if (placed.triangles.indices.length === 0) throw new PlaceFileError('there are no triangles in it')
   return placed
 }
@@ -167,13 +179,16 @@ function facing(m: Matrix): { at: Point; yaw: number; pitch: number } {
   }
 }
 
-function placeOf(read: Document): Omit<PlaceFile, 'glb'> {
+function placeOf(read: Document, progress: (share: number) => void): Omit<PlaceFile, 'glb'> {
   const scene = read.getRoot().getDefaultScene() ?? read.getRoot().listScenes()[0]
   const parts: { positions: Float32Array; indices: Uint32Array }[] = []
   const nodes: FileNode[] = []
   const lights: FileLight[] = []
   const cameras: FileCamera[] = []
+  const all = read.getRoot().listNodes().length
+  let done = 0
   scene?.traverse((node) => {
+    progress(done++ / all)
     const matrix = node.getWorldMatrix()
     const mesh = node.getMesh()
     if (mesh) {

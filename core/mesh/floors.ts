@@ -24,6 +24,10 @@ const NARROWEST = 0.5
 /** Gaps between faces that are closed (m). */
 const SEAM = 0.01
 
+/** Progress is told each so many corners; looking at them is so much of the work. */
+const TOLD = 150_000
+const LOOKING = 0.4
+
 interface Face {
   spots: Spot[]
   y: number
@@ -38,12 +42,20 @@ interface Slope {
   high: number
 }
 
-/** The floors of a mesh: faces one can walk on, level ones by their height, slopes and stairs as ramps, less what is too low to stand under. */
-export function floorsIn({ positions, indices }: Triangles, player: { height: number }): FoundFloor[] {
+/**
+ * The floors of a mesh: faces one can walk on, level ones by their height, slopes and stairs as ramps, less what is too low to stand under.
+ * `progress` hears how much of the work is done, 0 to 1.
+ */
+export function floorsIn(
+  { positions, indices }: Triangles,
+  player: { height: number },
+  progress: (share: number) => void = () => {},
+): FoundFloor[] {
   const levels = new Map<number, Face[]>()
   const slopes: Slope[] = []
   const covers: Face[] = []
   for (let i = 0; i < indices.length; i += 3) {
+    if (i % TOLD === 0) progress((LOOKING * i) / indices.length)
     const [a, b, c] = [indices[i] * 3, indices[i + 1] * 3, indices[i + 2] * 3]
     const e1 = [0, 1, 2].map((k) => positions[b + k] - positions[a + k])
     const e2 = [0, 1, 2].map((k) => positions[c + k] - positions[a + k])
@@ -67,7 +79,9 @@ export function floorsIn({ positions, indices }: Triangles, player: { height: nu
   }
   const floors: FoundFloor[] = []
   const treads: { region: Region; y: number; area: number }[] = []
+  let done = 0
   for (const faces of levels.values()) {
+    progress(LOOKING + ((1 - LOOKING) * done++) / levels.size)
     const y = faces.reduce((sum, face) => sum + face.y, 0) / faces.length
     const whole = closed(boundaryOf(faces))
     const low = covers.filter((face) => face.low < y + player.height && face.high > y + STEP)

@@ -152,6 +152,28 @@ test('a level that another program wrote comes in: section, floors, walls, light
   await expect(broughtIn(page)).toContainText('168 triangles')
 })
 
+test('bringing in is stopped while it goes on: nothing is changed, and it can be begun anew', async ({
+  page,
+  server,
+}) => {
+  const show = await openNew(page, server, 'Stopped')
+  let asked = 0
+  await page.route('**/api/assets', async (route) => {
+    asked++
+    if (asked > 1) await route.continue()
+  })
+  const file = { name: 'Mill.glb', mimeType: 'model/gltf-binary', buffer: Buffer.from(await levelByThree()) }
+  await page.getByLabel('A place to bring in').setInputFiles(file)
+  await expect(broughtIn(page).getByRole('status')).toContainText('Keeping Mill.glb')
+  await broughtIn(page).getByRole('button', { name: 'Stop' }).click()
+  await expect(broughtIn(page).getByRole('alert')).toContainText('Nothing was changed')
+  await expect(broughtIn(page).getByRole('status')).toBeHidden()
+  expect((await show()).place.mesh).toBeUndefined()
+  await page.getByLabel('A place to bring in').setInputFiles({ ...file, name: 'Mill again.glb' })
+  await expect(broughtIn(page)).toContainText('168 triangles')
+  await expect.poll(async () => (await show()).place.mesh?.asset).toMatch(/^[0-9a-f]{64}$/)
+})
+
 test('heights are dragged in the section, and it is turned', async ({ page, server }) => {
   const show = await openNew(page, server, 'Heights')
   await takeTool(page, 'Zone', 'Box')
