@@ -23,6 +23,9 @@ import { useView } from '~/frame/view'
 import type { BringWorker, ReadPlace } from './bring.worker'
 import type { FileNode } from './read-gltf'
 
+/** Waits for an answer, unless somebody stops what is under way. */
+type Going = <T>(answer: T) => Promise<Awaited<T>>
+
 /** Bringing a place in: a file is read, stands where it is put, and what it shows is offered. */
 export const useBring = defineStore('bring', () => {
   const doc = useShow()
@@ -64,7 +67,7 @@ export const useBring = defineStore('bring', () => {
   }
 
   /** Does something that takes its time, as long as nobody stops it: then what comes after an answer is never reached. */
-  async function doing(words: string, work: (going: <T>(answer: T) => Promise<Awaited<T>>) => Promise<void>) {
+  async function doing(words: string, work: (going: Going) => Promise<void>) {
     busy.value = words
     problem.value = ''
     const mine = (stopping = new AbortController())
@@ -75,7 +78,7 @@ export const useBring = defineStore('bring', () => {
     )
     stopped.catch(() => {})
     try {
-      await work(async <T>(answer: T) => (await Promise.race([answer, stopped])) as Awaited<T>)
+      await work((async (answer: unknown) => await Promise.race([answer, stopped])) as Going)
     } catch (error) {
       problem.value = (error as { data?: { message?: string } }).data?.message ?? (error as Error).message
     } finally {

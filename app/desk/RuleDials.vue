@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { extent } from '~~/core/base'
 import { cooldownDots, debounceDots, type Dot, type Moment } from '~~/core/study'
 import type { Editor, Rule } from '~~/core/show'
 import { loggedName, placeOfRule, putIn, type RuleHere } from '~/document/rule-here'
@@ -73,7 +74,7 @@ const debounceWords = computed(() => {
   if (debounce.value.length === 0) return 'Nobody meets this moment twice, so there is nothing to ignore.'
   if (held.length === 0)
     return `Ignores none of ${count(moments.value.length, 'moment')} of ${WALKERS} walkers. ${studied.value}`
-  return `Ignores ${held.length} of ${count(moments.value.length, 'moment')}, all within ${plain(Math.max(...held.map((d) => d.gap)), 1)} s of the one before. ${studied.value}`
+  return `Ignores ${held.length} of ${count(moments.value.length, 'moment')}, all within ${plain(extent(held.map((d) => d.gap))[1], 1)} s of the one before. ${studied.value}`
 })
 const cooldownWords = computed(() => {
   const held = rests.value.filter((dot) => dot.held)

@@ -136,7 +136,7 @@ const near = computed(() => {
   const show = doc.resting!
   const [x0, y0, z0, x1, y1, z1] = solidOfZone(show, resting.value).bounds
   return show.zones.filter((other) => {
-    if (other.id === props.zone.id || meant.value.includes(other)) return false
+    if (other === resting.value || meant.value.includes(other)) return false
     const [a0, b0, c0, a1, b1, c1] = solidOfZone(show, other).bounds
     return a0 <= x1 && a1 >= x0 && b0 <= y1 && b1 >= y0 && c0 <= z1 && c1 >= z0
   })

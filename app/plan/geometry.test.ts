@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
-import type { Wall } from '~~/core/show'
-import { wallStretches } from './geometry'
+import { readShow, type Wall } from '~~/core/show'
+import { extentOf, wallStretches } from './geometry'
 
 it('a wall is drawn around its openings', () => {
   const wall: Wall = {
@@ -29,4 +29,16 @@ it('a wall is drawn around its openings', () => {
       [10, 0],
     ],
   ])
+})
+
+it('a place of five thousand round zones has an extent, and an empty one too', () => {
+  const zones = Array.from({ length: 5000 }, (_, i) => ({
+    id: `z${i}`,
+    name: `Zone ${i}`,
+    shape: { kind: 'cylinder', at: [i, 0, -i], radius: 1, height: 2 },
+  }))
+  const of = (more: object) =>
+    extentOf(readShow({ format: 'esvik-show', version: 1, title: 'Wide', place: {}, ...more }))
+  expect(of({ zones })).toEqual({ x0: -1, z0: -5000, x1: 5000, z1: 1 })
+  expect(of({})).toEqual({ x0: 0, z0: 0, x1: 12, z1: 8 })
 })

@@ -1,4 +1,4 @@
-import { memoFor } from '~~/core/base'
+import { extent, memoFor } from '~~/core/base'
 import { outlineOf, solidOf, type Solid } from '~~/core/space'
 import type { Point, Shape, Show, Spot, Wall, Zone } from '~~/core/show'
 
@@ -82,15 +82,18 @@ export function extentOf(show: Show): { x0: number; z0: number; x1: number; z1: 
   const spots: Spot[] = [
     ...show.place.floors.flatMap((floor) => floor.outline),
     ...show.place.walls.flatMap((wall) => [wall.from, wall.to]),
-    ...show.zones.flatMap((zone) => outlineOf(solidOfZone(show, zone))),
+    ...show.zones.flatMap((zone): Spot[] => {
+      const [x0, , z0, x1, , z1] = solidOfZone(show, zone).bounds
+      return [[x0, z0], [x1, z1]] // prettier-ignore
+    }),
     ...show.walks
       .filter((walk) => walk.body.kind === 'player')
       .flatMap((walk) => walk.points.map((p): Spot => [p.at[0], p.at[2]])),
   ]
   if (spots.length === 0) return { x0: 0, z0: 0, x1: 12, z1: 8 }
-  const xs = spots.map((s) => s[0])
-  const zs = spots.map((s) => s[1])
-  return { x0: Math.min(...xs), z0: Math.min(...zs), x1: Math.max(...xs), z1: Math.max(...zs) }
+  const [x0, x1] = extent(spots.map(([x]) => x))
+  const [z0, z1] = extent(spots.map(([, z]) => z))
+  return { x0, z0, x1, z1 }
 }
 
 /** A shape moved in plan. */

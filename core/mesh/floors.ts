@@ -1,3 +1,4 @@
+import { extent } from '../base'
 import { areaOf, grown, piecesOf, unionOf, without, type Region } from '../ground'
 import type { Spot } from '../show'
 import type { Triangles } from './mesh'
@@ -164,9 +165,8 @@ function rampOf({ faces, nx, nz, low, high }: Slope): FoundFloor[] {
 }
 /** A rectangle around spots in a direction of rise, low at its foot and high at its head. */
 function rampOver(spots: readonly Spot[], [ux, uz]: Spot, low: number, high: number, area: number): FoundFloor {
-  const along = spots.map(([x, z]) => x * ux + z * uz)
-  const aside = spots.map(([x, z]) => -x * uz + z * ux)
-  const [a0, a1, s0, s1] = [Math.min(...along), Math.max(...along), Math.min(...aside), Math.max(...aside)]
+  const [a0, a1] = extent(spots.map(([x, z]) => x * ux + z * uz))
+  const [s0, s1] = extent(spots.map(([x, z]) => -x * uz + z * ux))
   const spot = (a: number, s: number): Spot => [round(a * ux - s * uz), round(a * uz + s * ux)]
   return {
     y: round(low),

@@ -1,3 +1,4 @@
+import { memoFor } from '../base'
 import { complete } from './complete'
 import { parse, printParseErrorCode, type ParseError } from 'jsonc-parser'
 import { pointerOf, ShowError } from './errors'
@@ -171,10 +172,14 @@ const haveSameLooks = (now: Show['walks'], before: Show['walks']): boolean =>
         walk.points.every((point, p) => point.look === before[w].points[p].look)),
   )
 
+const bytesFor = memoFor<Show, number>()
+/** How long a show is as a document: of one that an edit has made it is known from the one before. */
+const bytesOf = (show: Show): number => bytesFor(show, [], () => writtenBytes(show))
+
 /** A show must be short enough to be read again as it is written; one that is too long already may get shorter. */
 function checkSize(show: Show, before: Show | undefined): void {
-  const bytes = before ? writtenBytes(before) + writtenMore(show, before) : writtenBytes(show)
-  if (bytes > LIMITS.bytes && !(before && bytes < writtenBytes(before)))
+  const bytes = bytesFor(show, [], () => (before ? bytesOf(before) + writtenMore(show, before) : writtenBytes(show)))
+  if (bytes > LIMITS.bytes && !(before && bytes < bytesOf(before)))
     throw new ShowError(`The show would be larger than 8 MiB as a document (${(bytes / 1048576).toFixed(1)} MiB)`, '')
 }
 
