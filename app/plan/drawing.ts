@@ -1,6 +1,7 @@
 import { useEventListener } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { Point, Shape, Spot, Wall } from '~~/core/show'
+import { alongFloors } from '~~/core/space'
 import { freshFloor, freshLight, freshMark, freshPoint, freshProp, freshWalk, freshWall } from '~/document/fresh'
 import { useShow } from '~/document/show'
 import { followPointer } from '~/frame/pointer-drag'
@@ -231,11 +232,18 @@ export function usePlanDrawing(reach: Reach) {
     }
     if (walls.length > 0) edits.add(walls.length === 1 ? 'Draw a wall' : 'Draw walls', 'wall', walls)
   }
+  const rounded = ([x, y, z]: Point): Point => [round(x), round(y), round(z)]
   function endWalk(spots: Spot[]): void {
     if (spots.length < 2) return
+    const stops = spots.map((at) => standing(at))
+    // Who walks over a ramp goes by its foot and its head, however straight that is from above.
+    const way = stops.flatMap((at, i) => {
+      const next = stops[i + 1]
+      return next ? [at, ...alongFloors(doc.show!.place.floors, at, next).map(rounded)] : [at]
+    })
     const walk = freshWalk(
       doc.show!,
-      spots.map((at) => freshPoint(standing(at))),
+      way.map((at) => freshPoint(at)),
     )
     if (!doc.edit(`Draw ${walk.name}`, (edit) => edit.add(['walks'], walk))) return
     selection.choose('walk', walk.id)

@@ -1,4 +1,5 @@
 /** Geometry: shapes and when they are crossed, lines of sight, floors. */
+export * from './along-floors'
 export * from './containment'
 export * from './crossings'
 export * from './floor'

@@ -265,6 +265,14 @@ test('corners of walls stay joined, a floor becomes a ramp, storeys are told apa
     await clickSpot(page, x!, z!)
   await page.keyboard.press('Enter')
   await type(page, 'Height', '3')
+  // A walk onto the ramp has a point at its head, however straight it is from above.
+  await plan(page).getByRole('button', { name: 'Walk', exact: true }).click()
+  await clickSpot(page, -6.4, 4.5)
+  await clickSpot(page, -3.5, 4.5)
+  await page.keyboard.press('Enter')
+  await expect
+    .poll(async () => (await show()).walks[1]?.points.map(({ at }) => at))
+    .toEqual([[-6.4, 3, 4.5], [-6, 3, 4.5], [-3.5, 1.5, 4.5]]) // prettier-ignore
   const storeys = page.getByRole('group', { name: 'Storeys' })
   await expect(storeys.getByRole('button')).toHaveCount(3)
   await storeys.getByRole('button').first().click()

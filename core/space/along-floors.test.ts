@@ -1,0 +1,38 @@
+import { describe, expect, it } from 'vitest'
+import { readShow, type Point } from '../show'
+import { alongFloors } from '.'
+
+const rect = (x0: number, z0: number, x1: number, z1: number) => [[x0, z0], [x1, z0], [x1, z1], [x0, z1]] // prettier-ignore
+const { floors } = readShow({
+  format: 'esvik-show',
+  version: 1,
+  title: 'Ramp',
+  place: {
+    floors: [
+      { id: 'a', name: 'A', y: 0, outline: rect(0, 0, 5, 4) },
+      { id: 'b', name: 'B', y: 0, outline: rect(5, 0, 10, 4) },
+      { id: 'ramp', name: 'Ramp', y: 0, outline: rect(10, 1, 14, 3), slopeTo: { edge: [1, 2], y: 2 } },
+      { id: 'up', name: 'Up', y: 2, outline: rect(14, 0, 20, 4) },
+      { id: 'loft', name: 'Loft', y: 2.6, outline: rect(0, 0, 9, 4) },
+    ],
+  },
+}).place
+const bends = (a: Point, b: Point) =>
+  alongFloors(floors, a, b).map((point) => point.map((v) => Math.round(v * 1000) / 1000))
+
+describe('a straight way over floors', () => {
+  it('bends at the foot and at the head of a ramp, and back', () => {
+    expect(bends([1, 0, 2], [19, 2, 2])).toEqual([[10, 0, 2], [14, 2, 2]]) // prettier-ignore
+    expect(bends([19, 2, 1.5], [1, 0, 1.5])).toEqual([[14, 2, 1.5], [10, 0, 1.5]]) // prettier-ignore
+  })
+  it('has no bend on one floor, nor where level floors meet, whatever lies above', () => {
+    expect(bends([1, 0, 1], [9, 0, 3])).toEqual([])
+    expect(bends([1, 2.6, 1], [8, 2.6, 3])).toEqual([])
+  })
+  it('bends once where it ends on the ramp', () => {
+    expect(bends([6, 0, 2], [12, 1, 2])).toEqual([[10, 0, 2]])
+  })
+  it('goes on level beside every floor', () => {
+    expect(bends([1, 0, 2], [4, 0, 30])).toEqual([])
+  })
+})
