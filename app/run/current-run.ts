@@ -17,8 +17,8 @@ import { useShow } from '~/document/show'
 const FOLLOWS = 150
 const SHARE = 40
 const RESTS = 80
-/** Runs that take longer than this while a hand drags (ms) leave a pause so many times as long after them, so that it is not slowed down. */
-const HEAVY = 20
+/** Runs that take longer than this while a hand drags (ms) leave a pause after them, so many times what is over, so that it is not slowed down. */
+const HEAVY = 40
 const PAUSE = 3
 /** A score that is older than the document by so much is dimmed (ms). */
 const LATE = 250
@@ -144,7 +144,7 @@ export const useRun = defineStore('run', () => {
       drawn.version++
       drawn.at = answer.drawn - performance.timeOrigin
       if (!dragged || performance.now() > hearsFrom) await hear()
-      if (dragged && took > HEAVY) await new Promise((done) => setTimeout(done, Math.min(PAUSE * took, LATE)))
+      if (dragged && took > HEAVY) await new Promise((done) => setTimeout(done, Math.min(PAUSE * (took - HEAVY), LATE)))
       restTimer = setTimeout(() => void rest(), RESTS)
     }
     busy = false

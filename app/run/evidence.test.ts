@@ -8,17 +8,19 @@ import { oneRule } from '~~/core/testing/small-show'
 /** A worker that answers when it is told to, with the moments it is given. */
 interface Asked {
   done: Operation[][]
-  narrow?: { draft: Operation[]; rules: ReadonlySet<string> }
+  rules: ReadonlySet<string>
+  draft?: Operation[]
   answer: (found?: [string, Moment[]][]) => Promise<void>
 }
 const asked: Asked[] = []
 const worker = {
   open: vi.fn(async (_show: Show) => {}),
-  study: (done: Operation[][], _walks: string[], _walkers: number, _progress: unknown, narrow?: Asked['narrow']) =>
+  study: (...[done, , , , rules, draft]: [Operation[][], string[], number, unknown, Set<string>, Operation[]?]) =>
     new Promise((ends) =>
       asked.push({
         done,
-        narrow,
+        rules,
+        draft,
         answer: async (found = []) => {
           ends(found)
           await settle()
@@ -55,6 +57,7 @@ async function fresh() {
   return useEvidence()
 }
 let pinia: Pinia
+let hideFirst: () => void
 let evidence: Awaited<ReturnType<typeof fresh>>
 const changed = async () => {
   show.value = { ...show.value! }
@@ -78,13 +81,9 @@ beforeEach(async () => {
   dragging.value = false
   asked.length = 0
   evidence = await fresh()
-  evidence.show('r')
+  hideFirst = evidence.show('r')
   await changed()
   await asked[0]!.answer([['r', [moment(1)]]])
-  await asked[1]!.answer([
-    ['r', [moment(1)]],
-    ['other', [moment(9)]],
-  ])
   asked.length = 0
 })
 afterEach(() => {
@@ -93,59 +92,69 @@ afterEach(() => {
 })
 
 describe('evidence', () => {
-  it('of what is shown comes first, then that of all rules', async () => {
+  it('is counted anew after each edit, for the rules that are shown', async () => {
     await changed()
-    expect(asked[0]!.narrow).toEqual({ draft: [], rules: new Set(['r']) })
+    expect(asked.map(({ rules, draft }) => [rules, draft])).toEqual([[new Set(['r']), undefined]])
     await asked[0]!.answer([['r', [moment(2)]]])
     expect(evidence.moments.get('r')).toEqual([moment(2)])
-    expect(evidence.moments.get('other')).toEqual([moment(9)])
-    expect(asked[1]!.narrow).toBeUndefined()
+  })
+  it('is counted for what is shown next, and for nothing where no dial is', async () => {
+    const hide = evidence.show('second')
+    await vi.advanceTimersByTimeAsync(100)
+    expect(asked[0]!.rules).toEqual(new Set(['r', 'second']))
+    await asked[0]!.answer()
+    hide()
+    await changed()
+    expect(asked[1]!.rules).toEqual(new Set(['r']))
+    await asked[1]!.answer()
+    hideFirst()
+    await changed()
+    expect(asked).toHaveLength(2)
   })
   it('follows a hand, one study at a time, and always with where the hand is then', async () => {
     await drag(1)
     await drag(2)
     await drag(3)
-    expect(asked.map(({ narrow }) => narrow!.draft)).toEqual([set(1)])
+    expect(asked.map(({ draft }) => draft)).toEqual([set(1)])
     await asked[0]!.answer([['r', [moment(4)]]])
     expect(evidence.moments.get('r')).toEqual([moment(4)])
-    expect(asked.map(({ narrow }) => narrow!.draft)).toEqual([set(1), set(3)])
+    expect(asked.map(({ draft }) => draft)).toEqual([set(1), set(3)])
   })
   it('is not asked for again once the hand lets go of what it has followed', async () => {
     await drag(1)
     await asked[0]!.answer([['r', [moment(4)]]])
     await drop(1)
-    expect(asked[1]!.narrow).toBeUndefined()
-    expect(asked[1]!.done).toEqual([set(1)])
+    expect(asked).toHaveLength(1)
+    tell({ done: set(9) })
+    await changed()
+    expect(asked[1]!.done).toEqual([set(1), set(9)])
   })
   it('is asked for again where the hand lets go elsewhere, or has taken it back', async () => {
     await drag(1)
     await asked[0]!.answer([['r', [moment(4)]]])
     await drop(2)
-    expect(asked[1]!.narrow).toEqual({ draft: [], rules: new Set(['r']) })
+    expect(asked[1]!.draft).toBeUndefined()
     await asked[1]!.answer()
-    await asked[2]!.answer()
     await drag(5)
     dragging.value = false
     tell({ draft: undefined })
-    await asked[3]!.answer([['r', [moment(4)]]])
+    await asked[2]!.answer([['r', [moment(4)]]])
     await changed()
-    expect(asked[4]!.narrow).toEqual({ draft: [], rules: new Set(['r']) })
+    expect(asked[3]!.draft).toBeUndefined()
   })
   it('waits for the study that follows to end before it asks anew', async () => {
     await drag(1)
-    await drop(1)
+    await drop(2)
     expect(asked).toHaveLength(1)
     await asked[0]!.answer([['r', [moment(7)]]])
     expect(evidence.moments.get('r')).toEqual([moment(7)])
-    expect(asked[1]!.narrow).toBeUndefined()
+    expect(asked[1]!.draft).toBeUndefined()
+    expect(asked[1]!.done).toEqual([set(2)])
   })
-  it('is left alone by a hand that moves things, and where no dial is looked at', async () => {
+  it('is left alone by a hand that moves things', async () => {
+    dragging.value = true
     tell({ draft: [{ op: 'replace', path: '/zones/0/shape', value: {} }] })
     await settle()
     expect(asked).toEqual([])
-    const hide = evidence.show('second')
-    hide()
-    await drag(1)
-    expect(asked[0]!.narrow!.rules).toEqual(new Set(['r']))
   })
 })

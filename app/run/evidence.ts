@@ -10,6 +10,8 @@ import { useShow } from '~/document/show'
 
 /** So many varied walkers stand behind a dial. */
 export const WALKERS = 100
+/** An edit is counted once there is no other for so long (ms). */
+const SOON = 10
 
 /** Whether a drag is of something that a dial shows; what moves a thing of the place is counted when it is let go. */
 const isOfRules = (patch: readonly Operation[]): boolean =>
@@ -18,7 +20,7 @@ const isOfRules = (patch: readonly Operation[]): boolean =>
 const isEqual = (a: readonly Operation[], b: readonly Operation[] | undefined): boolean =>
   b !== undefined && JSON.stringify(a) === JSON.stringify(b)
 
-/** What varied walkers meet, for the dials: while one is dragged with what it would be, and counted again shortly after the last edit. */
+/** What varied walkers meet at the rules whose dials are shown: while one is dragged with what it would be, and again after each edit. */
 export const useEvidence = defineStore('evidence', () => {
   const doc = useShow()
   const runs = useRun()
@@ -52,37 +54,27 @@ export const useEvidence = defineStore('evidence', () => {
   const ended = { settled: 0, followed: 0 }
   probe({ settled: () => ended.settled, followed: () => ended.followed })
 
-  /**
-   * What the walkers meet, as the show is or with a draft, at every rule or only at those that are shown; false if a newer question
-   * came meanwhile.
-   */
-  async function ask(progress: (n: number) => void, narrow?: { draft: Operation[] }): Promise<boolean> {
+  /** What the walkers meet at the rules that are shown, as the show is or with a draft; false if a newer question came meanwhile. */
+  async function ask(progress: (n: number) => void, tried?: Operation[]): Promise<boolean> {
     const since = edits ?? []
     edits = []
-    const narrowed = narrow && { ...narrow, rules: new Set(shown) }
-    const found = await worker!.study(since, [...runs.walks], WALKERS, proxy(progress), narrowed)
-    if (found) moments.value = new Map(narrowed ? [...moments.value, ...found] : found)
+    const found = await worker!.study(since, [...runs.walks], WALKERS, proxy(progress), new Set(shown), tried)
+    if (found) moments.value = new Map(found)
     return found !== undefined
   }
 
-  /** What is looked at first, then the rest. */
   async function study(): Promise<void> {
     const { show, dragging } = doc
-    if (!show || dragging || runs.walks.length === 0) return
+    if (!show || dragging || runs.walks.length === 0 || shown.size === 0) return
     worker ??= wrap<EvidenceWorker>(new Worker(new URL('./evidence.worker.ts', import.meta.url), { type: 'module' }))
     if (!edits) {
       edits = []
       await worker.open(show)
     }
-    const progress = (n: number) => void (done.value = n)
     await following
     const isKnown = landed !== undefined && followed?.draft === landed && followed.walks === runs.walks
     if (!isKnown) done.value = 0
-    if (isKnown || shown.size > 0) {
-      if (!isKnown && !(await ask(progress, { draft: [] }))) return
-      ended.settled++
-      await ask(() => {})
-    } else if (await ask(progress)) ended.settled++
+    if (isKnown || (await ask((n) => void (done.value = n)))) ended.settled++
   }
 
   /** Goes after the hand, one study at a time, each with where the hand is then. */
@@ -90,7 +82,7 @@ export const useEvidence = defineStore('evidence', () => {
     for (let tried; draft && draft !== tried && worker && edits;) {
       tried = draft
       const { walks } = runs
-      if (!(await ask(() => {}, { draft }))) continue
+      if (!(await ask(() => {}, tried))) continue
       followed = { draft: tried, walks }
       ended.followed++
     }
@@ -98,14 +90,15 @@ export const useEvidence = defineStore('evidence', () => {
 
   function soon(): void {
     clearTimeout(timer)
-    // The first time the page has better things to do.
-    timer = setTimeout(() => void study(), worker ? 10 : 1500)
+    timer = setTimeout(() => void study(), SOON)
   }
   watch([() => doc.show, () => runs.walks, () => doc.dragging], soon)
 
-  /** Follows a drag for a rule too, from when its dials are shown until what is given back is called. */
+  /** Counts for a rule too, from when its dials are shown until what is given back is called. */
   function show(rule: string): () => void {
     shown.add(rule)
+    landed = undefined
+    soon()
     return () => shown.delete(rule)
   }
   return { moments, done, show }

@@ -16,6 +16,7 @@ const expected = (of: typeof show, walkers: number) => {
   return [...evidence]
 }
 const nobody = () => {}
+const ONE = new Set(['r'])
 
 let worker: EvidenceWorker
 beforeEach(async () => {
@@ -27,7 +28,7 @@ beforeEach(async () => {
 
 it('gives the moments of each rule by each walker, and says how far it is', async () => {
   const progress: number[] = []
-  const found = await worker.study([], walks, 12, (n) => void progress.push(n))
+  const found = await worker.study([], walks, 12, (n) => void progress.push(n), ONE)
   expect(found).toEqual(expected(show, 12))
   expect(found![0]![1].length).toBeGreaterThan(12)
   expect(progress.at(-1)).toBe(12)
@@ -35,14 +36,14 @@ it('gives the moments of each rule by each walker, and says how far it is', asyn
 
 it('counts with what edits have made of the show, and for a drag with what that would make of it', async () => {
   const { patch, show: after } = patchOf(show, (e: Editor) => e.set(['zones', 'z', 'rules', 'r', 'debounce'], 30))
-  expect(await worker.study([], walks, 5, nobody, { draft: patch, rules: new Set(['r']) })).toEqual(expected(after, 5))
-  expect(await worker.study([], walks, 5, nobody)).toEqual(expected(show, 5))
-  expect(await worker.study([patch], walks, 5, nobody)).toEqual(expected(after, 5))
+  expect(await worker.study([], walks, 5, nobody, ONE, patch)).toEqual(expected(after, 5))
+  expect(await worker.study([], walks, 5, nobody, ONE)).toEqual(expected(show, 5))
+  expect(await worker.study([patch], walks, 5, nobody, ONE)).toEqual(expected(after, 5))
 })
 
 it('gives up what nobody waits for any more', async () => {
-  const first = worker.study([], walks, 100_000, nobody)
-  const second = worker.study([], walks, 3, nobody)
+  const first = worker.study([], walks, 100_000, nobody, ONE)
+  const second = worker.study([], walks, 3, nobody, ONE)
   expect(await second).toEqual(expected(show, 3))
   expect(await first).toBeUndefined()
 })
@@ -56,5 +57,5 @@ it('finds nothing where the run has no end', async () => {
     e.add(['rules'], { ...show.zones[0]!.rules[0]!, id: 'first', on: { at: 'clock', seconds: 1 } })
   }
   const { patch } = patchOf(show, ring)
-  expect(await worker.study([patch], walks, 3, nobody)).toEqual([])
+  expect(await worker.study([patch], walks, 3, nobody, ONE)).toEqual([])
 })

@@ -14,8 +14,8 @@ const worker = {
     show = document
   },
   /**
-   * The moments of every rule by varied walkers; undefined if a newer request came meanwhile. `done`: edits since the last request;
-   * `narrow`: what a drag would do on top of them, and the only rules that are of interest.
+   * The moments of some rules by varied walkers; undefined if a newer request came meanwhile. `done`: edits since the last request;
+   * `draft`: what a drag would do on top of them.
    * `progress` hears how far it is.
    */
   async study(
@@ -23,11 +23,12 @@ const worker = {
     walks: string[],
     walkers: number,
     progress: (done: number) => void,
-    narrow?: { draft: Operation[]; rules: ReadonlySet<string> },
+    rules: ReadonlySet<string>,
+    draft?: Operation[],
   ): Promise<[string, Moment[]][] | undefined> {
     const mine = ++newest
     for (const patch of done) show = applyPatch(show, patch)
-    const studied = narrow ? narrowed(applyPatch(show, narrow.draft), narrow.rules) : show
+    const studied = narrowed(draft ? applyPatch(show, draft) : show, rules)
     await prepare(studied, { tally: true })
     const evidence: Evidence = new Map()
     let since = performance.now()
@@ -46,7 +47,7 @@ const worker = {
       throw error
     }
     progress(walkers)
-    return [...evidence]
+    return [...evidence].filter(([rule]) => rules.has(rule))
   },
 }
 export type EvidenceWorker = typeof worker
