@@ -1,6 +1,7 @@
 import { expect, it } from 'vitest'
 import { readShow, type Wall } from '~~/core/show'
-import { extentOf, wallStretches } from './geometry'
+import { wallStretches } from '~~/core/space'
+import { extentOf } from './geometry'
 
 it('a wall is drawn around its openings', () => {
   const wall: Wall = {

@@ -1,6 +1,7 @@
 import { extent, memoFor } from '~~/core/base'
 import { outlineOf, solidOf, type Solid } from '~~/core/space'
 import type { Point, Shape, Show, Spot, Wall, Zone } from '~~/core/show'
+import { alongWall, wallLength } from './wall-joins'
 
 interface Drawn {
   solid: Solid
@@ -46,36 +47,11 @@ export function rimPath(solid: Solid, rim: number): string {
   return `M${parts.map(([from, to], i) => `${i === 0 ? from : `A${rim} ${rim} 0 0 ${side > 0 ? 1 : 0} ${from}`}L${to}`).join('')}A${rim} ${rim} 0 0 ${side > 0 ? 1 : 0} ${parts[0]![0]}Z`
 }
 
-const spotAlong = ({ from, to }: Wall, length: number, d: number): Spot => [
-  from[0] + ((to[0] - from[0]) * d) / length,
-  from[1] + ((to[1] - from[1]) * d) / length,
-]
-/** The openings of a wall as stretches of its length, in order. */
-function cutsOf(wall: Wall): { length: number; cuts: (readonly [number, number, sill: number])[] } {
-  const length = Math.hypot(wall.to[0] - wall.from[0], wall.to[1] - wall.from[1]) || 1
-  const cuts = wall.openings
-    .map((o) => [Math.max(0, o.at), Math.min(length, o.at + o.width), o.sill] as const)
-    .sort((a, b) => a[0] - b[0])
-  return { length, cuts }
-}
-
-/** The stretches of a wall between its openings. */
-export function wallStretches(wall: Wall): [Spot, Spot][] {
-  const { length, cuts } = cutsOf(wall)
-  const result: [Spot, Spot][] = []
-  let from = 0
-  for (const [a, b] of [...cuts, [length, length] as const]) {
-    if (a > from) result.push([spotAlong(wall, length, from), spotAlong(wall, length, a)])
-    from = Math.max(from, b)
-  }
-  return result
-}
-
 /** The stretches of a wall that one sees through and can't walk through: its openings with a sill. */
-export function windowStretches(wall: Wall): [Spot, Spot][] {
-  const { length, cuts } = cutsOf(wall)
-  return cuts.filter(([, , sill]) => sill > 0).map(([a, b]) => [spotAlong(wall, length, a), spotAlong(wall, length, b)])
-}
+export const windowStretches = (wall: Wall): [Spot, Spot][] =>
+  wall.openings
+    .filter(({ sill }) => sill > 0)
+    .map(({ at, width }) => [alongWall(wall, Math.max(0, at)), alongWall(wall, Math.min(wallLength(wall), at + width))])
 
 /** Everything that can be seen of a place, as a box in plan. */
 export function extentOf(show: Show): { x0: number; z0: number; x1: number; z1: number } {

@@ -1,32 +1,20 @@
 import type { Spot, Wall } from '../show'
+import { wallStretches } from './wall-stretches'
 
 /** What is seen from a spot is told by so many rays at the least all round, and by two beside each corner this far apart (radians). */
 const ROUND = 96
 const ASIDE = 1e-4
 
 /** The stretches of walls that stop sight at a height: their openings there let it through. */
-function stopping(walls: readonly Wall[], height: number): [Spot, Spot][] {
-  return walls.flatMap((wall) => {
-    if (height < wall.y || height > wall.y + wall.height) return []
-    const length = Math.hypot(wall.to[0] - wall.from[0], wall.to[1] - wall.from[1])
+const stopping = (walls: readonly Wall[], height: number): [Spot, Spot][] =>
+  walls.flatMap((wall) => {
     const up = height - wall.y
-    const gaps = wall.openings
-      .filter((o) => up >= o.sill && up <= o.sill + o.height)
-      .map((o): [number, number] => [Math.max(0, o.at), Math.min(length, o.at + o.width)])
-      .sort((a, b) => a[0] - b[0])
-    const along = (at: number): Spot => [
-      wall.from[0] + ((wall.to[0] - wall.from[0]) * at) / length,
-      wall.from[1] + ((wall.to[1] - wall.from[1]) * at) / length,
-    ]
-    const stretches: [Spot, Spot][] = []
-    let from = 0
-    for (const [start, end] of [...gaps, [length, length] as [number, number]]) {
-      if (start > from) stretches.push([along(from), along(start)])
-      from = Math.max(from, end)
-    }
-    return stretches
+    if (up < 0 || up > wall.height) return []
+    return wallStretches(
+      wall,
+      wall.openings.filter(({ sill, height }) => up >= sill && up <= sill + height),
+    )
   })
-}
 
 /** How far a ray goes before it meets a stretch of wall; infinite where it doesn't. */
 function until(x: number, z: number, dx: number, dz: number, [a, b]: [Spot, Spot]): number {
