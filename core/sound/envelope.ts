@@ -5,14 +5,18 @@ export const BLOCK = 0.1
 
 /**
  * The K-weighted mean square of a sound in blocks of 100 ms, its channels added up.
- * `channels`: samples from −1 to 1, one array a channel; `rate` in hertz.
+ * `channels`: samples from −1 to 1, one array a channel; `rate` in hertz; `weights`: what each channel counts.
  */
-export function envelopeOf(channels: readonly ArrayLike<number>[], rate: number): Float32Array {
+export function envelopeOf(
+  channels: readonly ArrayLike<number>[],
+  rate: number,
+  weights: readonly number[] = channels.map(() => 1),
+): Float32Array {
   const length = channels[0]?.length ?? 0
   const block = Math.round(rate * BLOCK)
   const power = new Float32Array(Math.ceil(length / block))
   const [f, g] = kWeighting(rate)
-  for (const samples of channels) {
+  for (const [channel, samples] of channels.entries()) {
     let f1 = 0
     let f2 = 0
     let g1 = 0
@@ -28,7 +32,7 @@ export function envelopeOf(channels: readonly ArrayLike<number>[], rate: number)
       g2 = g.b2 * y - g.a2 * z
       sum += z * z
       if ((i + 1) % block === 0 || i === length - 1) {
-        power[Math.floor(i / block)] += sum / block
+        power[Math.floor(i / block)] += (weights[channel] * sum) / block
         sum = 0
       }
     }

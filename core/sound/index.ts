@@ -2,3 +2,4 @@
 export * from './distance'
 export * from './envelope'
 export * from './loudness'
+export { measure, type Measured } from './measure'
