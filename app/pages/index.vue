@@ -65,7 +65,7 @@ async function bringPlace(chosen: File) {
   droppedPlace.value = chosen
   await navigateTo(`/show/${made.id}`)
 }
-const { over } = useDrops((dropped) => void take(dropped))
+const { over } = useDrops(([dropped]) => void take(dropped!))
 async function bring(event: Event) {
   const input = event.target as HTMLInputElement
   const chosen = input.files?.[0]

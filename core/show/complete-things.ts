@@ -1,9 +1,24 @@
 import { complete } from './complete'
 import type { RecordField } from './fields'
-import { cue, rule, walk, walkPoint, zone } from './table'
+import { cue, rule, sound, walk, walkPoint, zone } from './table'
 import { floor, light, mark, mesh, opening, prop, wall } from './table-place'
 import { stepKinds } from './table-steps'
-import type { Cue, Floor, Light, Mark, Mesh, Opening, Prop, Rule, Step, Walk, WalkPoint, Wall, Zone } from './types'
+import type {
+  Cue,
+  Floor,
+  Light,
+  Mark,
+  Mesh,
+  Opening,
+  Prop,
+  Rule,
+  Sound,
+  Step,
+  Walk,
+  WalkPoint,
+  Wall,
+  Zone,
+} from './types'
 
 /** What must be said of a thing; the rest is as the table has it. */
 type Given<T, Needs extends keyof T> = Pick<T, Needs> & Partial<T>
@@ -24,6 +39,7 @@ export const completeOpening = completed<Opening, 'id' | 'at' | 'width'>(opening
 export const completeProp = completed<Prop, 'id' | 'name' | 'kind' | 'at' | 'size'>(prop)
 export const completeLight = completed<Light, 'id' | 'name' | 'kind' | 'at' | 'candela'>(light)
 export const completeMesh = completed<Mesh, 'asset'>(mesh)
+export const completeSound = completed<Sound, 'id' | 'name' | 'asset' | 'seconds'>(sound)
 export const completeMark = (given: Pick<Mark, 'id' | 'name' | 'kind' | 'at'>): Mark => complete(mark, given) as Mark
 export const completePoint = completed<WalkPoint, 'at'>(walkPoint)
 export const completeStep = (given: Pick<Step, 'id' | 'kind'>): Step => complete(stepKinds[given.kind], given) as Step

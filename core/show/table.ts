@@ -46,7 +46,10 @@ const player = record(
   },
 )
 const flag = named({ start: yesnoOrNumber })
-const sound = named({ asset, seconds: positive }, { gain: [number(), 0], trim: [range(0)], tags: [list(text()), []] })
+export const sound = named(
+  { asset, seconds: positive },
+  { gain: [number(), 0], trim: [range(0)], tags: [list(text()), []] },
+)
 const bus = named({}, { gain: [number(), 0] })
 const pool = named(
   { sounds: list(record({ sound: ref('sounds') }, { weight: [number(0), 1] }), 1) },

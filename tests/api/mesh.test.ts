@@ -5,6 +5,7 @@ import { zipStream } from '../../server/zip/pack'
 import { openZip } from '../../server/zip/unpack'
 import { ask, newShow, edit } from '../harness/api'
 import { levelByThree } from '../harness/level'
+import { wav } from '../harness/wav'
 import { startServer, type TestServer } from '../harness/server'
 
 let server: TestServer
@@ -26,6 +27,20 @@ it('the file of a place is kept once, by its hash, and given back as it was', as
   const back = await fetch(`${server.url}/api/assets/${body.hash}`)
   expect(back.headers.get('content-type')).toBe('model/gltf-binary')
   expect(Buffer.from(await back.arrayBuffer()).equals(Buffer.from(glb))).toBe(true)
+})
+
+it('a sound is kept by its hash, with how long it is; one that is not whole is refused in words', async () => {
+  const bytes = Uint8Array.from(wav(4000))
+  const { status, body } = await keep(bytes)
+  expect(status).toBe(200)
+  expect(body).toEqual({ hash: createHash('sha256').update(bytes).digest('hex'), seconds: 0.5 })
+  const back = await fetch(`${server.url}/api/assets/${body.hash}`)
+  expect(back.headers.get('content-type')).toBe('audio/wav')
+  expect(Buffer.from(await back.arrayBuffer()).equals(Buffer.from(bytes))).toBe(true)
+  const cut = await keep(bytes.slice(0, 600))
+  expect(cut.status).toBe(422)
+  expect(cut.body.message).toContain('is no sound that can be kept: its header claims')
+  expect((await fetch(`${server.url}/api/assets/${cut.body.hash}`)).status).toBe(404)
 })
 
 it('what is no .glb from its first byte to its last is refused in words', async () => {

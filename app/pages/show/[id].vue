@@ -5,7 +5,7 @@ import { useRun } from '~/run/current-run'
 import { useShow } from '~/document/show'
 import { useSound } from '~/sound/sound'
 import { useView } from '~/frame/view'
-import { droppedPlace, useDrops } from '~/frame/dropped'
+import { droppedPlace, droppedSounds, isSound, useDrops } from '~/frame/dropped'
 import { followPointer } from '~/frame/pointer-drag'
 import AppHeader from '~/frame/AppHeader.vue'
 import SaveState from '~/frame/SaveState.vue'
@@ -33,7 +33,23 @@ function bringIn(dropped: File) {
   brings.value = true
   droppedPlace.value = dropped
 }
-const { over } = useDrops(bringIn)
+const SoundsPanel = defineAsyncComponent(() => import('~/sounds/SoundsPanel.vue'))
+const hasSounds = ref(false)
+async function openSounds() {
+  hasSounds.value = true
+  const { useSounds } = await import('~/sounds/sounds')
+  const store = useSounds()
+  store.open = !store.open
+}
+const { over } = useDrops((files) => {
+  const sounds = files.filter(isSound)
+  const place = files.find((dropped) => !isSound(dropped))
+  if (sounds.length > 0) {
+    hasSounds.value = true
+    droppedSounds.value = sounds
+  }
+  if (place) bringIn(place)
+})
 /** With a mesh its panel opens; without one a file is asked for. */
 async function askForFile() {
   if (!doc.place?.mesh) return file.value?.click()
@@ -83,6 +99,7 @@ function divide(event: PointerEvent) {
       <UndoButtons v-if="doc.isOpen" />
       <AsideEdits v-if="doc.asides.length > 0" />
       <SaveState v-if="doc.isOpen" />
+      <button v-if="doc.isOpen" class="chip" @click="openSounds">Sounds</button>
       <div v-if="doc.isOpen" class="flex items-center gap-2">
         <button class="chip" :aria-pressed="sound.mute" @click="sound.mute = !sound.mute">
           {{ sound.mute ? 'Sound off' : 'Sound on' }}
@@ -118,6 +135,7 @@ function divide(event: PointerEvent) {
         <div class="relative flex min-w-0 flex-1">
           <PlanBand class="flex-1" @bring="askForFile" />
           <BringPanel v-if="doc.place?.mesh || brings" class="absolute right-3 bottom-8 z-10" />
+          <SoundsPanel v-if="hasSounds" class="absolute right-3 bottom-8 z-10" />
           <input
             ref="file"
             type="file"
@@ -130,7 +148,7 @@ function divide(event: PointerEvent) {
             v-if="over"
             class="pointer-events-none absolute inset-2 z-20 grid place-items-center rounded-xl border-2 border-dashed border-lamp bg-ink-0/70 text-[15px] text-lamp"
           >
-            Let go to bring the place in
+            Let go to bring it in
           </p>
         </div>
         <DeskBand />
