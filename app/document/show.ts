@@ -1,4 +1,5 @@
 import { defineStore } from 'pinia'
+import { watchDebounced } from '@vueuse/core'
 import { computed, ref, shallowRef } from 'vue'
 import {
   applyPatch,
@@ -15,6 +16,8 @@ import { changedSince, stepBack, type Step } from './undo'
 
 /** A show of so many zones and walls is large: not everything in the page can follow a hand in it. */
 const LARGE = 400
+/** So long after an edit nobody waits for anything (ms). */
+const QUIET = 400
 
 /** Tells whoever computes along what happened to the document. */
 type Change = { done: Operation[] } | { draft: Operation[] | undefined } | { reset: true }
@@ -156,6 +159,18 @@ export const useShow = defineStore('show', () => {
     return () => listeners.delete(listener)
   }
   /** Parts of the show: who looks at one of these is not asked again when an edit leaves it as it was. */
+  /** What is asked of a whole show for the first time takes long in a large one: it is asked in a quiet moment, before a hand takes hold. */
+  watchDebounced(
+    show,
+    (now) => {
+      try {
+        if (now && !dragging.value) checkTouched(now, [], now)
+      } catch {
+        // What is wrong with it is said by the next edit.
+      }
+    },
+    { debounce: QUIET },
+  )
   /** The show, or where it is large what it was when the hand took hold: for what need not follow a drag. */
   const resting = computed<Show | undefined>((before) =>
     dragging.value && before && before.zones.length + before.place.walls.length > LARGE ? before : show.value,
