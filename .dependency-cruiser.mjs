@@ -39,7 +39,7 @@ const APP = {
   plan: ['words', 'document', 'canvas', 'run', 'frame'],
   desk: ['words', 'document', 'run', 'frame', 'plan'],
   bring: ['words', 'document', 'frame', 'desk'],
-  sounds: ['words', 'document', 'frame', 'desk'],
+  sounds: ['words', 'document', 'frame', 'sound', 'desk'],
   pages: ['words', 'document', 'run', 'frame', 'sound', 'score', 'plan', 'desk', 'bring', 'sounds'],
 }
 /** The parts of the house. Of the server the page knows types alone. */

@@ -2,14 +2,12 @@ import type { Editor, Opening, Point, Prop, Show, Spot, Wall } from '~~/core/sho
 import { freshProp } from '~/document/fresh'
 import { addressOf } from '~/document/things'
 import { round } from './geometry'
-import { alongWall, onWall, wallLength } from './wall-joins'
+import { alongWall, onWall, wallLength, yawOfWall } from './wall-joins'
 
 /** How thick a leaf is, and how far off the middle of its wall it may stand (m). */
 const LEAF = 0.05
 const OFF = 0.3
 
-/** Which way a leaf that lies in a wall is turned (degrees): its own x goes along the wall. */
-const yawOf = ({ from, to }: Wall): number => (Math.atan2(-(to[1] - from[1]), to[0] - from[0]) * 180) / Math.PI
 const degrees = (yaw: number): number => Math.round(yaw * 100) / 100 + 0
 
 export interface Doorframe {
@@ -45,7 +43,7 @@ export function freshDoor(show: Show, { wall, opening }: Doorframe): Prop {
   const [x, z] = alongWall(wall, opening.at + opening.width / 2)
   const at: Point = [round(x), round(wall.y + opening.sill), round(z)]
   const door = freshProp(show, 'box', at, [opening.width, opening.height, LEAF], 'Door')
-  return { ...door, yaw: degrees(yawOf(wall)), solid: false, form: 'door' }
+  return { ...door, yaw: degrees(yawOfWall(wall)), solid: false, form: 'door' }
 }
 
 /** Doors go with the opening they hang in: where an edit has moved, turned or widened that, so are they. */
@@ -77,7 +75,7 @@ function carried(door: Prop, was: Doorframe, is: Doorframe): Pick<Prop, 'at' | '
       round(y + is.wall.y + is.opening.sill - was.wall.y - was.opening.sill),
       round(nz + vz * aside + vx * off),
     ],
-    yaw: degrees(door.yaw + yawOf(is.wall) - yawOf(was.wall)),
+    yaw: degrees(door.yaw + yawOfWall(is.wall) - yawOfWall(was.wall)),
     size: [grown(w, was.opening.width, is.opening.width), grown(h, was.opening.height, is.opening.height), d],
   }
 }

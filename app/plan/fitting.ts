@@ -2,7 +2,7 @@ import { memoFor } from '~~/core/base'
 import { floorAt, floorHeight, fromFrame, holds, insidePolygon, middleOf, outlineOf, STEP } from '~~/core/space'
 import type { Opening, Shape, Show, Spot, Wall, Zone } from '~~/core/show'
 import { round, solidOfZone } from './geometry'
-import { alongWall } from './wall-joins'
+import { alongWall, yawOfWall } from './wall-joins'
 
 /** What a zone in a doorway reaches up to, and how deep it is (m). */
 const HIGH = 2.2
@@ -33,7 +33,7 @@ export const nameOfDoorway = ({ opening }: Doorway): string => opening.name ?? '
 
 /** A box that nobody gets past in a doorway: its whole width, from the floor to over the head, deep enough for a runner. */
 export function fittedTo(show: Show, { wall, opening, at }: Doorway): Shape {
-  const yaw = (Math.atan2(-(wall.to[1] - wall.from[1]), wall.to[0] - wall.from[0]) * 180) / Math.PI
+  const yaw = yawOfWall(wall)
   const floor = floorAt(show.place.floors, ...at)
   const y = floor !== undefined && Math.abs(floor - wall.y) < 1 ? floor : wall.y
   const depth = Math.max(wall.thickness + 0.6, (LOOKS * show.player.run) / TICKS)

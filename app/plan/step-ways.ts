@@ -1,14 +1,5 @@
 import { movedBy } from '~~/core/engine'
-import {
-  kitRulesOf,
-  nameOfKitRule,
-  type Cue,
-  type Mark,
-  type Prop,
-  type Show,
-  type Spot,
-  type Step,
-} from '~~/core/show'
+import { namedRulesAt, type Cue, type Mark, type Prop, type Rule, type Show, type Spot, type Step } from '~~/core/show'
 import { middleOf } from '~~/core/space'
 import { solidOfZone } from './geometry'
 import { propOutline } from './thing-forms'
@@ -40,16 +31,14 @@ function zoneSpot(show: Show, id: string): Spot[] {
 
 /** The zones whose rules fire a cue, and the names of these rules in the log; a rule of the whole show has no zone. */
 export function firingsOf(show: Show, cue: Cue): { rule: string; zone?: string }[] {
+  const fires = (rule: Rule) => rule.cue === cue.id && rule.enabled
   return [
-    ...show.zones.flatMap((zone) => [
-      ...kitRulesOf(show, zone)
-        .filter((rule) => rule.cue === cue.id && rule.enabled)
-        .map((rule) => ({ rule: nameOfKitRule(zone, rule), zone: zone.id })),
-      ...zone.rules
-        .filter((rule) => rule.cue === cue.id && rule.enabled)
+    ...show.zones.flatMap((zone) =>
+      namedRulesAt(show, zone)
+        .filter(fires)
         .map(({ id }) => ({ rule: id, zone: zone.id })),
-    ]),
-    ...show.rules.filter((rule) => rule.cue === cue.id && rule.enabled).map(({ id }) => ({ rule: id })),
+    ),
+    ...show.rules.filter(fires).map(({ id }) => ({ rule: id })),
   ]
 }
 

@@ -26,6 +26,10 @@ export function moveCorner(edit: Editor, walls: readonly Wall[], wall: Wall, end
 export const wallLength = ({ from, to }: Pick<Wall, 'from' | 'to'>): number =>
   Math.hypot(to[0] - from[0], to[1] - from[1])
 
+/** Which way something that lies in a wall is turned (degrees): its own x goes along the wall. */
+export const yawOfWall = ({ from, to }: Pick<Wall, 'from' | 'to'>): number =>
+  (Math.atan2(-(to[1] - from[1]), to[0] - from[0]) * 180) / Math.PI
+
 /** The spot so far along a wall (m). */
 export function alongWall({ from, to }: Wall, at: number): Spot {
   const length = wallLength({ from, to }) || 1

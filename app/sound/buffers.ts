@@ -1,3 +1,5 @@
+import { decoded } from './decoded'
+
 /** The decoded sounds of a show, by asset. */
 export interface Buffers {
   get(asset: string): AudioBuffer | undefined
@@ -11,11 +13,8 @@ export function createBuffers(): Buffers {
   async function one(asset: string): Promise<void> {
     if (asked.has(asset)) return
     asked.add(asset)
-    const answer = await fetch(`/api/assets/${asset}`)
-    if (!answer.ok) return
-    // Decoding needs no permission to play; an offline context does it before the first gesture.
-    const decoder = new OfflineAudioContext(1, 1, 48_000)
-    buffers.set(asset, await decoder.decodeAudioData(await answer.arrayBuffer()))
+    const buffer = await decoded(asset)
+    if (buffer) buffers.set(asset, buffer)
   }
   return {
     get: (asset) => buffers.get(asset),

@@ -5,6 +5,7 @@ import { completeSound, freeId, freeName, usesOf, writable, type Sound } from '~
 import type { Measured } from '~~/core/sound'
 import { droppedSounds } from '~/frame/dropped'
 import { useShow } from '~/document/show'
+import { decoded, RATE } from '~/sound/decoded'
 import type { MeasureWorker } from './measure.worker'
 
 /** A file that did not come in, and why. */
@@ -16,9 +17,6 @@ interface Kept {
   hash: string
   seconds: number
 }
-
-/** The rate at which sounds are decoded to be measured and heard (Hz). */
-const RATE = 48_000
 
 /** The sounds of a show: brought in from files, measured, auditioned. */
 export const useSounds = defineStore('sounds', () => {
@@ -86,11 +84,6 @@ export const useSounds = defineStore('sounds', () => {
   const stop = () => stopping?.abort()
 
   let worker: Remote<MeasureWorker> | undefined
-  async function decoded({ asset }: Sound): Promise<AudioBuffer> {
-    const answer = await fetch(`/api/assets/${asset}`)
-    if (!answer.ok) throw new Error('The file of this sound is not here.')
-    return new OfflineAudioContext(1, 1, RATE).decodeAudioData(await answer.arrayBuffer())
-  }
   /** The chosen sound is measured. */
   watch(
     () => sounds.value.find(({ id }) => id === chosen.value)?.asset,
@@ -98,7 +91,7 @@ export const useSounds = defineStore('sounds', () => {
       measured.value = undefined
       const sound = sounds.value.find((each) => each.asset === asset)
       if (!sound) return
-      const buffer = await decoded(sound).catch(() => undefined)
+      const buffer = await decoded(sound.asset).catch(() => undefined)
       if (!buffer) return
       const channels = Array.from({ length: buffer.numberOfChannels }, (_, i) => buffer.getChannelData(i).slice())
       worker ??= wrap<MeasureWorker>(new Worker(new URL('./measure.worker.ts', import.meta.url), { type: 'module' }))
@@ -121,7 +114,7 @@ export const useSounds = defineStore('sounds', () => {
     playing.value = sound.id
     context ??= new AudioContext()
     await context.resume()
-    const buffer = await decoded(sound).catch(() => undefined)
+    const buffer = await decoded(sound.asset).catch(() => undefined)
     if (playing.value !== sound.id) return
     if (!buffer) return hush()
     const gain = new GainNode(context, { gain: 10 ** (sound.gain / 20) })

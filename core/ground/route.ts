@@ -77,7 +77,7 @@ export function isStraight({ region, tree, edges }: Maze, a: Spot, b: Spot): boo
 }
 
 /** Both ends of an edge. */
-const edgeAt = ({ edges }: Maze, index: number): [Spot, Spot] => [
+export const edgeAt = ({ edges }: Maze, index: number): [Spot, Spot] => [
   [edges[index * 4], edges[index * 4 + 1]],
   [edges[index * 4 + 2], edges[index * 4 + 3]],
 ]

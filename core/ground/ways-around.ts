@@ -12,7 +12,7 @@ import {
   type Solid,
 } from '../space'
 import { common, grown, isInRegion, joined, without, type Region } from './clip'
-import { mazeOf, nearestIn, shortest, type Maze } from './route'
+import { edgeAt, mazeOf, nearestIn, shortest, type Maze } from './route'
 import { obstaclesOn, sheetUnder, walkableOf, type Sheet, type Walkable, type Walker } from './walkable'
 
 /** A way from one side of a zone to the other past it. */
@@ -145,11 +145,10 @@ export const walkableIn = (show: Show, walker: Walker): Walkable =>
 const boundsOf = memoFor<Sheet, Maze>()
 
 /** The nearest thing to a spot that bounds a gap, if it is nearer than so much (m). */
-function nearestBound({ tree, edges }: Maze, [x, z]: Spot, within: number): { at: Spot; off: number } | undefined {
+function nearestBound(maze: Maze, [x, z]: Spot, within: number): { at: Spot; off: number } | undefined {
   let best: { at: Spot; off: number } | undefined
-  for (const index of tree?.search(x - within, z - within, x + within, z + within) ?? []) {
-    const a: Spot = [edges[index * 4], edges[index * 4 + 1]]
-    const b: Spot = [edges[index * 4 + 2], edges[index * 4 + 3]]
+  for (const index of maze.tree?.search(x - within, z - within, x + within, z + within) ?? []) {
+    const [a, b] = edgeAt(maze, index)
     const off = distanceToSegment(x, z, a, b)
     if (off < (best?.off ?? within)) best = { at: nearestOnSegment(x, z, a, b), off }
   }

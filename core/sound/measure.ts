@@ -1,6 +1,6 @@
 import { envelopeOf } from './envelope'
 import { channelWeights, integrated, loudestMoment, loudnessRange, shortTerm } from './programme'
-import { truePeak } from './true-peak'
+import { samplePeak, truePeak } from './true-peak'
 
 /** What is measured of a sound file. Loudness in LUFS, peaks in dB relative to full scale, times in seconds. */
 export interface Measured {
@@ -79,7 +79,6 @@ function offsetOf(samples: Float32Array): number {
 }
 
 function seamOf(samples: Float32Array): number {
-  let most = 0
-  for (let i = 0; i < samples.length; i++) most = Math.max(most, Math.abs(samples[i]))
+  const most = samplePeak(samples)
   return most === 0 ? 0 : Math.abs(samples[0] - samples[samples.length - 1]) / most
 }

@@ -24,6 +24,13 @@ const PHASES: readonly Float64Array[] = Array.from({ length: TIMES - 1 }, (_, ph
   }),
 )
 
+/** The largest of a channel's samples (1 is full scale). */
+export function samplePeak(samples: ArrayLike<number>): number {
+  let most = 0
+  for (let i = 0; i < samples.length; i++) most = Math.max(most, Math.abs(samples[i]))
+  return most
+}
+
 /** How far a sound of so large a sample could go beyond it between samples, so that softer stretches need not be looked at. */
 const BEYOND = 2
 
@@ -36,8 +43,7 @@ export function truePeak(samples: ArrayLike<number>): number {
   // Silence on either side, so that no place need be asked for.
   const x = new Float64Array(length + 2 * AROUND + 2)
   x.set(samples, AROUND + 1)
-  let most = 0
-  for (let i = 0; i < x.length; i++) most = Math.max(most, Math.abs(x[i]))
+  let most = samplePeak(samples)
   for (let i = AROUND + 1; i < AROUND + 1 + length; i++) {
     const here = Math.abs(x[i])
     // It goes highest beside a sample that is the largest of its neighbours.

@@ -1,5 +1,5 @@
 import { decidesForOthers } from '../engine'
-import { nameOfKitRule, kitRulesOf, references, type Rule, type Show, type Zone } from '../show'
+import { namedRulesAt, references, type Rule, type Show, type Zone } from '../show'
 
 /**
  * A show with only what bears on when some rules fire: these, by their names in the log, and every rule whose cue does more than is seen
@@ -10,8 +10,7 @@ export function narrowed(show: Show, names: ReadonlySet<string>): Show {
   const bears = (rule: Rule): boolean => names.has(rule.id) || deciding.has(rule.cue)
   const named = new Set(references(show).flatMap(({ to, id }) => (to === 'zones' ? [id] : [])))
   const zones = show.zones.flatMap((zone): Zone[] => {
-    const ofKit = kitRulesOf(show, zone).map((rule) => ({ ...rule, id: nameOfKitRule(zone, rule) }))
-    const rules = [...ofKit, ...zone.rules].filter(bears)
+    const rules = namedRulesAt(show, zone).filter(bears)
     if (rules.length === 0 && !named.has(zone.id)) return []
     return [{ ...zone, kit: undefined, overrides: undefined, rules }]
   })
