@@ -10,7 +10,9 @@ const CORE = {
   ground: ['base', 'show', 'space'],
   mesh: ['base', 'show', 'ground'],
   light: ['base', 'show', 'space', 'engine'],
-  sound: ['base', 'show', 'space', 'engine'],
+  audio: ['base'],
+  sound: ['base', 'show', 'space', 'engine', 'audio'],
+  mix: ['base', 'show', 'space', 'engine', 'audio', 'sound'],
   score: ['base', 'show', 'space', 'engine'],
   study: ['base', 'show', 'space', 'engine'],
   testing: ['base', 'show', 'engine'],
@@ -47,7 +49,7 @@ const HOUSE = {
   core: [],
   demo: ['core'],
   server: ['core', 'demo'],
-  cli: ['core', 'demo'],
+  cli: ['core', 'demo', 'server'],
   app: ['core', 'server'],
 }
 const PACKAGES_OF_CORE = [
@@ -57,6 +59,10 @@ const PACKAGES_OF_CORE = [
   'flatbush',
   'clipper-lib',
   '@dimforge/rapier3d-deterministic-compat',
+  '@wasm-audio-decoders/flac',
+  '@wasm-audio-decoders/ogg-vorbis',
+  'mpg123-decoder',
+  'ogg-opus-decoder',
 ]
 
 const TESTS = '(\\.test\\.ts$|^tests/)'

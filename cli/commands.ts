@@ -17,9 +17,10 @@ import {
 import { parseShow, ShowError, type Show, type Walk } from '../core/show'
 import { CliError } from './errors'
 import { createProgress } from './progress'
+import { documentIn } from './sound-files'
 import { eventTable, tickedTable } from './tables'
 
-interface RunOptions {
+export interface RunOptions {
   progress?: boolean
   walk: string[]
   seed: number
@@ -58,8 +59,8 @@ function mended<T>(work: () => T): T {
   }
 }
 
-async function readShowFile(file: string): Promise<Show> {
-  const source = await readText(file)
+export async function readShowFile(file: string): Promise<Show> {
+  const source = file.endsWith('.zip') ? utf8Of(await documentIn(file), `"${file}"`) : await readText(file)
   return mended(() => parseShow(source))
 }
 
@@ -68,7 +69,7 @@ async function playFile(file: string, options: RunOptions): Promise<{ show: Show
   return { show, result: await play(show, options) }
 }
 
-async function play(show: Show, options: RunOptions): Promise<Run> {
+export async function play(show: Show, options: RunOptions): Promise<Run> {
   await prepare(show)
   if (options.walk.length === 0)
     throw new CliError(`Name a walk with --walk; the show has ${show.walks.map((w) => w.id).join(', ') || 'none'}`)

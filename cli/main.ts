@@ -1,6 +1,8 @@
 import { Command, CommanderError, InvalidArgumentError } from 'commander'
 import { channel, checkFormat, fan, run } from './commands'
 import { CliError } from './errors'
+import { mix } from './mix'
+import { Refusal } from '../server/http/refusal'
 
 const number = (text: string): number => {
   const value = Number(text)
@@ -70,6 +72,26 @@ program
   .action(channel)
 
 program
+  .command('mix')
+  .description('mix what a player hears on a walk into a WAV file: 48 kHz, 24 bits, stereo, with a marker at each cue')
+  .argument('<show>', 'a show document, a ZIP that Esvik wrote of one with its sounds, or - for standard input')
+  .option('--walk <id>', 'a walk to play (again for several)', collect, [])
+  .option('--seed <n>', 'the seed of its luck', seed, 1)
+  .option('--length <seconds>', 'end the run at this time', notNegative)
+  .requiredOption('--out <file>', 'the WAV file to write')
+  .option(
+    '--sounds <path>',
+    'a folder of its sound files, or a ZIP (if not given: in the ZIP of the show, in the Esvik that runs, or beside the document)',
+  )
+  .option('--player <id>', 'who hears it, by the id of a walk (the first player if not given)')
+  .option('--bus <id>', 'what is on this bus alone')
+  .option('--cue <id>', 'what this cue sounds alone')
+  .option('--stems', 'a file for each bus, named after it')
+  .option('--json', 'print how loud it came out, also over time, as JSON')
+  .option('--progress', 'tell how far it has come, also where there is no terminal')
+  .action(mix)
+
+program
   .command('fan')
   .description('throw a prop with seed after seed and print where it goes, as a JSON array')
   .argument('<show>', 'a show document, or - for standard input')
@@ -82,14 +104,17 @@ program
 
 program.addHelpText(
   'after',
-  '\nExamples:\n  esvik run kelp.esvik.json --walk straight --seed 7 --out log.json\n  esvik run kelp.esvik.json --walk curious --walk gull --table\n  esvik run kelp.esvik.json --walk straight --at 61.5\n  esvik run kelp.esvik.json --walk hurried --ticked 30\n  esvik channel kelp.esvik.json --walk straight --seed 7 --channel light:lantern --at 1.5,2.0\n  esvik fan kelp.esvik.json --rule rack-throw --step fling --seeds 50\n  esvik backup everything.zip\n  esvik restore everything.zip\n\nbackup and restore take --data DIR as bin/start does, and have a --help of their own.',
+  '\nExamples:\n  esvik run kelp.esvik.json --walk straight --seed 7 --out log.json\n  esvik run kelp.esvik.json --walk curious --walk gull --table\n  esvik run kelp.esvik.json --walk straight --at 61.5\n  esvik run kelp.esvik.json --walk hurried --ticked 30\n  esvik channel kelp.esvik.json --walk straight --seed 7 --channel light:lantern --at 1.5,2.0\n  esvik fan kelp.esvik.json --rule rack-throw --step fling --seeds 50\n  esvik mix kelp.zip --walk straight --seed 7 --out kelp.wav\n  esvik backup everything.zip\n  esvik restore everything.zip\n\nbackup and restore take --data DIR as bin/start does, and have a --help of their own.',
 )
 
 try {
   await program.parseAsync()
 } catch (error) {
   if (error instanceof CommanderError) process.exitCode = error.exitCode === 0 ? 0 : 1
-  else if (error instanceof CliError) {
+  else if (error instanceof Refusal) {
+    process.stderr.write(`esvik: ${error.message}\n`)
+    process.exitCode = 1
+  } else if (error instanceof CliError) {
     process.stderr.write(`esvik: ${error.message}\n`)
     process.exitCode = error.status
   } else throw error

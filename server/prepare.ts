@@ -1,7 +1,7 @@
 import { demoShow } from '../demo/demo-show'
 import { demoSounds } from '../demo/sounds'
-import { keepWav, libraryOfSounds } from './assets/keep'
-import { decodeWav } from './assets/wav'
+import { keepSound, libraryOfSounds, rowOf } from './assets/keep'
+import { soundOf } from './assets/sound-of'
 import { database } from './data/connection'
 import { migrate } from './data/migrations'
 import { models } from './data/models'
@@ -12,7 +12,7 @@ async function prepare(): Promise<void> {
   await migrate()
   if ((await models().Shows.count()) === 0) {
     process.stdout.write('Making the sounds of the demo …\n')
-    for (const { wav, ...library } of demoSounds()) await keepWav(wav, decodeWav(wav), { library })
+    for (const { wav, ...library } of demoSounds()) await keepSound(wav, rowOf(await soundOf(wav)), { library })
     await createShow(demoShow(await libraryOfSounds()))
   }
   await database().close()

@@ -3,6 +3,7 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { eventsOf, type Run } from '~~/core/engine'
 import type { Score } from '~~/core/score'
+import type { Envelopes } from '~~/core/sound'
 import type { Operation, Show } from '~~/core/show'
 import type { Sight } from '~/score/canvas/renderer'
 import { playerOf } from './plain-run'
@@ -24,6 +25,9 @@ const PAUSE = 3
 const LATE = 250
 
 /** The current run, kept in step with the show by its worker. */
+const floatsOf = (base64: string): Float32Array =>
+  new Float32Array(Uint8Array.from(atob(base64), (c) => c.charCodeAt(0)).buffer)
+
 export const useRun = defineStore('run', () => {
   const doc = useShow()
   const walks = ref<string[]>([])
@@ -202,10 +206,10 @@ export const useRun = defineStore('run', () => {
       const hashes = [...new Set(sounds?.map((sound) => sound.asset))].filter((hash) => !fetched.has(hash))
       if (hashes.length === 0) return
       hashes.forEach((hash) => fetched.add(hash))
-      const found = await $fetch<Record<string, string>>('/api/envelopes', { method: 'POST', body: { hashes } })
-      const made = Object.entries(found).map(([hash, base64]): [string, Float32Array] => [
+      const found = await $fetch<Record<string, { envelope: string; placed?: string }>>('/api/envelopes', { method: 'POST', body: { hashes } })
+      const made = Object.entries(found).map(([hash, { envelope, placed }]): [string, Envelopes] => [
         hash,
-        new Float32Array(Uint8Array.from(atob(base64), (c) => c.charCodeAt(0)).buffer),
+        { envelope: floatsOf(envelope), placed: placed === undefined ? undefined : floatsOf(placed) },
       ])
       await worker.addEnvelopes(made)
       await computeCurves()

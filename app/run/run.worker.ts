@@ -13,7 +13,7 @@ import {
 import { luxOver } from '~~/core/light'
 import { applyPatch, type Operation, type Show } from '~~/core/show'
 import { scoreOf, type Lane, type Score } from '~~/core/score'
-import { loudnessOf } from '~~/core/sound'
+import { loudnessOf, type Envelopes } from '~~/core/sound'
 import { varied } from '~~/core/study'
 import { createRenderer } from '~/score/canvas/renderer'
 import { loadFonts } from '~/score/canvas/fonts'
@@ -67,7 +67,7 @@ let under: { stopped: 'by hand' | 'for newer' | undefined; t: number } = { stopp
 let isPublished = false
 /** The paths that the page has. */
 let sent: Run['paths'] | undefined
-const envelopes = new Map<string, Float32Array>()
+const envelopes = new Map<string, Envelopes>()
 
 const renderer = createRenderer()
 void loadFonts().then(renderer.draw)
@@ -178,7 +178,7 @@ const worker = {
   prepare(): Promise<void> {
     return prepare(drafted)
   },
-  addEnvelopes(made: [string, Float32Array][]): void {
+  addEnvelopes(made: [string, Envelopes][]): void {
     for (const [hash, envelope] of made) envelopes.set(hash, envelope)
   },
   /** Loudness every 0.1 s (LUFS) and light every 0.25 s (lux) of the latest run, for the player that is followed. */

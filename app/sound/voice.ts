@@ -1,6 +1,6 @@
-import { facingAt, positionAt, type Audible, type Run } from '~~/core/engine'
+import type { Audible, Run } from '~~/core/engine'
 import type { Show, Sound } from '~~/core/show'
-import { amplitude, distanceBetween, distanceGain, fadeAt } from '~~/core/sound'
+import { amplitude, coming, fadeAt, Hearing } from '~~/core/sound'
 
 /** Where the sound's clock stands against the run's: run time `at` sounds at context time `zero`, `speed` times as fast. */
 export interface Transport {
@@ -26,8 +26,8 @@ export interface Voice {
   stop(): void
 }
 
-/** A mono sound at the head comes out of both sides: as loud as one that is panned. */
-const HEAD = Math.SQRT1_2
+/** A sound of one channel at the head comes out of both sides: as loud as one that is panned. */
+const BOTH = Math.SQRT1_2
 const POINTS = 5
 
 interface Parts {
@@ -56,7 +56,8 @@ export function createVoice(
   source.loop = audible.loop
   source.loopStart = first
   source.loopEnd = last
-  const moving = audible.place !== 'head' && audible.follows === undefined
+  const moving = audible.place !== 'head' && audible.follows !== player
+  const atHead = buffer.numberOfChannels === 1 ? BOTH : 1
   const panner = moving ? context.createPanner() : undefined
   if (panner) {
     panner.panningModel = 'HRTF'
@@ -76,25 +77,25 @@ export function createVoice(
     when,
     offset,
     follow(run, from, to, transportNow) {
+      const hearing = new Hearing(show, run, player)
       for (let i = 0; i <= POINTS; i++) {
         const t = from + ((to - from) * i) / POINTS
         const at = Math.max(context.currentTime, contextTime(transportNow, t))
         let gain = amplitude(audible.gain) * fadeAt(this.audible, t)
-        if (panner) {
-          const [x, y, z] = positionAt(run.paths[player], t)
-          const ear: [number, number, number] = [x, y + show.player.eye, z]
-          const place = this.audible.place as [number, number, number]
-          gain *= distanceGain(audible.reach, distanceBetween(place, ear))
-          const yaw = (facingAt(show, run, player, t) * Math.PI) / 180
-          const dx = place[0] - ear[0]
-          const dz = place[2] - ear[2]
-          const dy = place[1] - ear[1]
+        const place = panner && hearing.placeOf(this.audible, t)
+        if (panner && place) {
+          const ears = hearing.earsAt(t)
+          gain *= coming(show, audible.reach, place, ears).gain
+          const yaw = (ears.yaw * Math.PI) / 180
+          const dx = place[0] - ears.at[0]
+          const dz = place[2] - ears.at[2]
+          const dy = place[1] - ears.at[1]
           const far = Math.hypot(dx, dy, dz) || 1
           // The listener stays at the origin and faces −Z; the place is turned about it instead.
           panner.positionX.linearRampToValueAtTime((dx * Math.cos(yaw) - dz * Math.sin(yaw)) / far, at)
           panner.positionY.linearRampToValueAtTime(dy / far, at)
           panner.positionZ.linearRampToValueAtTime((dx * Math.sin(yaw) + dz * Math.cos(yaw)) / far, at)
-        } else gain *= HEAD
+        } else gain *= atHead
         if (i === 0) level.gain.setValueAtTime(gain, at)
         else level.gain.linearRampToValueAtTime(gain, at)
       }

@@ -92,7 +92,7 @@ const loudness = (value: number | undefined, unit: string) => (value === undefin
             {{ loudness(store.measured.integrated, 'LUFS') }} as a whole,
             {{ loudness(store.measured.loudestShortTerm, 'LUFS') }} at its loudest 3 s, range
             {{ loudness(store.measured.range, 'LU') }}, true peak
-            <span :class="store.measured.truePeak > -1 ? 'text-rust' : ''">{{
+            <span :class="(store.measured.truePeak ?? -99) > -1 ? 'text-rust' : ''">{{
               loudness(store.measured.truePeak, 'dB')
             }}</span>. {{ store.measured.channels === 1 ? 'One channel' : `${store.measured.channels} channels` }},
             silent for {{ plain(store.measured.silence.head, 2) }} s before and

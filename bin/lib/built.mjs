@@ -19,6 +19,6 @@ export async function ensureBuilt({ dev = false, said = () => {} } = {}) {
     })
     app.mark()
   }
-  await ensureBundle('wav', ['server/assets', 'core'])
+  await ensureBundle('sound', ['server/assets', 'core'])
   return ensureBundle('prepare', ['server', 'core', 'demo'])
 }

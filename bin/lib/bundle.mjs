@@ -24,7 +24,7 @@ export const ENTRIES = {
   esvik: 'cli/main.ts',
   prepare: 'server/prepare.ts',
   backup: 'server/backup/main.ts',
-  wav: 'server/assets/wav.worker.ts',
+  sound: 'server/assets/sound.worker.ts',
 }
 
 if (process.argv[1] === fileURLToPath(import.meta.url)) {

@@ -58,8 +58,14 @@ async function withData(args) {
 ensurePackages()
 const args = process.argv.slice(2)
 const helps = args.includes('--help') || args.includes('-h')
+/** Where the Esvik runs that has the sounds of a show. */
+const at = args[0] === 'mix' ? runningOn(dataOf(args)) : undefined
 const code =
   ALL_DATA.includes(args[0]) && !helps
     ? await withData(args)
-    : await run(await ensureBundle(ALL_DATA.includes(args[0]) ? 'backup' : 'esvik', ['cli', 'server', 'core']), args)
+    : await run(
+        await ensureBundle(ALL_DATA.includes(args[0]) ? 'backup' : 'esvik', ['cli', 'server', 'core']),
+        args,
+        at === undefined ? {} : { ESVIK_AT: at },
+      )
 process.exit(code)

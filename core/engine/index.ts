@@ -8,6 +8,6 @@ export { asTicked, buffersOf, countUntil, eventAt, eventsOf, firstEvents, GATES,
 export type { EndReason, Gate, Legend, Log, RunEvent, RunLog, SoundEvent, StepEvent, TickedPresence } from './log'
 export { logOf, type Run } from './result'
 export { beginRun, BrokenRun, isPrepared, prepare, run, walksOf, type RunOptions, type RunUnderWay } from './run'
-export { channelAt, facingAt, stateAt } from './state'
+export { channelAt, earsAt, facingAt, stateAt } from './state'
 export { positionAt, type PathPart } from './ways'
 export { RunError } from './world'

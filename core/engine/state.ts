@@ -6,6 +6,7 @@ import {
   CHANNEL,
   channelAt as channelIn,
   fieldsAt,
+  hearsByCamera,
   middleIn,
   perPlayer,
   type Pose,
@@ -30,6 +31,16 @@ export function channelAt(
 /** Which way a walk's body faces at a time of the run (degrees). */
 export const facingAt = (show: Show, run: Run, player: number, t: number): number =>
   facingOnPath(run.paths[player], t, (prop, at) => middleIn(show, run, prop, at))
+
+/** Where a player hears from at a time of the run, and which way they face there (degrees): their own head, or the camera's place. */
+export function earsAt(show: Show, run: Run, player: number, t: number): { at: Point; yaw: number } {
+  if (hearsByCamera(run.channels.cameras[player] ?? [], t)) {
+    const { at, yaw } = channelAt(show, run, 'camera', t, player) as unknown as Pose
+    return { at, yaw }
+  }
+  const [x, y, z] = positionAt(run.paths[player], t)
+  return { at: [x, y + show.player.eye, z], yaw: facingAt(show, run, player, t) }
+}
 
 /** Everything that is the case at one time of a run, after all events of that time. */
 export interface RunState {

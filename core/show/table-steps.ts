@@ -47,7 +47,10 @@ const where = kinds('at', {
   head: record({ at: choice('head') }),
 })
 const around = { at: 'around', near: 3, far: 9, arc: 360 }
-const reach = record({}, { near: [positive, 1], far: [positive, 20], law: [choice('inverse', 'linear'), 'inverse'] })
+const reach = record(
+  {},
+  { near: [positive, 1], far: [positive, 20], law: [choice('inverse', 'linear'), 'inverse'], walls: [number(0), 0] },
+)
 const flicker = record({ pattern: choice('candle', 'tube', 'pulse'), rate: number(0, 1000), depth: share })
 const locks = distinct(choice('walk', 'jump', 'look', 'use'), 1)
 
@@ -76,7 +79,7 @@ export const stepKinds = {
       gain,
       pitch,
       bus: [ref('buses'), 'spot'],
-      reach: [reach, { near: 1, far: 20, law: 'inverse' }],
+      reach: [reach, { near: 1, far: 20, law: 'inverse', walls: 0 }],
       fadeIn: [seconds, 0],
       fadeOut: [seconds, 0.05],
       loop: [yesno, false],

@@ -31,6 +31,8 @@ export interface Reach {
   near: number
   far: number
   law: 'inverse' | 'linear'
+  /** What each wall between it and the ears takes of it (dB). */
+  walls: number
 }
 export type SoundStep = StepBase & {
   kind: 'sound'

@@ -45,8 +45,10 @@ describe('the JSON Schema and the Yup schema', () => {
         if (value === undefined) delete parent[keys.at(-1)!]
         else parent[keys.at(-1)!] = value
         const whole = JSON.parse(JSON.stringify(document))
-        expect(yup(whole), JSON.stringify([keys, value])).toBe(valid(whole))
         const error = wrong(whole)
+        // That a range goes from its smaller end to its larger is what a JSON Schema has no words for.
+        if (!error?.message.includes('[smaller, larger]'))
+          expect(yup(whole), JSON.stringify([keys, value])).toBe(valid(whole))
         if (!error) return
         refused++
         expect(error.message.length).toBeLessThan(300)

@@ -1,5 +1,11 @@
 /** What is heard, and how loud. */
+export { aboutSound, type About } from './about'
+export { BLOCK } from './block'
 export * from './distance'
 export * from './envelope'
+export * from './hearing'
 export * from './loudness'
 export { measure, type Measured } from './measure'
+export { PowerMeter } from './power-meter'
+export { integrated, loudnessRange, lufs, shortTerm } from './programme'
+export { PeakMeter } from './true-peak'

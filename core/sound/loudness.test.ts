@@ -4,7 +4,7 @@ import { oneRule, SOUND } from '../testing/small-show'
 import { loudnessOf } from '.'
 
 describe('loudness over a run', () => {
-  const steady = new Map([[SOUND.asset, Float32Array.from({ length: 20 }, () => 0.1)]])
+  const steady = new Map([[SOUND.asset, { envelope: Float32Array.from({ length: 20 }, () => 0.1) }]])
   const loudness = (steps: object[], more: object = {}) => {
     const show = oneRule({}, steps, { show: { sounds: [SOUND], ...more } })
     return loudnessOf(show, run(show, walksOf(show, ['w']), { seed: 1 }), 0, steady)

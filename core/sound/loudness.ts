@@ -1,7 +1,8 @@
-import { CHANNEL, channelAt, perPlayer, positionAt, type Audible, type Run } from '../engine'
+import type { Audible, Run } from '../engine'
 import type { Show } from '../show'
-import { amplitude, distanceBetween, distanceGain } from './distance'
-import { BLOCK } from './envelope'
+import { BLOCK } from './block'
+import { amplitude } from './distance'
+import { coming, fileTimeOf, Hearing, type Ears } from './hearing'
 
 /** Loudness over 3 s (EBU Tech 3341, short-term). */
 const SHORT_TERM = 3
@@ -16,73 +17,56 @@ export function fadeAt(audible: Audible, t: number): number {
   return audible.fadeOut > 0 ? Math.max(0, 1 - (t - audible.until) / audible.fadeOut) * rising : 0
 }
 
+/** What is known of how loud a file is: at the head and, where that is not the same, from one place; as `aboutSound` makes them. */
+export interface Envelopes {
+  envelope: ArrayLike<number>
+  placed?: ArrayLike<number>
+}
+
 /**
  * How loud a run is for one of its players: short-term loudness in LUFS, one value for each 100 ms of the run.
- * `envelopes`: by asset, as `envelopeOf` makes them. Power sum of what sounds, with gains, distances and buses.
+ * `envelopes`: by asset. Power sum of what sounds, with gains, distances, walls and buses.
  */
 export function loudnessOf(
   show: Show,
   run: Run,
   player: number,
-  envelopes: ReadonlyMap<string, ArrayLike<number>>,
+  envelopes: ReadonlyMap<string, Envelopes>,
 ): Float32Array {
-  const blocks = Math.max(1, Math.ceil(run.length / BLOCK))
-  const power = new Float64Array(blocks)
+  const hearing = new Hearing(show, run, player)
+  const power = new Float64Array(Math.max(1, Math.ceil(run.length / BLOCK)))
   const sounds = new Map(show.sounds.map((sound) => [sound.id, sound]))
-  const ears = earsOf(show, run, player, blocks)
+  const ears = Array.from(power, (): Ears | undefined => undefined)
+  const earsAt = (b: number) => (ears[b] ??= hearing.earsAt((b + 0.5) * BLOCK))
   for (const audible of run.audible) {
-    if (!audible.heardBy.includes(player)) continue
-    const sound = sounds.get(audible.sound)!
-    const envelope = envelopes.get(sound.asset)
-    if (!envelope || envelope.length === 0) continue
-    addPower(power, audible, envelope, sound.trim?.[0] ?? 0, { show, run, player, ears })
+    const { asset, trim, seconds } = sounds.get(audible.sound)!
+    const known = envelopes.get(asset)
+    if (hearing.hears(audible) && known) addPower(power, audible, known, trim ?? [0, seconds], hearing, earsAt)
   }
   return shortTerm(power)
-}
-
-function earsOf(show: Show, run: Run, player: number, blocks: number): Float64Array {
-  const ears = new Float64Array(blocks * 3)
-  for (let b = 0; b < blocks; b++) {
-    const [x, y, z] = positionAt(run.paths[player], (b + 0.5) * BLOCK)
-    ears.set([x, y + show.player.eye, z], b * 3)
-  }
-  return ears
-}
-
-interface Hearing {
-  show: Show
-  run: Run
-  player: number
-  ears: Float64Array
 }
 
 function addPower(
   power: Float64Array,
   audible: Audible,
-  envelope: ArrayLike<number>,
-  trim: number,
-  { show, run, player, ears }: Hearing,
+  { envelope, placed = envelope }: Envelopes,
+  trim: readonly [number, number],
+  hearing: Hearing,
+  earsAt: (block: number) => Ears,
 ): void {
-  const speed = 2 ** (audible.pitch / 1200)
-  const first = Math.max(0, Math.floor(audible.t / BLOCK))
   const gain = amplitude(audible.gain)
-  const bus = CHANNEL.bus(audible.bus)
-  const changing = run.channels.fields[perPlayer(bus, player)] !== undefined
-  const busAt = (t: number) => amplitude(channelAt(show, run, bus, t, player).gain as number)
-  const still = changing ? 0 : busAt(0)
+  const changing = hearing.changes(audible.bus)
+  const still = changing ? 0 : hearing.busAt(audible.bus, 0)
   const last = Math.min(power.length - 1, Math.floor((audible.until + audible.fadeOut) / BLOCK))
-  for (let b = first; b <= last; b++) {
+  for (let b = Math.max(0, Math.floor(audible.t / BLOCK)); b <= last; b++) {
     const t = Math.max(audible.t, (b + 0.5) * BLOCK)
-    let source = Math.floor((trim + (t - audible.t) * speed) / BLOCK)
-    if (audible.loop) source %= envelope.length
-    else if (source >= envelope.length) break
-    let factor = gain * fadeAt(audible, t) * (changing ? busAt(t) : still)
-    if (audible.place !== 'head' && audible.follows === undefined)
-      factor *= distanceGain(
-        audible.reach,
-        distanceBetween(audible.place, [ears[b * 3], ears[b * 3 + 1], ears[b * 3 + 2]]),
-      )
-    power[b] += envelope[source] * factor * factor
+    const source = fileTimeOf(audible, trim, t)
+    if (source === undefined) break
+    const place = hearing.placeOf(audible, t)
+    let factor = gain * fadeAt(audible, t) * (changing ? hearing.busAt(audible.bus, t) : still)
+    if (place) factor *= coming(hearing.show, audible.reach, place, earsAt(b)).gain
+    const from = place ? placed : envelope
+    power[b] += (from[Math.min(from.length - 1, Math.floor(source / BLOCK))] ?? 0) * factor * factor
   }
 }
 

@@ -155,7 +155,7 @@ describe('what else is measured of a sound', () => {
     expect(measure([new Float32Array(RATE)], RATE)).toMatchObject({
       integrated: undefined,
       range: undefined,
-      truePeak: -Infinity,
+      truePeak: undefined,
     })
     expect(measure([], RATE)).toMatchObject({ seconds: 0, channels: 0, integrated: undefined })
     expect(measure(tones([[-20, 0.3]]), RATE).integrated).toBeUndefined()

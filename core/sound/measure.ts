@@ -8,11 +8,11 @@ export interface Measured {
   channels: number
   rate: number
   /** Undefined of what is silent or too short for it. */
-  integrated: number | undefined
-  range: number | undefined
-  loudestMoment: number | undefined
-  loudestShortTerm: number | undefined
-  truePeak: number
+  integrated?: number
+  range?: number
+  loudestMoment?: number
+  loudestShortTerm?: number
+  truePeak?: number
   /** How long nothing is heard at its head and at its tail. */
   silence: { head: number; tail: number }
   /** So many times it stays at full scale for three samples or more. */
@@ -36,6 +36,7 @@ export function measure(channels: readonly Float32Array[], rate: number): Measur
   const powers = envelopeOf(channels, rate, channelWeights(channels.length))
   const short = shortTerm(powers)
   const [first, last] = heard(channels)
+  const peak = Math.max(0, ...channels.map(truePeak))
   return {
     seconds: length / rate,
     channels: channels.length,
@@ -44,7 +45,7 @@ export function measure(channels: readonly Float32Array[], rate: number): Measur
     range: loudnessRange(powers),
     loudestMoment: loudestMoment(powers),
     loudestShortTerm: short.length === 0 ? undefined : short.reduce((most, value) => Math.max(most, value), -Infinity),
-    truePeak: decibels(Math.max(0, ...channels.map(truePeak))),
+    truePeak: peak > 0 ? decibels(peak) : undefined,
     silence: { head: first / rate, tail: (length - last) / rate },
     clipped: channels.reduce((sum, samples) => sum + clips(samples), 0),
     offset: Math.max(0, ...channels.map(offsetOf)),

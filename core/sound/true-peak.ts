@@ -27,25 +27,61 @@ const PHASES: readonly Float64Array[] = Array.from({ length: TIMES - 1 }, (_, ph
 /** The largest of a channel's samples (1 is full scale). */
 export function samplePeak(samples: ArrayLike<number>): number {
   let most = 0
-  for (let i = 0; i < samples.length; i++) most = Math.max(most, Math.abs(samples[i]))
-  return most
+  let least = 0
+  for (let i = 0; i < samples.length; i++) {
+    const value = samples[i]
+    if (value > most) most = value
+    if (value < least) least = value
+  }
+  return Math.max(most, -least)
 }
 
 /** How far a sound of so large a sample could go beyond it between samples, so that softer stretches need not be looked at. */
 const BEYOND = 2
+/** What lies so near to a sample bears on how high it goes there. */
+const MARGIN = AROUND + 1
 
 /**
  * The true peak of a channel: how far it goes between its samples too, when it is played (1 is full scale). Read too low by 0.17 dB at the most,
  * at half the sample rate.
  */
 export function truePeak(samples: ArrayLike<number>): number {
-  const { length } = samples
-  // Silence on either side, so that no place need be asked for.
-  const x = new Float64Array(length + 2 * AROUND + 2)
-  x.set(samples, AROUND + 1)
-  let most = samplePeak(samples)
-  for (let i = AROUND + 1; i < AROUND + 1 + length; i++) {
+  const meter = new PeakMeter()
+  meter.push(samples)
+  return meter.end()
+}
+
+/** The true peak of what is pushed through it piece by piece. */
+export class PeakMeter {
+  private most = 0
+  /** What was pushed last, with silence before the first: what may still go higher depends on what comes next. */
+  private tail = new Float64Array(MARGIN)
+
+  push(samples: ArrayLike<number>): void {
+    const loudest = samplePeak(samples)
+    if (loudest * BEYOND < this.most && samplePeak(this.tail) * BEYOND < this.most && samples.length >= 2 * MARGIN) {
+      this.tail = Float64Array.from({ length: 2 * MARGIN }, (_, i) => samples[samples.length - 2 * MARGIN + i])
+      return
+    }
+    const x = new Float64Array(this.tail.length + samples.length)
+    x.set(this.tail)
+    x.set(samples, this.tail.length)
+    this.most = highest(x, MARGIN, x.length - MARGIN, this.most)
+    this.tail = x.slice(Math.max(0, x.length - 2 * MARGIN))
+  }
+  /** The true peak, silence following (1 is full scale). */
+  end(): number {
+    this.push(new Float64Array(MARGIN))
+    return this.most
+  }
+}
+
+/** How high a sound goes from one sample to another, or so high as it is known to go. */
+function highest(x: Float64Array, from: number, to: number, known: number): number {
+  let most = known
+  for (let i = from; i < to; i++) {
     const here = Math.abs(x[i])
+    if (here > most) most = here
     // It goes highest beside a sample that is the largest of its neighbours.
     if (here * BEYOND < most || here < Math.abs(x[i - 1]) || here < Math.abs(x[i + 1])) continue
     most = Math.max(most, between(x, i - 1), between(x, i))

@@ -1,15 +1,27 @@
 import { createHash } from 'node:crypto'
 import { Op, type Transaction } from 'sequelize'
 import type { KeptSound } from '../../demo/demo-show'
-import { models, type LibraryEntry } from '../data/models'
-import type { Wav } from './wav'
+import type { About } from '../../core/sound'
+import { models, type AssetRow, type LibraryEntry } from '../data/models'
+import type { SoundFile } from './sound-of'
 
 export const hashOf = (bytes: Buffer): string => createHash('sha256').update(bytes).digest('hex')
 
-/** Keeps a WAV file by its SHA-256; the same file twice is kept once. With `library`, new shows come with it. */
-export async function keepWav(
+/** What a row holds of a sound beside its bytes. */
+export const kept = (about: About | undefined) => ({
+  envelope: blocksOf(about?.envelope),
+  placed: about?.placed ? blocksOf(about.placed) : null,
+  measured: about?.measured ?? null,
+})
+const blocksOf = (envelope: Float32Array | undefined): Buffer =>
+  envelope ? Buffer.from(envelope.buffer, envelope.byteOffset, envelope.byteLength) : Buffer.alloc(0)
+
+type Kept = Pick<AssetRow, 'type' | 'seconds' | 'envelope' | 'placed' | 'measured'>
+
+/** Keeps a sound file by its SHA-256; the same file twice is kept once. With `library`, new shows come with it. */
+export async function keepSound(
   bytes: Buffer,
-  { seconds, envelope }: Wav,
+  sound: Kept,
   {
     library = null,
     createdAt = new Date(),
@@ -19,10 +31,9 @@ export async function keepWav(
   const hash = hashOf(bytes)
   const { Assets } = models()
   if ((await Assets.count({ where: { hash }, transaction })) > 0) return
-  const blocks = Buffer.from(envelope.buffer, envelope.byteOffset, envelope.byteLength)
-  const row = { hash, type: 'audio/wav', bytes, envelope: blocks, seconds, library, createdAt }
-  await Assets.create(row, { transaction, returning: false })
+  await Assets.create({ ...sound, hash, bytes, library, createdAt }, { transaction, returning: false })
 }
+export const rowOf = ({ type, seconds, about }: SoundFile): Kept => ({ type, seconds, ...kept(about) })
 
 /** The sounds that new shows come with, by the id they have there. */
 export async function libraryOfSounds(): Promise<Map<string, KeptSound>> {

@@ -4,7 +4,7 @@ import { Refusal } from '../http/refusal'
 import { hashOf } from './keep'
 
 export const GLB = 'model/gltf-binary'
-const MAGIC = 0x46546c67
+export const GLB_MAGIC = 'glTF'
 const JSON_CHUNK = 0x4e4f534a
 
 /** That bytes are a .glb (glTF 2.0, binary container) from its first byte to its last. @throws Refusal 422 in words */
@@ -13,7 +13,7 @@ export function checkGlb(bytes: Buffer, name = 'The file'): void {
     throw new Refusal(422, `${name} is no glTF 2.0 file that can be kept: ${words}`)
   }
   if (bytes.length < 20) no('it is cut off')
-  if (bytes.readUInt32LE(0) !== MAGIC) no('it does not begin with “glTF”')
+  if (bytes.toString('latin1', 0, 4) !== GLB_MAGIC) no('it does not begin with “glTF”')
   if (bytes.readUInt32LE(4) !== 2) no(`it is of version ${bytes.readUInt32LE(4)}`)
   if (bytes.readUInt32LE(8) !== bytes.length) no(`it claims ${bytes.readUInt32LE(8)} bytes and has ${bytes.length}`)
   const length = bytes.readUInt32LE(12)

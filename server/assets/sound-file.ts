@@ -1,11 +1,12 @@
 import { join } from 'node:path'
 import { Worker } from 'node:worker_threads'
+import { SoundError } from '../../core/audio'
 import { inOrder } from '../in-order'
-import { WavError, type Wav } from './wav'
-import type { WavAnswer } from './wav.worker'
+import type { SoundFile } from './sound-of'
+import type { SoundAnswer } from './sound.worker'
 
 /** bin/ builds the worker there. */
-const BUILT = join(process.env.ESVIK_BUILD ?? join(process.cwd(), '.build'), 'wav.mjs')
+const BUILT = join(process.env.ESVIK_BUILD ?? join(process.cwd(), '.build'), 'sound.mjs')
 /** A file of the largest size takes a few seconds; what takes longer is given up (ms). */
 const LONGEST = 60_000
 /** The worker's memory (MiB): some times the largest file. */
@@ -14,13 +15,13 @@ const MEMORY = 1024
 const turns = inOrder()
 let worker: Worker | undefined
 
-/** Reads a WAV file in a thread of its own, one at a time. @throws WavError that says what is wrong */
-export const readWav = (bytes: Buffer): Promise<Wav> => turns('wav', () => readOne(bytes))
+/** Reads a sound file in a thread of its own, one at a time. @throws SoundError that says what is wrong */
+export const readSound = (bytes: Buffer): Promise<SoundFile> => turns('sound', () => readOne(bytes))
 
-function readOne(bytes: Buffer): Promise<Wav> {
+function readOne(bytes: Buffer): Promise<SoundFile> {
   const reader = (worker ??= new Worker(BUILT, { resourceLimits: { maxOldGenerationSizeMb: MEMORY } }))
   reader.ref()
-  return new Promise<Wav>((done, fail) => {
+  return new Promise<SoundFile>((done, fail) => {
     const settle = (work: () => void) => {
       clearTimeout(timer)
       reader.off('message', hear).off('error', stumble)
@@ -30,10 +31,10 @@ function readOne(bytes: Buffer): Promise<Wav> {
     const giveUp = (words: string) => {
       worker = undefined
       void reader.terminate()
-      settle(() => fail(new WavError(words)))
+      settle(() => fail(new SoundError(words)))
     }
-    const hear = (answer: WavAnswer) =>
-      settle(() => ('problem' in answer ? fail(new WavError(answer.problem)) : done(answer)))
+    const hear = (answer: SoundAnswer) =>
+      settle(() => ('problem' in answer ? fail(new SoundError(answer.problem)) : done(answer)))
     const stumble = (error: Error) => {
       console.error(error)
       giveUp('it can’t be read')

@@ -2,6 +2,7 @@ import { createWriteStream } from 'node:fs'
 import { rename, rm } from 'node:fs/promises'
 import { pipeline } from 'node:stream/promises'
 import { Transaction } from 'sequelize'
+import type { Measured } from '../../core/sound'
 import { database } from '../data/connection'
 import { models, type AssetRow, type EditRow, type ShowRow } from '../data/models'
 import { GLB } from '../assets/mesh-file'
@@ -19,8 +20,14 @@ export interface BackupIndex {
     updatedAt: string
     edits: number
   })[]
-  /** `envelope`: base64 of its loudness over time, so that it need not be worked out again. */
-  sounds: (Pick<AssetRow, 'hash' | 'library' | 'seconds'> & { envelope: string; createdAt: string })[]
+  /** `envelope` and `placed`: base64 of its loudness over time, so that it need not be worked out again. An older backup has WAV files alone. */
+  sounds: (Pick<AssetRow, 'hash' | 'library' | 'seconds'> & {
+    type?: string
+    envelope: string
+    placed?: string | null
+    measured?: Measured | null
+    createdAt: string
+  })[]
   /** Files of places; a backup made before there were any has no such list. */
   meshes?: (Pick<AssetRow, 'hash'> & { createdAt: string })[]
 }
@@ -63,11 +70,14 @@ export async function backup(file: string, tell: (done: number, of: number) => v
           updatedAt: updatedAt.toISOString(),
           edits: counts[i],
         })),
-        sounds: sounds.map(({ hash, library, seconds, envelope, createdAt }) => ({
+        sounds: sounds.map(({ hash, type, library, seconds, envelope, placed, measured, createdAt }) => ({
           hash,
+          type,
           library,
           seconds,
           envelope: envelope.toString('base64'),
+          placed: placed?.toString('base64') ?? null,
+          measured,
           createdAt: createdAt.toISOString(),
         })),
         meshes: meshes.map(({ hash, createdAt }) => ({ hash, createdAt: createdAt.toISOString() })),
@@ -91,7 +101,11 @@ export async function backup(file: string, tell: (done: number, of: number) => v
       const parts: ZipPart[] = [
         { name: INDEX, bytes: () => json(made) },
         ...made.shows.map(({ id }) => ({ name: showFile(id), bytes: () => showBytes(id) })),
-        ...made.sounds.map(({ hash }) => ({ name: soundName(hash), compress: false, bytes: () => fileBytes(hash) })),
+        ...sounds.map(({ hash, type }) => ({
+          name: soundName(hash, type),
+          compress: false,
+          bytes: () => fileBytes(hash),
+        })),
         ...(made.meshes ?? []).map(({ hash }) => ({
           name: meshName(hash),
           compress: false,

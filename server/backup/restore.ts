@@ -1,11 +1,13 @@
 import { array, mixed, number, object, string, ValidationError, type InferType, type Schema } from 'yup'
 import { applyPatch, PatchConflict, readShow, ShowError, type Show } from '../../core/show'
-import { hashOf, keepWav } from '../assets/keep'
+import { SOUND_TYPES } from '../../core/audio'
+import { hashOf, keepSound } from '../assets/keep'
+import { measured } from '../assets/measured'
 import { database } from '../data/connection'
 import { migrate } from '../data/migrations'
 import { models, type LibraryEntry } from '../data/models'
 import { parsedJson } from '../http/json-body'
-import { isUuid } from '../http/id'
+import { hash, isUuid } from '../http/id'
 import { operation } from '../http/operation'
 import { Refusal } from '../http/refusal'
 import { utf8Of } from '../http/utf8'
@@ -45,28 +47,30 @@ const indexSchema = object({
   ).defined(),
   sounds: array(
     object({
-      hash: string()
-        .matches(/^[0-9a-f]{64}$/)
-        .defined(),
+      hash: hash(),
       library: object({ id: string().defined(), name: string().defined(), tags: array(string().defined()).defined() })
         .noUnknown()
         .nullable()
         .defined(),
       seconds: number().moreThan(0).defined(),
+      type: string().oneOf(Object.keys(SOUND_TYPES)).optional(),
       envelope: string().defined(),
+      placed: string().nullable().optional(),
+      measured: measured.nullable().optional(),
       createdAt: date(),
     }).noUnknown(),
   ).defined(),
   meshes: array(
     object({
-      hash: string()
-        .matches(/^[0-9a-f]{64}$/)
-        .defined(),
+      hash: hash(),
       createdAt: date(),
     }).noUnknown(),
   ).optional(),
 }).noUnknown()
 type Index = InferType<typeof indexSchema>
+/** An older backup has WAV files alone. */
+const typeOf = ({ type = 'audio/wav' }: { type?: string }): string => type
+const fileName = (sound: Index['sounds'][number]): string => soundName(sound.hash, typeOf(sound))
 
 const showSchema = object({
   snapshot: mixed().defined(),
@@ -101,9 +105,9 @@ export async function restore(file: string, tell: (done: number, of: number) => 
     const steps = 2 * (index.shows.length + index.sounds.length + meshes.length)
     let done = 0
     const next = () => tell(done++, steps)
-    for (const { hash } of index.sounds) {
+    for (const sound of index.sounds) {
       next()
-      await fileOf(zip, soundName(hash), hash)
+      await fileOf(zip, fileName(sound), sound.hash)
     }
     for (const { hash } of meshes) {
       next()
@@ -126,7 +130,7 @@ function checkNames(zip: OpenZip, index: Index): void {
   const listed = [
     INDEX,
     ...index.shows.map(({ id }) => showFile(id)),
-    ...index.sounds.map(({ hash }) => soundName(hash)),
+    ...index.sounds.map(fileName),
     ...(index.meshes ?? []).map(({ hash }) => meshName(hash)),
   ]
   const twice = listed.find((name, i) => listed.indexOf(name) < i)
@@ -214,12 +218,18 @@ function replaceAll(zip: OpenZip, index: Index, next: () => void): Promise<void>
     await Edits.destroy({ where: {}, transaction })
     await Shows.destroy({ where: {}, transaction })
     await Assets.destroy({ where: {}, transaction })
-    for (const { hash, library, seconds, envelope, createdAt } of index.sounds) {
+    for (const listed of index.sounds) {
+      const { hash, library, seconds, envelope, createdAt } = listed
       next()
-      const blocks = Uint8Array.from(Buffer.from(envelope, 'base64'))
-      const sound = { seconds, envelope: new Float32Array(blocks.buffer, 0, blocks.length >> 2) }
+      const sound = {
+        type: typeOf(listed),
+        seconds,
+        envelope: Buffer.from(envelope, 'base64'),
+        placed: listed.placed ? Buffer.from(listed.placed, 'base64') : null,
+        measured: listed.measured ?? null,
+      }
       const more = { library: library as LibraryEntry | null, createdAt: new Date(createdAt), transaction }
-      await keepWav(await fileOf(zip, soundName(hash), hash), sound, more)
+      await keepSound(await fileOf(zip, fileName(listed), hash), sound, more)
     }
     for (const { hash, createdAt } of index.meshes ?? []) {
       next()

@@ -44,6 +44,15 @@ const migrations = [
       })
     },
   },
+  {
+    name: '002-sounds-measured',
+    async up({ context }: { context: QueryInterface }) {
+      await context.addColumn('assets', 'placed', { type: DataTypes.BLOB })
+      await context.addColumn('assets', 'measured', { type: DataTypes.JSONB })
+      // Files don't get smaller, and a part of one is read without the rest.
+      await context.sequelize.query('ALTER TABLE assets ALTER COLUMN bytes SET STORAGE EXTERNAL')
+    },
+  },
 ]
 
 export async function migrate(): Promise<void> {

@@ -7,6 +7,7 @@ import {
   type ModelStatic,
 } from 'sequelize'
 import type { Operation, Show } from '../../core/show'
+import type { Measured } from '../../core/sound'
 import { database } from './connection'
 
 /** A show as it was at its last snapshot; the edits after that are rows of their own. */
@@ -39,6 +40,10 @@ export interface AssetRow extends Model<InferAttributes<AssetRow>, InferCreation
   bytes: Buffer
   /** K-weighted mean square in 100 ms blocks, 32-bit floats, little end first. */
   envelope: Buffer
+  /** The same as it is heard from one place, if that is not the same. */
+  placed: CreationOptional<Buffer | null>
+  /** What was measured of it; not of a place, nor of what no browser has decoded yet. */
+  measured: CreationOptional<Measured | null>
   seconds: number
   /** For sounds that new shows come with: their id, name and tags there. */
   library: CreationOptional<LibraryEntry | null>
@@ -91,6 +96,8 @@ export function models(): Models {
         type: { type: DataTypes.TEXT, allowNull: false },
         bytes: { type: DataTypes.BLOB, allowNull: false },
         envelope: { type: DataTypes.BLOB, allowNull: false },
+        placed: DataTypes.BLOB,
+        measured: DataTypes.JSONB,
         seconds: { type: DataTypes.DOUBLE, allowNull: false },
         library: DataTypes.JSONB,
         createdAt: DataTypes.DATE,

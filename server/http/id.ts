@@ -1,4 +1,5 @@
 import { getRouterParam, type H3Event } from 'h3'
+import { array, object, string } from 'yup'
 import { Refusal } from './refusal'
 
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i
@@ -10,3 +11,10 @@ export function idOf(event: H3Event): string {
   if (!isUuid(id)) throw new Refusal(404, 'There is no such show')
   return id.toLowerCase()
 }
+
+const HASH = /^[0-9a-f]{64}$/
+/** Whether a text can be the SHA-256 of a file. */
+export const isHash = (text: string): boolean => HASH.test(text)
+export const hash = () => string().matches(HASH).defined()
+/** The body of what asks about many files. */
+export const hashesBody = object({ hashes: array(hash()).max(20_000).defined() })

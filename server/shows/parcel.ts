@@ -1,9 +1,9 @@
 import type { Readable } from 'node:stream'
 import { LIMITS, parseShow, short, writeShow, type Show } from '../../core/show'
-import { hashOf, keepWav } from '../assets/keep'
-import { readWav } from '../assets/sound-file'
+import { isSoundType, SOUND_TYPES, SoundError } from '../../core/audio'
+import { hashOf, keepSound, rowOf } from '../assets/keep'
+import { readSound } from '../assets/sound-file'
 import { checkGlb, keepMesh } from '../assets/mesh-file'
-import { WavError } from '../assets/wav'
 import { database } from '../data/connection'
 import { models } from '../data/models'
 import { Refusal } from '../http/refusal'
@@ -14,7 +14,9 @@ import { createShow, missingSounds } from './list'
 
 /** A show, its sounds and its mesh in one ZIP: the document, and each file under its SHA-256. */
 const DOCUMENT = 'show.esvik.json'
-export const soundName = (hash: string): string => `sounds/${hash}.wav`
+export const soundName = (hash: string, type: string): string =>
+  `sounds/${hash}.${isSoundType(type) ? SOUND_TYPES[type].ending : 'bin'}`
+const isSoundOf = (name: string, hash: string): boolean => name.startsWith(`sounds/${hash}.`)
 export const meshName = (hash: string): string => `meshes/${hash}.glb`
 /** The largest file of a sound, and the largest ZIP that is taken (bytes). */
 export const MOST_SOUND = 64 * 1024 * 1024
@@ -26,12 +28,13 @@ const meshesOf = ({ place: { mesh } }: Show): string[] => (mesh ? [mesh.asset] :
 /** The ZIP of a show; sounds that have no file here are left out. */
 export async function packed(show: Show): Promise<Readable> {
   const { Assets } = models()
-  const there = await Assets.findAll({ attributes: ['hash'], where: { hash: [...hashesOf(show), ...meshesOf(show)] } })
+  const where = { hash: [...hashesOf(show), ...meshesOf(show)] }
+  const there = await Assets.findAll({ attributes: ['hash', 'type'], where })
   const meshes = new Set(meshesOf(show))
   return zipStream([
     { name: DOCUMENT, bytes: () => Buffer.from(writeShow(show)) },
-    ...there.map(({ hash }) => ({
-      name: meshes.has(hash) ? meshName(hash) : soundName(hash),
+    ...there.map(({ hash, type }) => ({
+      name: meshes.has(hash) ? meshName(hash) : soundName(hash, type),
       compress: false,
       bytes: async () => (await Assets.findByPk(hash, { attributes: ['bytes'], rejectOnEmpty: true })).bytes,
     })),
@@ -41,23 +44,23 @@ export async function packed(show: Show): Promise<Readable> {
 /** Takes in a show with its sounds; all of it or nothing. @throws Refusal, ShowError */
 export async function unpack(zip: OpenZip): Promise<{ id: string; missing: string[] }> {
   const show = parseShow(utf8Of(await zip.read(DOCUMENT, LIMITS.bytes), `"${DOCUMENT}" in the ZIP`))
-  const wanted = new Set([...hashesOf(show).map(soundName), ...meshesOf(show).map(meshName)])
-  const stranger = zip.names.find((name) => name !== DOCUMENT && !wanted.has(name))
+  const sounds = new Map(hashesOf(show).map((hash) => [hash, zip.names.find((name) => isSoundOf(name, hash))]))
+  const wanted = new Set([DOCUMENT, ...sounds.values(), ...meshesOf(show).map(meshName)])
+  const stranger = zip.names.find((name) => !wanted.has(name))
   if (stranger !== undefined) throw new Refusal(422, `"${short(stranger)}" in the ZIP is no sound or mesh of the show`)
   const id = await database().transaction(async (transaction) => {
-    for (const hash of hashesOf(show)) {
-      const name = soundName(hash)
-      if (!zip.names.includes(name)) continue
+    for (const [hash, name] of sounds) {
+      if (name === undefined) continue
       const bytes = await zip.read(name, MOST_SOUND)
       if (hashOf(bytes) !== hash) throw new Refusal(422, `"${name}" in the ZIP is not the file it is named after`)
-      const sound = await readWav(bytes).catch((error: Error) => {
-        if (!(error instanceof WavError)) throw error
+      const sound = await readSound(bytes).catch((error: Error) => {
+        if (!(error instanceof SoundError)) throw error
         throw new Refusal(
           422,
-          `"${name}" in the ZIP is no WAV file that can be played: ${error.message}. Nothing was kept`,
+          `"${name}" in the ZIP is no sound that can be played: ${error.message}. Nothing was kept`,
         )
       })
-      await keepWav(bytes, sound, { transaction })
+      await keepSound(bytes, rowOf(sound), { transaction })
     }
     for (const hash of meshesOf(show)) {
       const name = meshName(hash)

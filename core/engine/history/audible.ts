@@ -21,4 +21,4 @@ export interface Audible {
   until: number
   fadeOut: number
 }
-export const DEFAULT_REACH: SoundStep['reach'] = { near: 1, far: 20, law: 'inverse' }
+export const DEFAULT_REACH: SoundStep['reach'] = { near: 1, far: 20, law: 'inverse', walls: 0 }

@@ -17,8 +17,14 @@ export interface CameraClaim {
   from: Pose
   stops: { pose: Pose; travel: number; ease: Ease; stay: number }[]
   back: { seconds: number; ease: Ease }
+  /** The player hears from where it is, too. */
+  ears: 'player' | 'camera'
   cut?: number
 }
+
+/** Whether a player hears at a time from where their picture is seen. */
+export const hearsByCamera = (claims: readonly CameraClaim[], t: number): boolean =>
+  claims.findLast((claim) => claim.t <= t && backAt(claim) + claim.back.seconds > t)?.ears === 'camera'
 
 /** How long a player's own eyes open, vertically (degrees). */
 export const OWN_FOV = 60

@@ -39,7 +39,7 @@ export function camera(world: World, playing: Playing, state: StepState, step: C
     const all = world.cameras[player.index]
     const eyes = () => ownEyes(world.compiled.show, player.path, world.now, facingNow(world, player))
     const from = cameraAt(all, world.now, eyes)
-    const made: CameraClaim = { t: world.now, from, stops, back }
+    const made: CameraClaim = { t: world.now, from, stops, back, ears: step.ears }
     all.push(made)
     return made
   })

@@ -1,24 +1,24 @@
+import { GLB_MAGIC, checkGlb, keepMesh } from '../../assets/mesh-file'
+import { hashOf, keepSound, rowOf } from '../../assets/keep'
+import { readSound } from '../../assets/sound-file'
+import { SoundError } from '../../../core/audio'
 import { bytesOf } from '../../http/json-body'
 import { Refusal, route } from '../../http/refusal'
-import { hashOf, keepWav } from '../../assets/keep'
-import { checkGlb, keepMesh } from '../../assets/mesh-file'
-import { readWav } from '../../assets/sound-file'
-import { WavError } from '../../assets/wav'
 
 /** The largest file (bytes). */
 const MOST = 64 * 1024 * 1024
 
-/** Keeps a file, the .glb of a place or the WAV of a sound; gives its SHA-256, and how long a sound is. */
+/** Keeps a file, the .glb of a place or a sound; gives its SHA-256, and of a sound how long it is and what was measured of it. */
 export default route(async (event) => {
   const bytes = await bytesOf(event, MOST)
-  if (bytes.toString('latin1', 0, 4) !== 'RIFF') {
+  if (bytes.toString('latin1', 0, 4) === GLB_MAGIC) {
     checkGlb(bytes)
     return { hash: await keepMesh(bytes) }
   }
-  const wav = await readWav(bytes).catch((error: Error) => {
-    if (!(error instanceof WavError)) throw error
-    throw new Refusal(422, `The file is no sound that can be kept: ${error.message}`)
+  const sound = await readSound(bytes).catch((error: Error) => {
+    if (!(error instanceof SoundError)) throw error
+    throw new Refusal(422, `The file can’t be kept: ${error.message}`)
   })
-  await keepWav(bytes, wav)
-  return { hash: hashOf(bytes), seconds: wav.seconds }
+  await keepSound(bytes, rowOf(sound))
+  return { hash: hashOf(bytes), seconds: sound.seconds, isMeasured: sound.about !== undefined }
 })

@@ -1,0 +1,54 @@
+import { textAt } from './samples'
+import { SoundError } from './sound-error'
+
+/** Rates of AAC by their number in a frame's head (Hz). */
+const RATES = [96000, 88200, 64000, 48000, 44100, 32000, 24000, 22050, 16000, 12000, 11025, 8000, 7350]
+const FRAME = 1024
+
+/** How long a file of AAC frames is (ISO/IEC 13818-7, ADTS), read off their heads (s). @throws SoundError */
+export function lengthOfAac(bytes: Uint8Array): number {
+  let [at, frames, rate] = [0, 0, 0]
+  while (at + 7 <= bytes.length && bytes[at] === 0xff && (bytes[at + 1] & 0xf6) === 0xf0) {
+    rate = RATES[(bytes[at + 2] >> 2) & 15] ?? 0
+    const size = ((bytes[at + 3] & 3) << 11) + (bytes[at + 4] << 3) + (bytes[at + 5] >> 5)
+    if (size < 7 || rate === 0) throw new SoundError('its frames do not follow each other')
+    if (at + size > bytes.length) throw new SoundError('it is cut off')
+    at += size
+    frames++
+  }
+  if (frames === 0) throw new SoundError('it has no samples')
+  return (frames * FRAME) / rate
+}
+
+interface Box {
+  name: string
+  from: number
+  to: number
+}
+/** The boxes of an MP4 file, or of one of its boxes (ISO/IEC 14496-12). */
+function* boxesOf(bytes: Uint8Array, from: number, to: number): Generator<Box> {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
+  for (let at = from; at + 8 <= to;) {
+    const said = view.getUint32(at)
+    const size = said === 1 && at + 16 <= to ? Number(view.getBigUint64(at + 8)) : said === 0 ? to - at : said
+    if (size < 8 || at + size > to) throw new SoundError('it is cut off')
+    yield { name: textAt(bytes, at + 4, 4), from: at + (said === 1 ? 16 : 8), to: at + size }
+    at += size
+  }
+}
+
+/** How long the sound of an MP4 file is, as its head says (s). @throws SoundError */
+export function lengthOfMp4(bytes: Uint8Array): number {
+  const boxes = [...boxesOf(bytes, 0, bytes.length)]
+  const movie = boxes.find(({ name }) => name === 'moov')
+  if (!movie || !boxes.some(({ name }) => name === 'mdat')) throw new SoundError('it is cut off')
+  const header = [...boxesOf(bytes, movie.from, movie.to)].find(({ name }) => name === 'mvhd')
+  if (!header || header.to - header.from < 32) throw new SoundError('it does not say how long it is')
+  const view = new DataView(bytes.buffer, bytes.byteOffset + header.from, header.to - header.from)
+  const [scale, length] =
+    view.getUint8(0) === 1
+      ? [view.getUint32(20), Number(view.getBigUint64(24))]
+      : [view.getUint32(12), view.getUint32(16)]
+  if (scale === 0 || length === 0) throw new SoundError('it has no samples')
+  return length / scale
+}

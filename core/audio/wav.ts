@@ -1,0 +1,53 @@
+import { chunksOf, planes, widthOf, type Depth } from './samples'
+import { checkClaims, SoundError, type Decoded } from './sound-error'
+
+const PCM = 1
+const FLOAT = 3
+const EXTENSIBLE = 0xfffe
+const DEPTHS: { [kind: number]: { [bits: number]: Depth } } = {
+  [PCM]: { 8: 'u8', 16: 's16', 24: 's24', 32: 's32' },
+  [FLOAT]: { 32: 'f32', 64: 'f64' },
+}
+
+interface Format {
+  channels: number
+  rate: number
+  depth: Depth
+}
+
+function formatOf(bytes: Uint8Array): Format {
+  if (bytes.length < 16) throw new SoundError('its format is cut off')
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
+  const said = view.getUint16(0, true)
+  const channels = view.getUint16(2, true)
+  const rate = view.getUint32(4, true)
+  const block = view.getUint16(12, true)
+  const bits = view.getUint16(14, true)
+  if (said === EXTENSIBLE && bytes.length < 26) throw new SoundError('its format is cut off')
+  // The kind of an extensible format stands at the head of its name.
+  const kind = said === EXTENSIBLE ? view.getUint16(24, true) : said
+  if (!(kind in DEPTHS)) throw new SoundError('its samples are packed in a way that is not read here')
+  checkClaims(channels, rate)
+  const depth = DEPTHS[kind][bits]
+  if (!depth) throw new SoundError(`it claims samples of ${bits} bits`)
+  if (block !== channels * widthOf(depth)) throw new SoundError('its format does not agree with itself')
+  return { channels, rate, depth }
+}
+
+/** Reads a WAV file. @throws SoundError that says what is wrong */
+export function readWav(bytes: Uint8Array): Decoded {
+  let format: Format | undefined
+  let data: Uint8Array | undefined
+  for (const chunk of chunksOf(bytes, true)) {
+    if (chunk.name === 'fmt ') format = formatOf(chunk.bytes)
+    if (chunk.name !== 'data') continue
+    if (!format) throw new SoundError('its samples come before its format')
+    data = chunk.bytes
+  }
+  if (!format) throw new SoundError('it does not say its format')
+  const { channels, rate, depth } = format
+  const frames = Math.floor((data?.length ?? 0) / (channels * widthOf(depth)))
+  if (frames === 0) throw new SoundError('it has no samples')
+  checkClaims(channels, rate, frames)
+  return { channels: planes(data!, channels, depth, true), rate }
+}

@@ -1,0 +1,42 @@
+import { textAt } from './samples'
+import type { SoundType } from './sniff'
+import { SoundError } from './sound-error'
+
+/** How many samples a channel a FLAC file says it has; 0 if it doesn't say (RFC 9639, 8.2). */
+function claimedByFlac(bytes: Uint8Array): number {
+  if (textAt(bytes, 0, 4) !== 'fLaC' || bytes.length < 26) return 0
+  const [high, ...low] = bytes.subarray(21, 26)
+  return low.reduce((sum, byte) => sum * 256 + byte, high & 15)
+}
+
+/** How many samples a channel an MP3 says it has in its first frame (“Xing” or “Info”); 0 if it doesn't say. */
+function claimedByMpeg(bytes: Uint8Array): number {
+  const head = textAt(bytes.subarray(0, 65_536), 0, Math.min(65_536, bytes.length))
+  const at = Math.max(head.indexOf('Xing'), head.indexOf('Info'))
+  if (at < 0 || at + 12 > bytes.length) return 0
+  const view = new DataView(bytes.buffer, bytes.byteOffset + at, 12)
+  return (view.getUint32(4) & 1) === 1 ? view.getUint32(8) * 1152 : 0
+}
+
+/** Whether the last page of an Ogg file is all there (RFC 3533). */
+function endsInPage(bytes: Uint8Array): boolean {
+  for (let at = bytes.length - 27; at >= Math.max(0, bytes.length - 70_000); at--) {
+    if (bytes[at] !== 0x4f || textAt(bytes, at, 4) !== 'OggS') continue
+    const count = bytes[at + 26]
+    const sizes = bytes.subarray(at + 27, at + 27 + count)
+    return at + 27 + count + sizes.reduce((sum, size) => sum + size, 0) <= bytes.length && sizes.length === count
+  }
+  return false
+}
+
+/** @throws SoundError if a packed file has fewer samples (of one channel) than it says, or ends in the middle */
+export function checkWhole(bytes: Uint8Array, type: SoundType, frames: number): void {
+  const isCut =
+    type === 'audio/flac' && bytes[0] !== 0x4f
+      ? frames < claimedByFlac(bytes)
+      : type === 'audio/mpeg'
+        ? // Of low rates a frame is half as long, and silence at both ends is left out.
+          frames < claimedByMpeg(bytes) / 2 - 4 * 1152
+        : type !== 'audio/wav' && type !== 'audio/aiff' && !endsInPage(bytes)
+  if (isCut) throw new SoundError('it is cut off')
+}

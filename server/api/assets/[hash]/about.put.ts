@@ -1,0 +1,33 @@
+import { getRouterParam } from 'h3'
+import { object, string } from 'yup'
+import { isForBrowsers, isSoundType } from '../../../../core/audio'
+import { measured } from '../../../assets/measured'
+import { models } from '../../../data/models'
+import { isHash } from '../../../http/id'
+import { jsonBody } from '../../../http/json-body'
+import { Refusal, route } from '../../../http/refusal'
+
+const MOST = 4 * 1024 * 1024
+const blocks = () => string().matches(/^[A-Za-z0-9+/]*={0,2}$/)
+const body = object({
+  envelope: blocks().defined(),
+  placed: blocks().nullable().defined(),
+  measured: measured.defined(),
+})
+
+/** Keeps what a browser has measured of a sound that only a browser decodes; what is measured already stays as it is. */
+export default route(async (event) => {
+  const hash = getRouterParam(event, 'hash')!
+  const about = await jsonBody(event, body, MOST)
+  const row = isHash(hash) ? await models().Assets.findByPk(hash, { attributes: ['hash', 'type', 'measured'] }) : null
+  if (!row) throw new Refusal(404, 'There is no such file')
+  if (!isSoundType(row.type) || !isForBrowsers(row.type)) throw new Refusal(409, 'That file is measured here')
+  if (row.measured) return {}
+  await row.update({
+    envelope: Buffer.from(about.envelope, 'base64'),
+    placed: about.placed === null ? null : Buffer.from(about.placed, 'base64'),
+    measured: about.measured,
+    seconds: about.measured.seconds,
+  })
+  return {}
+})
