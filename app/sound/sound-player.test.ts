@@ -8,7 +8,7 @@ import { createPlayer, type Heard, type SoundPlayer } from './sound-player'
 
 /** From pressing play to the first sound, and how far ahead sounds are put (s). */
 const LEAD = 0.06
-const buffers = { get: () => ({ duration: SOUND.seconds, numberOfChannels: 1 }) as AudioBuffer, load: async () => {} }
+const buffers = { get: () => ({ duration: SOUND.seconds, numberOfChannels: 1 }) as AudioBuffer }
 const heardIn = (show: Show, ...walks: string[]): Heard => {
   const followed = walks.length > 0 ? walks : show.walks.map(({ id }) => id)
   return { show, run: run(show, walksOf(show, followed), { seed: 1 }), player: 0 }

@@ -31,7 +31,7 @@ const keyOf = (a: Audible): string => `${a.t.toFixed(6)}|${a.step}|${a.sound}|${
 
 /** Plays the walk's sounds as they were drawn. `heard` gives what is to be heard now; `lets` whether a playing is let through. */
 export function createPlayer(
-  buffers: Buffers,
+  buffers: Pick<Buffers, 'get'>,
   heard: () => Heard | undefined,
   lets: (playing: number) => boolean,
 ): SoundPlayer {

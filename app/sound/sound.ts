@@ -1,13 +1,18 @@
-import { useLocalStorage } from '@vueuse/core'
+import { useLocalStorage, watchThrottled } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import { computed, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { probe } from '~/document/probe'
+import { soundsAhead } from './ahead'
 import { createBuffers } from './buffers'
+import { decoded } from './decoded'
 import { createPlayer } from './sound-player'
 import { usePlayhead } from '~/frame/playhead'
 import { useRun } from '~/run/current-run'
 import { useShow } from '~/document/show'
 import { useView } from '~/frame/view'
+
+/** What will sound is asked again so often while the playhead goes on (ms). */
+const FOLLOWS = 250
 
 /** What is heard while the score plays, and how loud. */
 export const useSound = defineStore('sound', () => {
@@ -18,7 +23,7 @@ export const useSound = defineStore('sound', () => {
   /** Low the first time; remembered after that. */
   const level = useLocalStorage('esvik:level', 0.3)
   const mute = useLocalStorage('esvik:mute', false)
-  const buffers = createBuffers()
+  const buffers = createBuffers({ decode: decoded, came: () => player.change() })
 
   const zoneOf = computed(() => {
     const zones = new Map<number, string>()
@@ -37,14 +42,28 @@ export const useSound = defineStore('sound', () => {
   )
   playhead.setKeeper(player)
   watch([level, mute], () => player.setLevel(mute.value ? 0 : level.value), { immediate: true })
+  /** Once somebody has played, what will sound next is fetched ahead: from where it plays, or from where it would begin. */
+  const hasPlayed = ref(false)
+  const fetchAhead = () => {
+    if (runs.run && runs.played && hasPlayed.value && !mute.value)
+      buffers.want(soundsAhead(runs.played, runs.run, runs.player, playhead.t))
+  }
   watch(
-    () => doc.show?.sounds,
-    (sounds) => void buffers.load(new Set(sounds?.map((sound) => sound.asset))),
-    { immediate: true },
+    () => playhead.playing,
+    (playing) => {
+      if (!playing) return
+      hasPlayed.value = true
+      fetchAhead()
+    },
+    { flush: 'sync' },
   )
+  watchThrottled([() => playhead.t, mute], fetchAhead, { throttle: FOLLOWS, trailing: true })
   watch(
     () => runs.run,
-    () => player.change(),
+    () => {
+      fetchAhead()
+      player.change()
+    },
   )
   watch([() => view.solo, () => [...view.muted]], () => player.heedMutes())
   /** What sounds now: when each source was told to begin, and from where in its file. For tests, and for whoever wants to look. */
