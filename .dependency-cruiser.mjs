@@ -41,7 +41,7 @@ const APP = {
   plan: ['words', 'document', 'canvas', 'run', 'frame'],
   desk: ['words', 'document', 'run', 'frame', 'plan'],
   bring: ['words', 'document', 'frame', 'desk'],
-  sounds: ['words', 'document', 'frame', 'sound', 'desk'],
+  sounds: ['words', 'document', 'canvas', 'run', 'frame', 'sound', 'desk'],
   pages: ['words', 'document', 'run', 'frame', 'sound', 'score', 'plan', 'desk', 'bring', 'sounds'],
 }
 /** The parts of the house. Of the server the page knows types alone. */
@@ -58,6 +58,7 @@ const PACKAGES_OF_CORE = [
   'earcut',
   'flatbush',
   'clipper-lib',
+  'fft.js',
   '@dimforge/rapier3d-deterministic-compat',
   '@wasm-audio-decoders/flac',
   '@wasm-audio-decoders/ogg-vorbis',

@@ -14,7 +14,7 @@ export default defineConfig({
         test: {
           name: 'unit',
           include: ['core/**/*.test.ts', 'demo/**/*.test.ts', 'app/**/*.test.ts', 'cli/**/*.test.ts'],
-          setupFiles: ['core/testing/luck.ts'],
+          setupFiles: ['tests/harness/luck.ts'],
           testTimeout: 60_000,
         },
       },

@@ -76,6 +76,7 @@ export function useDeskKeys() {
       return
     const key = event.key.length === 1 ? event.key.toLowerCase() : event.key
     if (OF_SLIDERS.has(key) && target.matches('input[type=range]')) return
+    if (view.looks !== 'desk' && !event.ctrlKey && !event.metaKey) return
     const act = event.ctrlKey || event.metaKey ? withControl[key] : event.altKey ? withAlt[key] : plain[key]
     if (!act) return
     // A focused button is pressed by Space; the playhead takes it only from elsewhere, and from the marks of the score.

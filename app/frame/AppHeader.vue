@@ -55,6 +55,7 @@ function endRename(keep: boolean) {
         {{ title }}
       </button>
     </h1>
+    <slot name="views" />
     <span class="flex-1" />
     <slot />
   </header>

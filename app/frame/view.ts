@@ -23,6 +23,8 @@ export const useView = defineStore('view', () => {
   const runs = useRun()
   const playhead = usePlayhead()
   const selection = useSelection()
+  /** Which view is looked at. */
+  const looks = ref<'desk' | 'sounds'>('desk')
   const from = ref(0)
   const to = ref(0)
   const plan = ref<{ x: number; z: number; scale: number }>()
@@ -104,6 +106,7 @@ export const useView = defineStore('view', () => {
     },
   )
   return {
+    looks,
     from,
     to,
     plan,

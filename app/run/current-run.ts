@@ -10,6 +10,7 @@ import { playerOf } from './plain-run'
 import type { RunWorker } from './run.worker'
 import { probe } from '~/document/probe'
 import { useShow } from '~/document/show'
+import { floatsOf } from '~/words/base64'
 
 /**
  * While a hand drags something its worker draws the score; the page hears of the run so often (ms), less often the longer that takes
@@ -25,9 +26,6 @@ const PAUSE = 3
 const LATE = 250
 
 /** The current run, kept in step with the show by its worker. */
-const floatsOf = (base64: string): Float32Array =>
-  new Float32Array(Uint8Array.from(atob(base64), (c) => c.charCodeAt(0)).buffer)
-
 export const useRun = defineStore('run', () => {
   const doc = useShow()
   const walks = ref<string[]>([])
@@ -206,7 +204,10 @@ export const useRun = defineStore('run', () => {
       const hashes = [...new Set(sounds?.map((sound) => sound.asset))].filter((hash) => !fetched.has(hash))
       if (hashes.length === 0) return
       hashes.forEach((hash) => fetched.add(hash))
-      const found = await $fetch<Record<string, { envelope: string; placed?: string }>>('/api/envelopes', { method: 'POST', body: { hashes } })
+      const found = await $fetch<Record<string, { envelope: string; placed?: string }>>('/api/envelopes', {
+        method: 'POST',
+        body: { hashes },
+      })
       const made = Object.entries(found).map(([hash, { envelope, placed }]): [string, Envelopes] => [
         hash,
         { envelope: floatsOf(envelope), placed: placed === undefined ? undefined : floatsOf(placed) },

@@ -1,141 +1,131 @@
-import { transfer, wrap, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
-import { completeSound, freeId, freeName, usesOf, writable, type Sound } from '~~/core/show'
-import type { Measured } from '~~/core/sound'
-import { droppedSounds } from '~/frame/dropped'
+import { freeId, freeName, type Pool, type Sound } from '~~/core/show'
+import type { SoundPicture } from '~~/core/sound'
 import { useShow } from '~/document/show'
+import { droppedSounds } from '~/frame/dropped'
 import { decoded, RATE } from '~/sound/decoded'
-import type { MeasureWorker } from './measure.worker'
+import { useAudition } from './audition'
+import { useBringSounds } from './bring-sounds'
+import { useKnownSounds, useShore } from './library'
+import { channelsOf, looking } from './looking'
+import { removeSound, replaceSound, usersOf, type User } from './sound-uses'
 
-/** A file that did not come in, and why. */
-export interface Refused {
-  name: string
-  why: string
-}
-interface Kept {
-  hash: string
-  seconds: number
-}
+/** A sound is seen in so many columns over its length. */
+export const COLUMNS = 608
 
-/** The sounds of a show: brought in from files, measured, auditioned. */
+/** The sounds of a show: brought in from files, seen, measured, heard, trimmed, pooled. */
 export const useSounds = defineStore('sounds', () => {
   const doc = useShow()
-  const open = ref(false)
-  /** How many of how many files are in, while some come in. */
-  const coming = ref<{ done: number; of: number }>()
-  const refused = shallowRef<Refused[]>([])
-  const chosen = ref<string>()
-  const measured = shallowRef<Measured>()
-  /** The sound that is auditioned. */
-  const playing = ref<string>()
-  let stopping: AbortController | undefined
+  const users = computed(() => (doc.show ? usersOf(doc.show) : { sounds: new Map<string, User[]>(), pools: new Map<string, User[]>() })) // prettier-ignore
+  const usedBy = (id: string): string[] => (users.value.sounds.get(id) ?? []).map(({ name }) => name)
+  const all = computed((): readonly Sound[] => doc.show?.sounds ?? [])
+  const known = useKnownSounds(all)
+  const shore = useShore(known, usedBy)
+  const audition = useAudition()
 
-  const sounds = computed((): readonly Sound[] => doc.show?.sounds ?? [])
-  const isUsed = (id: string): boolean => doc.show !== undefined && usesOf(doc.show, 'sounds', id).length > 0
+  /** What is chosen, the one that is looked at last. */
+  const chosen = ref<string[]>([])
+  const soundOf = (id: string | undefined): Sound | undefined => all.value.find((sound) => sound.id === id)
+  const several = computed(() => chosen.value.map(soundOf).filter((sound) => sound !== undefined))
+  const sound = computed(() => several.value.at(-1))
+  /** Chooses one; with `more` besides what is chosen already, or no longer. */
+  function choose(id: string, more = false): void {
+    if (!more) chosen.value = [id]
+    else if (chosen.value.includes(id)) chosen.value = chosen.value.filter((each) => each !== id)
+    else chosen.value = [...chosen.value, id]
+  }
+  const chooseAll = (ids: readonly string[]) => (chosen.value = [...ids])
+  const bringing = useBringSounds((ids) => ids.length > 0 && chooseAll(ids))
 
-  /** Brings files in, one after the other; those that are no sound are named, the others come in all the same. One edit for all of them. */
-  async function bring(files: readonly File[]): Promise<void> {
-    open.value = true
-    refused.value = []
-    const mine = (stopping = new AbortController())
-    const kept: { name: string; file: Kept }[] = []
-    const problems: Refused[] = []
-    for (const [i, file] of files.entries()) {
-      coming.value = { done: i, of: files.length }
-      if (mine.signal.aborted) break
-      try {
-        kept.push({ name: file.name, file: await keep(file, mine.signal) })
-      } catch (error) {
-        if (mine.signal.aborted) break
-        problems.push({ name: file.name, why: whyOf(error) })
-      }
-    }
-    coming.value = undefined
-    refused.value = problems
-    add(kept)
+  /** The sound as it is seen over its length; undefined while it is looked at, null where its file is not here. */
+  const picture = shallowRef<SoundPicture | null>()
+  watch(
+    () => sound.value?.asset,
+    async (asset) => {
+      picture.value = undefined
+      if (!asset) return
+      const buffer = await decoded(asset).catch(() => undefined)
+      const made = buffer ? await looking().look(channelsOf(buffer), RATE, COLUMNS) : null
+      if (sound.value?.asset === asset) picture.value = made
+    },
+    { immediate: true },
+  )
+
+  /** The pool that is looked at: the one that was chosen, or the first that the sound is in. */
+  const chosenPool = ref<string>()
+  const pools = computed((): readonly Pool[] => doc.show?.pools ?? [])
+  const pool = computed((): Pool | undefined => {
+    const named = pools.value.find(({ id }) => id === chosenPool.value)
+    if (named) return named
+    return pools.value.find((each) => each.sounds.some((entry) => entry.sound === sound.value?.id))
+  })
+  watch(
+    () => sound.value?.id,
+    () => (chosenPool.value = undefined),
+  )
+  function poolOfChosen(): void {
+    const [first] = shore.families.value.filter(({ sounds }) => sounds.some(({ id }) => id === sound.value?.id))
+    const wanted = first?.name.replace(/ \d+ to \d+$/, '') ?? sound.value?.name ?? 'Pool'
+    const name = freeName(wanted, pools.value.map((each) => each.name)) // prettier-ignore
+    const id = freeId(name, pools.value.map((each) => each.id)) // prettier-ignore
+    const sounds = chosen.value.map((each) => ({ sound: each, weight: 1 }))
+    const made: Pool = { id, name, sounds, draw: 'shuffle', avoid: 1, gain: [0, 0], pitch: [0, 0] }
+    if (doc.edit(`Make a pool of ${sounds.length}`, (edit) => edit.add(['pools'], made))) chosenPool.value = id
   }
-  const keep = (file: File, signal: AbortSignal): Promise<Kept> => {
-    if (!/\.wav$/i.test(file.name)) throw new Error('only WAV files can be brought in so far')
-    return $fetch<Kept>('/api/assets', { method: 'POST', body: file, signal })
-  }
-  const whyOf = (error: unknown): string =>
-    (error as { data?: { message?: string } }).data?.message ?? (error as Error).message
-  /** Those that the show has already are left out: the same file twice is one sound. */
-  function add(kept: readonly { name: string; file: Kept }[]): void {
-    const known = new Set(sounds.value.map(({ asset }) => asset))
-    const fresh = kept.filter(({ file }) => !known.has(file.hash) && known.add(file.hash))
-    if (fresh.length === 0) return
-    const label = fresh.length === 1 ? `Bring in ${fresh[0]!.name}` : `Bring in ${fresh.length} sounds`
-    doc.edit(label, (edit) => {
-      for (const {
-        name: file,
-        file: { hash, seconds },
-      } of fresh) {
-        const { sounds: all } = edit.show
-        const wanted = writable(file.replace(/\.[^.]+$/, '')).slice(0, 100) || 'Sound'
-        const name = freeName(wanted, all.map((sound) => sound.name)) // prettier-ignore
-        const id = freeId(name, all.map((sound) => sound.id)) // prettier-ignore
-        edit.add(['sounds'], completeSound({ id, name, asset: hash, seconds }))
-        chosen.value = id
+
+  /** Sets the gain of what is chosen so that each is as loud as a loudness, as a whole or, where it is short, at its loudest moment (LUFS). */
+  function matchLoudness(to: number): void {
+    doc.edit(`Match ${several.value.length} sounds to ${to} LUFS`, (edit) => {
+      for (const { id, asset } of several.value) {
+        const measured = known.value.get(asset)?.measured
+        const loud = measured?.integrated ?? measured?.loudestMoment
+        if (loud !== undefined) edit.set(['sounds', id, 'gain'], Math.round((to - loud) * 10) / 10)
       }
     })
   }
-  const stop = () => stopping?.abort()
 
-  let worker: Remote<MeasureWorker> | undefined
-  /** The chosen sound is measured. */
-  watch(
-    () => sounds.value.find(({ id }) => id === chosen.value)?.asset,
-    async (asset) => {
-      measured.value = undefined
-      const sound = sounds.value.find((each) => each.asset === asset)
-      if (!sound) return
-      const buffer = await decoded(sound.asset).catch(() => undefined)
-      if (!buffer) return
-      const channels = Array.from({ length: buffer.numberOfChannels }, (_, i) => buffer.getChannelData(i).slice())
-      worker ??= wrap<MeasureWorker>(new Worker(new URL('./measure.worker.ts', import.meta.url), { type: 'module' }))
-      const found = await worker.measure(transfer(channels, channels.map(({ buffer }) => buffer)), RATE) // prettier-ignore
-      if (sounds.value.find(({ id }) => id === chosen.value)?.asset === asset) measured.value = found
-    },
-  )
-
-  let context: AudioContext | undefined
-  let source: AudioBufferSourceNode | undefined
-  function hush(): void {
-    source?.stop()
-    source = playing.value = undefined
+  const set = (field: keyof Sound, value: unknown, label: string) => {
+    const id = sound.value?.id
+    if (id) doc.edit(label, (edit) => edit.set(['sounds', id, field], value))
   }
-  /** Plays a sound by itself, as its file is but for its trim and gain; a second time stops it. */
-  async function audition(sound: Sound): Promise<void> {
-    const again = playing.value === sound.id
-    hush()
-    if (again) return
-    playing.value = sound.id
-    context ??= new AudioContext()
-    await context.resume()
-    const buffer = await decoded(sound.asset).catch(() => undefined)
-    if (playing.value !== sound.id) return
-    if (!buffer) return hush()
-    const gain = new GainNode(context, { gain: 10 ** (sound.gain / 20) })
-    const mine = (source = new AudioBufferSourceNode(context, { buffer }))
-    mine.connect(gain).connect(context.destination)
-    const [from, to] = sound.trim ?? [0, buffer.duration]
-    mine.onended = () => source === mine && hush()
-    mine.start(0, from, to - from)
-  }
+  const rename = (name: string) => set('name', name, `Rename ${sound.value?.name}`)
+  const remove = (id: string) => doc.edit(`Delete ${soundOf(id)?.name}`, (edit) => removeSound(edit, id))
+  const replace = (from: string, to: string) =>
+    doc.edit(`Replace ${soundOf(from)?.name} by ${soundOf(to)?.name}`, (edit) => replaceSound(edit, from, to))
 
   watch(
     [() => doc.isOpen, droppedSounds],
     ([isOpen, files]) => {
       if (!isOpen || !files) return
       droppedSounds.value = undefined
-      void bring(files)
+      void bringing.bring(files)
     },
     { immediate: true },
   )
-  const rename = (sound: Sound, name: string) =>
-    doc.edit(`Rename ${sound.name}`, (edit) => edit.set(['sounds', sound.id, 'name'], name))
-  const remove = (sound: Sound) => doc.edit(`Delete ${sound.name}`, (edit) => edit.remove(['sounds', sound.id]))
-  return { open, coming, refused, chosen, measured, playing, sounds, isUsed, bring, stop, audition, rename, remove }
+  watch([() => doc.show], () => {
+    if (chosen.value.some((id) => !soundOf(id))) chosen.value = chosen.value.filter(soundOf)
+  })
+  return {
+    ...bringing,
+    ...shore,
+    ...audition,
+    known,
+    users,
+    chosen,
+    several,
+    sound,
+    choose,
+    chooseAll,
+    picture,
+    pools,
+    pool,
+    chosenPool,
+    poolOfChosen,
+    matchLoudness,
+    set,
+    rename,
+    remove,
+    replace,
+  }
 })

@@ -1,5 +1,6 @@
 import { envelopeOf } from './envelope'
 import { channelWeights, integrated, loudestMoment, loudnessRange, shortTerm } from './programme'
+import { centreOf } from './spectrum'
 import { samplePeak, truePeak } from './true-peak'
 
 /** What is measured of a sound file. Loudness in LUFS, peaks in dB relative to full scale, times in seconds. */
@@ -21,6 +22,8 @@ export interface Measured {
   offset: number
   /** How far its end and its beginning are apart, where it goes round: of the loudest sample (0 closes, 2 is the worst). */
   seam: number
+  /** The frequency about which it lies (Hz); undefined of silence. */
+  centre?: number
 }
 
 /** Softer than this nothing is heard (−60 dB), and so near to full scale it is clipped. */
@@ -50,6 +53,7 @@ export function measure(channels: readonly Float32Array[], rate: number): Measur
     clipped: channels.reduce((sum, samples) => sum + clips(samples), 0),
     offset: Math.max(0, ...channels.map(offsetOf)),
     seam: Math.max(0, ...channels.map(seamOf)),
+    centre: length === 0 ? undefined : centreOf(channels[0], rate),
   }
 }
 

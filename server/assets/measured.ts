@@ -19,4 +19,5 @@ export const measured = object({
   clipped: least(0).integer(),
   offset: least(0),
   seam: least(0),
+  centre: number().optional(),
 }).noUnknown() as ObjectSchema<Measured>

@@ -6,6 +6,8 @@ const KNOWN: [pattern: RegExp, methods: string[]][] = [
   [/^\/api\/envelopes$/, ['POST']],
   [/^\/api\/assets$/, ['POST']],
   [/^\/api\/assets\/[^/]+$/, ['GET']],
+  [/^\/api\/assets\/[^/]+\/about$/, ['PUT']],
+  [/^\/api\/sounds$/, ['POST']],
   [/^\/api\/shows$/, ['GET', 'POST']],
   [/^\/api\/shows\/import$/, ['POST']],
   [/^\/api\/shows\/[^/]+$/, ['GET', 'DELETE']],

@@ -33,19 +33,16 @@ function bringIn(dropped: File) {
   brings.value = true
   droppedPlace.value = dropped
 }
-const SoundsPanel = defineAsyncComponent(() => import('~/sounds/SoundsPanel.vue'))
-const hasSounds = ref(false)
-async function openSounds() {
-  hasSounds.value = true
-  const { useSounds } = await import('~/sounds/sounds')
-  const store = useSounds()
-  store.open = !store.open
-}
+const SoundsView = defineAsyncComponent(() => import('~/sounds/SoundsView.vue'))
+const VIEWS = [
+  { value: 'desk', words: 'Desk' },
+  { value: 'sounds', words: 'Sounds' },
+] as const
 const { over } = useDrops((files) => {
   const sounds = files.filter(isSound)
   const place = files.find((dropped) => !isSound(dropped))
   if (sounds.length > 0) {
-    hasSounds.value = true
+    view.looks = 'sounds'
     droppedSounds.value = sounds
   }
   if (place) bringIn(place)
@@ -96,10 +93,23 @@ function divide(event: PointerEvent) {
 <template>
   <div class="flex h-full flex-col">
     <AppHeader>
+      <template v-if="doc.isOpen" #views>
+        <nav class="flex gap-1" aria-label="Views">
+          <button
+            v-for="each in VIEWS"
+            :key="each.value"
+            class="rounded-md px-2.5 py-1"
+            :class="view.looks === each.value ? 'bg-ink-3 text-bone' : 'text-bone-2 hover:text-bone'"
+            :aria-current="view.looks === each.value ? 'page' : undefined"
+            @click="view.looks = each.value"
+          >
+            {{ each.words }}
+          </button>
+        </nav>
+      </template>
       <UndoButtons v-if="doc.isOpen" />
       <AsideEdits v-if="doc.asides.length > 0" />
       <SaveState v-if="doc.isOpen" />
-      <button v-if="doc.isOpen" class="chip" @click="openSounds">Sounds</button>
       <div v-if="doc.isOpen" class="flex items-center gap-2">
         <button class="chip" :aria-pressed="sound.mute" @click="sound.mute = !sound.mute">
           {{ sound.mute ? 'Sound off' : 'Sound on' }}
@@ -119,7 +129,8 @@ function divide(event: PointerEvent) {
     <p v-if="failed" role="alert" class="m-8 text-rust">
       {{ failed }} <NuxtLink to="/" class="part">All shows</NuxtLink>
     </p>
-    <main v-else-if="doc.isOpen" ref="frame" class="flex min-h-0 flex-1 flex-col">
+    <SoundsView v-if="!failed && doc.isOpen && view.looks === 'sounds'" />
+    <main v-if="!failed && doc.isOpen" v-show="view.looks === 'desk'" ref="frame" class="flex min-h-0 flex-1 flex-col">
       <ScoreBand v-show="scoreShare > 0" :style="{ flex: `${scoreShare} 1 0` }" />
       <div
         v-if="!view.tall"
@@ -135,7 +146,6 @@ function divide(event: PointerEvent) {
         <div class="relative flex min-w-0 flex-1">
           <PlanBand class="flex-1" @bring="askForFile" />
           <BringPanel v-if="doc.place?.mesh || brings" class="absolute right-3 bottom-8 z-10" />
-          <SoundsPanel v-if="hasSounds" class="absolute right-3 bottom-8 z-10" />
           <input
             ref="file"
             type="file"
@@ -144,17 +154,17 @@ function divide(event: PointerEvent) {
             aria-label="A place to bring in"
             @change="chooseFile"
           />
-          <p
-            v-if="over"
-            class="pointer-events-none absolute inset-2 z-20 grid place-items-center rounded-xl border-2 border-dashed border-lamp bg-ink-0/70 text-[15px] text-lamp"
-          >
-            Let go to bring it in
-          </p>
         </div>
         <DeskBand />
       </div>
     </main>
-    <p v-else class="m-8 text-bone-3">Opening the show …</p>
+    <p v-else-if="!failed" class="m-8 text-bone-3">Opening the show …</p>
+    <p
+      v-if="over"
+      class="pointer-events-none fixed inset-2 top-13 z-20 grid place-items-center rounded-xl border-2 border-dashed border-lamp bg-ink-0/70 text-[15px] text-lamp"
+    >
+      Let go to bring it in
+    </p>
     <UndoQuestion v-if="doc.asked" />
   </div>
 </template>

@@ -1,0 +1,199 @@
+<script setup lang="ts">
+import { SOUND_TYPES, type SoundType } from '~~/core/audio'
+import type { Editor } from '~~/core/show'
+import PartChoice from '~/desk/PartChoice.vue'
+import PartNumber from '~/desk/PartNumber.vue'
+import PartText from '~/desk/PartText.vue'
+import { useSelection } from '~/frame/selection'
+import { useView } from '~/frame/view'
+import { count, plain } from '~/words/time'
+import { exportWav } from './export-wav'
+import SoundPicture from './SoundPicture.vue'
+import SoundSeam from './SoundSeam.vue'
+import { useSounds } from './sounds'
+import type { User } from './sound-uses'
+
+/** The chosen sound: seen, heard, trimmed; measured, and where it is used. */
+const store = useSounds()
+const view = useView()
+const selection = useSelection()
+const sound = computed(() => store.sound)
+const round = ref(false)
+const target = ref(-23)
+const asks = ref(false)
+watch(
+  () => sound.value?.id,
+  () => (asks.value = false),
+)
+const known = computed(() => sound.value && store.known.get(sound.value.asset))
+const measured = computed(() => known.value?.measured)
+const trim = computed((): [number, number] => sound.value?.trim ?? [0, sound.value?.seconds ?? 0])
+const users = computed(() => (sound.value ? (store.users.sounds.get(sound.value.id) ?? []) : []))
+const facts = computed(() => {
+  const { type, bytes } = known.value ?? {}
+  if (!type) return 'its file is not here'
+  const { channels, rate } = measured.value ?? {}
+  return [
+    `sound ${store.sounds.indexOf(sound.value!) + 1} of ${store.sounds.length}`,
+    SOUND_TYPES[type as SoundType]?.name ?? type,
+    rate && `${plain(rate / 1000, 1)} kHz`,
+    channels && (channels === 1 ? 'one channel' : `${channels} channels`),
+    bytes && (bytes < 1e6 ? `${Math.round(bytes / 1000)} kB` : `${plain(bytes / 1e6, 1)} MB`),
+  ]
+    .filter(Boolean)
+    .join(' · ')
+})
+const cut = (side: 0 | 1) => (edit: Editor, value: number) =>
+  edit.set(['sounds', sound.value!.id, 'trim'], side === 0 ? [value, trim.value[1]] : [trim.value[0], value])
+const silenceOut = () => {
+  const { head, tail } = measured.value!.silence
+  const [from, to] = [Math.round(head * 1000) / 1000, Math.round((sound.value!.seconds - tail) * 1000) / 1000]
+  store.set('trim', [from, to], `Leave the silence of ${sound.value!.name} out`)
+}
+const hasSilence = computed(() => {
+  const { head, tail } = measured.value?.silence ?? { head: 0, tail: 0 }
+  return head + tail > 0.02 && trim.value[0] < head - 0.005 && head + tail < sound.value!.seconds
+    ? true
+    : tail > 0.02 && trim.value[1] > sound.value!.seconds - tail + 0.005 && head + tail < sound.value!.seconds
+})
+const others = computed(() =>
+  store.sounds.filter(({ id }) => id !== sound.value?.id).map(({ id, name }) => ({ value: id, words: name })),
+)
+function go({ kind, id }: User) {
+  if (kind === 'pool') return void (store.chosenPool = id)
+  selection.choose('cue', id)
+  view.looks = 'desk'
+}
+function remove() {
+  if (users.value.length > 0 && !asks.value) return void (asks.value = true)
+  asks.value = false
+  store.remove(sound.value!.id)
+}
+</script>
+
+<template>
+  <section aria-label="Sound" class="min-h-0 overflow-y-auto px-4 py-3 text-[13px] text-bone-2">
+    <p v-if="store.sounds.length === 0">
+      No sounds yet. Drop files of sounds, or a folder of them, anywhere on this page.
+    </p>
+    <p v-else-if="!sound">Choose a sound on its shore to see, hear and trim it. Shift or Ctrl chooses several.</p>
+    <div v-else class="space-y-2">
+      <div class="flex items-start gap-3">
+        <div class="min-w-0 flex-1">
+          <h2 class="text-[17px] leading-tight font-semibold text-bone">
+            <PartText
+              name="Name"
+              :value="sound.name"
+              class="!border-transparent hover:!border-lamp"
+              @change="store.rename($event)"
+            />
+          </h2>
+          <p class="text-xs text-bone-3">{{ facts }}</p>
+        </div>
+        <span class="font-mono text-[12px] text-lamp">{{
+          store.playing === sound.id ? `${plain(store.at, 1)} s` : ''
+        }}</span>
+        <button class="chip" :aria-pressed="round" @click="round = !round">{{ round ? 'goes round' : 'once' }}</button>
+        <button class="chip" @click="store.toggle(sound, { round })">
+          {{ store.playing === sound.id ? 'Stop' : 'Hear' }}
+        </button>
+      </div>
+      <p v-if="store.several.length > 1" class="rounded-md bg-ink-2 px-2 py-1">
+        {{ store.several.length }} sounds are chosen.
+        <button class="part" @click="store.matchLoudness(target)">Match</button> them to
+        <input
+          v-model.number="target"
+          type="number"
+          step="1"
+          class="field w-16 font-mono text-[12px]"
+          aria-label="Loudness to match (LUFS)"
+        />
+        LUFS, or <button class="part" @click="store.poolOfChosen()">make a pool</button> of them.
+      </p>
+      <p>
+        Sounds from
+        <PartNumber
+          name="From"
+          :value="trim[0]"
+          :label="`Trim ${sound.name}`"
+          :put="cut(0)"
+          unit="s"
+          :min="0"
+          :max="trim[1] - 0.01"
+          :step="0.01"
+        />
+        to
+        <PartNumber
+          name="To"
+          :value="trim[1]"
+          :label="`Trim ${sound.name}`"
+          :put="cut(1)"
+          unit="s"
+          :min="trim[0] + 0.01"
+          :max="sound.seconds"
+          :step="0.01"
+        />, at
+        <PartNumber
+          name="Gain"
+          :value="sound.gain"
+          :label="`Gain of ${sound.name}`"
+          :put="(edit, value) => edit.set(['sounds', sound!.id, 'gain'], value)"
+          unit="dB"
+          :min="-60"
+          :max="40"
+          :step="0.5"
+        />.
+        <button v-if="hasSilence" class="part" @click="silenceOut">Leave the silence out</button>
+        <button v-if="sound.trim" class="part" @click="store.set('trim', undefined, `All of ${sound.name}`)">
+          All of it
+        </button>
+      </p>
+      <SoundPicture v-if="store.picture" :sound="sound" :picture="store.picture" />
+      <p v-else class="grid h-[208px] place-items-center text-bone-3">
+        {{ store.picture === null ? 'Its file is not here, or this browser can’t decode it.' : 'Looking at it …' }}
+      </p>
+      <SoundSeam v-if="store.picture && (round || sound.seconds > 4)" :sound="sound" />
+      <p v-if="measured" class="text-bone-3" data-measured>
+        <template v-if="measured.integrated !== undefined || measured.loudestMoment !== undefined"
+          ><strong class="text-bone">{{ plain(measured.integrated ?? measured.loudestMoment!, 1) }} LUFS</strong> in
+          whole<template v-if="measured.loudestShortTerm !== undefined"
+            >, <strong class="text-bone">{{ plain(measured.loudestShortTerm, 1) }}</strong> in its loudest 3 s</template
+          ><template v-if="measured.range !== undefined">, range {{ plain(measured.range, 1) }} LU</template>, true peak
+          <strong :class="(measured.truePeak ?? -99) > -1 ? 'text-rust' : 'text-bone'"
+            >{{ plain(measured.truePeak ?? -99, 1) }} dB</strong
+          >.</template
+        >
+        <template v-else>Silent. </template>
+        Silent for {{ plain(measured.silence.head, 2) }} s at the head and {{ plain(measured.silence.tail, 2) }} s at
+        the tail.
+        <span v-if="measured.clipped > 0" class="text-rust">Clipped {{ count(measured.clipped, 'time') }}. </span>
+        <span v-if="measured.offset > 0.002" class="text-rust"
+          >Its middle is off by {{ plain(measured.offset * 100, 1) }} %.
+        </span>
+      </p>
+      <p v-else class="text-bone-3">{{ known ? 'Not measured.' : '…' }}</p>
+      <p class="text-bone-3">
+        <template v-if="users.length > 0"
+          >Used by
+          <template v-for="(user, i) in users" :key="user.kind + user.id"
+            ><template v-if="i > 0">, </template><button class="part" @click="go(user)">{{ user.name }}</button
+            >{{ user.kind === 'pool' ? ' (pool)' : '' }}</template
+          >.
+          <PartChoice
+            name="Replace it by"
+            value=""
+            :options="[{ value: '', words: 'Replace it …' }, ...others]"
+            @choose="$event && store.replace(sound.id, $event)"
+        /></template>
+        <template v-else>Used by nothing yet.</template>
+        <button class="part" @click="exportWav(sound)">Export as WAV</button>&nbsp;
+        <button class="part" @click="remove">Delete</button>
+      </p>
+      <p v-if="asks" role="alert" class="rounded-md border border-rust px-2 py-1 text-bone">
+        Deleting it takes it out of {{ users.map(({ name }) => name).join(', ') }}; a step or a pool that then has
+        nothing goes too. <button class="part" @click="remove">Delete it all the same</button> ·
+        <button class="part" @click="asks = false">Leave it</button>
+      </p>
+    </div>
+  </section>
+</template>
