@@ -32,6 +32,8 @@ export const useView = defineStore('view', () => {
   const storey = ref<number>()
   /** Whether the section is seen below the plan, and along which line the place is cut. */
   const section = ref(false)
+  /** Whether the plan shows how loud it is wherever one stays. */
+  const ambience = ref(false)
   const cut = ref<{ x: number; z: number; yaw: number }>()
   /** Zones that stand out: chosen, or firing the cue that is open. */
   const lit = computed((): string[] => {
@@ -112,6 +114,7 @@ export const useView = defineStore('view', () => {
     plan,
     storey,
     section,
+    ambience,
     cut,
     meshSection,
     lit,

@@ -39,6 +39,7 @@ const drawing = usePlanDrawing(reach)
 const { tool, draft, measure } = drawing
 const DeleteQuestion = defineAsyncComponent(() => import('./DeleteQuestion.vue'))
 const SectionBand = defineAsyncComponent(() => import('./SectionBand.vue'))
+const PlanAmbience = defineAsyncComponent(() => import('./PlanAmbience.vue'))
 const PlanStep = defineAsyncComponent(() => import('./PlanStep.vue'))
 const PlanCut = defineAsyncComponent(() => import('./PlanCut.vue'))
 /** Until somebody has put it elsewhere the section cuts through the middle of the chosen thing, or of what is seen. */
@@ -112,6 +113,7 @@ probe({ thingOnPage: spotOnPage as () => unknown, spotOnPage: onPage as () => un
       @wheel.prevent="zoom(Math.exp($event.deltaY * ($event.ctrlKey ? 0.01 : 0.0016)), spotAt($event))"
     >
       <PlanCanvas v-if="doc.isOpen" :sight="sight" />
+      <PlanAmbience v-if="doc.isOpen && view.ambience" :sight="sight" :at="hover" />
       <svg
         class="absolute inset-0 size-full select-none"
         :class="tool !== 'choose' ? 'cursor-crosshair' : over ? 'cursor-move' : ''"
@@ -188,6 +190,7 @@ probe({ thingOnPage: spotOnPage as () => unknown, spotOnPage: onPage as () => un
       <PlanTools
         v-model="tool"
         v-model:section="view.section"
+        v-model:ambience="view.ambience"
         class="absolute top-2.5 left-2.5"
         @fit="fit"
         @bring="emit('bring')"

@@ -4,6 +4,7 @@ import { TOOLS, type Tool } from './tools'
 
 const tool = defineModel<Tool>({ required: true })
 const section = defineModel<boolean>('section', { required: true })
+const ambience = defineModel<boolean>('ambience', { required: true })
 defineEmits<{ fit: []; bring: [] }>()
 const look = (on: boolean) => (on ? 'bg-ink-3 text-lamp' : 'text-bone-2 hover:text-bone')
 const shown = computed(() =>
@@ -44,6 +45,15 @@ const shown = computed(() =>
       @click="section = !section"
     >
       Section
+    </button>
+    <button
+      class="rounded-md px-2 py-1"
+      :class="look(ambience)"
+      :aria-pressed="ambience"
+      title="How loud it is wherever one stays"
+      @click="ambience = !ambience"
+    >
+      Heard
     </button>
     <button class="rounded-md px-2 py-1 text-bone-2 hover:text-bone" title="Show the whole place" @click="$emit('fit')">
       Whole place

@@ -2,6 +2,7 @@ import { sidesOf } from '~~/core/audio'
 import { samplesOf, wavFile } from '~~/core/mix'
 import type { Sound } from '~~/core/show'
 import { decoded, RATE } from '~/sound/decoded'
+import { save } from '~/words/save'
 import { channelsOf } from './looking'
 
 /** Saves a sound as it is used, trimmed and at its gain, as a WAV file: 48 kHz, 24 bits, stereo. */
@@ -16,12 +17,4 @@ export async function exportWav(sound: Sound): Promise<void> {
   const { head, tail } = wavFile(left!.length, RATE, [])
   const parts = [head, samplesOf(left!, right!).bytes, tail] as BlobPart[]
   save(new Blob(parts, { type: 'audio/wav' }), `${sound.name}.wav`)
-}
-
-export function save(file: Blob, name: string): void {
-  const link = document.createElement('a')
-  link.href = URL.createObjectURL(file)
-  link.download = name
-  link.click()
-  setTimeout(() => URL.revokeObjectURL(link.href), 60_000)
 }

@@ -1,6 +1,8 @@
 /** What is heard, and how loud. */
 export { aboutSound, type About } from './about'
+export * from './ambience'
 export { BLOCK } from './block'
+export * from './crossfades'
 export * from './distance'
 export * from './envelope'
 export * from './hearing'

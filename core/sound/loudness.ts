@@ -1,8 +1,9 @@
+import { memo } from '../base'
 import type { Audible, Run } from '../engine'
 import type { Show } from '../show'
 import { BLOCK } from './block'
 import { amplitude } from './distance'
-import { coming, fileTimeOf, Hearing, type Ears } from './hearing'
+import { coming, Hearing, type Ears } from './hearing'
 
 /** Loudness over 3 s (EBU Tech 3341, short-term). */
 const SHORT_TERM = 3
@@ -57,17 +58,40 @@ function addPower(
   const gain = amplitude(audible.gain)
   const changing = hearing.changes(audible.bus)
   const still = changing ? 0 : hearing.busAt(audible.bus, 0)
-  const last = Math.min(power.length - 1, Math.floor((audible.until + audible.fadeOut) / BLOCK))
-  for (let b = Math.max(0, Math.floor(audible.t / BLOCK)); b <= last; b++) {
-    const t = Math.max(audible.t, (b + 0.5) * BLOCK)
-    const source = fileTimeOf(audible, trim, t)
-    if (source === undefined) break
+  const speed = 2 ** (audible.pitch / 1200)
+  const length = trim[1] - trim[0]
+  const sums = sumsOf(hearing.placeOf(audible, audible.t) ? placed : envelope)
+  const whole = energyAt(sums, trim[1]) - energyAt(sums, trim[0])
+  /** The energy of the file from where it begins up to so long after, as often as it goes round. */
+  const energyAfter = (gone: number): number => {
+    const turns = audible.loop ? Math.floor(gone / length) : 0
+    return turns * whole + energyAt(sums, Math.min(trim[1], trim[0] + gone - turns * length))
+  }
+  const end = Math.min(audible.until + audible.fadeOut, audible.loop ? Infinity : audible.t + length / speed)
+  const last = Math.min(power.length - 1, Math.floor(end / BLOCK))
+  for (let b = Math.max(0, Math.floor(audible.t / BLOCK)); b <= last && length > 0; b++) {
+    const from = Math.max(audible.t, b * BLOCK)
+    const to = Math.min(end, (b + 1) * BLOCK)
+    const t = (from + to) / 2
     const place = hearing.placeOf(audible, t)
     let factor = gain * fadeAt(audible, t) * (changing ? hearing.busAt(audible.bus, t) : still)
     if (place) factor *= coming(hearing.show, audible.reach, place, earsAt(b)).gain
-    const from = place ? placed : envelope
-    power[b] += (from[Math.min(from.length - 1, Math.floor(source / BLOCK))] ?? 0) * factor * factor
+    const energy = energyAfter((to - audible.t) * speed) - energyAfter((from - audible.t) * speed)
+    power[b] += ((energy / speed) * factor * factor) / BLOCK
   }
+}
+
+/** The energy of an envelope up to each of its blocks. */
+const sumsOf = memo((envelope: ArrayLike<number>): Float64Array => {
+  const sums = new Float64Array(envelope.length + 1)
+  for (let i = 0; i < envelope.length; i++) sums[i + 1] = sums[i] + envelope[i] * BLOCK
+  return sums
+})
+/** The energy up to a time of the file (s). */
+function energyAt(sums: Float64Array, t: number): number {
+  const at = Math.min(sums.length - 1, Math.max(0, t / BLOCK))
+  const block = Math.floor(at)
+  return block >= sums.length - 1 ? sums[sums.length - 1] : sums[block] + (sums[block + 1] - sums[block]) * (at - block)
 }
 
 function shortTerm(power: Float64Array): Float32Array {

@@ -34,6 +34,8 @@ function bringIn(dropped: File) {
   droppedPlace.value = dropped
 }
 const SoundsView = defineAsyncComponent(() => import('~/sounds/SoundsView.vue'))
+const MixPanel = defineAsyncComponent(() => import('~/mix/MixPanel.vue'))
+const mixes = ref(false)
 const VIEWS = [
   { value: 'desk', words: 'Desk' },
   { value: 'sounds', words: 'Sounds' },
@@ -124,6 +126,7 @@ function divide(event: PointerEvent) {
           aria-label="Level"
         />
       </div>
+      <button v-if="doc.isOpen" class="button" :aria-pressed="mixes" @click="mixes = !mixes">Mix</button>
       <a v-if="doc.isOpen" class="button" :href="`/api/shows/${doc.id}/export`" download>Export</a>
     </AppHeader>
     <p v-if="failed" role="alert" class="m-8 text-rust">
@@ -165,6 +168,7 @@ function divide(event: PointerEvent) {
     >
       Let go to bring it in
     </p>
+    <MixPanel v-if="mixes && doc.isOpen" @close="mixes = false" />
     <UndoQuestion v-if="doc.asked" />
   </div>
 </template>
