@@ -61,7 +61,11 @@ part(
   () => run(bin('nuxt'), ['prepare', '--logLevel=silent']) && run(bin('vitest'), ['run', '--project', 'unit']),
 )
 
+/** What the tests make sound files with: other people's programs. */
+const SOUND_MAKERS = ['ffmpeg', 'sox', 'espeak-ng']
+
 if (parts.includes('api') || parts.includes('browser')) {
+  ensureDebian(SOUND_MAKERS, () => SOUND_MAKERS.every((name) => existsSync(`/usr/bin/${name}`)))
   const data = mkdtempSync(join(tmpdir(), 'esvik-test-'))
   let database
   try {

@@ -1,5 +1,5 @@
 import { readAiff } from './aiff'
-import { sniffed, SOUND_TYPES, type SoundType } from './sniff'
+import { isMonoMpeg, sniffed, SOUND_TYPES, type SoundType } from './sniff'
 import { checkClaims, checkSamples, SoundError, type Decoded } from './sound-error'
 import { readWav } from './wav'
 import { checkWhole } from './whole'
@@ -78,6 +78,7 @@ export async function decode(bytes: Uint8Array): Promise<Decoded & { type: Sound
   const make = UNPACKERS[type]
   if (!make) throw new SoundError(`${SOUND_TYPES[type].name} is decoded by a browser alone`)
   const decoded = checkSamples(await unpacked(bytes, make))
+  if (type === 'audio/mpeg' && isMonoMpeg(bytes)) decoded.channels.length = 1
   checkWhole(bytes, type, decoded.channels[0].length)
   return { ...decoded, type }
 }

@@ -17,6 +17,7 @@ export function lengthOfAac(bytes: Uint8Array): number {
     frames++
   }
   if (frames === 0) throw new SoundError('it has no samples')
+  if (at < bytes.length && textAt(bytes, at, 3) !== 'TAG') throw new SoundError('it is cut off')
   return (frames * FRAME) / rate
 }
 

@@ -25,10 +25,13 @@ function inOgg(bytes: Uint8Array): SoundType | undefined {
 }
 
 /** How many bytes of a tag lie before an MP3's (or another's) first frame (ID3v2). */
-function tagLength(bytes: Uint8Array): number {
+export function tagLength(bytes: Uint8Array): number {
   if (textAt(bytes, 0, 3) !== 'ID3' || bytes.length < 10) return 0
   return 10 + ((bytes[6] & 127) << 21) + ((bytes[7] & 127) << 14) + ((bytes[8] & 127) << 7) + (bytes[9] & 127)
 }
+
+/** Whether an MP3 has one channel: its decoder gives two of it all the same. */
+export const isMonoMpeg = (bytes: Uint8Array): boolean => (bytes[tagLength(bytes) + 3] & 0xc0) === 0xc0
 
 /** What kind of sound file bytes are, by what they hold and not by their name; undefined if none that is known. */
 export function sniffed(bytes: Uint8Array): SoundType | undefined {

@@ -1,5 +1,5 @@
 import { textAt } from './samples'
-import type { SoundType } from './sniff'
+import { tagLength, type SoundType } from './sniff'
 import { SoundError } from './sound-error'
 
 /** How many samples a channel a FLAC file says it has; 0 if it doesn't say (RFC 9639, 8.2). */
@@ -13,9 +13,12 @@ function claimedByFlac(bytes: Uint8Array): number {
 function claimedByMpeg(bytes: Uint8Array): number {
   const head = textAt(bytes.subarray(0, 65_536), 0, Math.min(65_536, bytes.length))
   const at = Math.max(head.indexOf('Xing'), head.indexOf('Info'))
-  if (at < 0 || at + 12 > bytes.length) return 0
+  const first = tagLength(bytes)
+  if (at < 0 || at + 12 > bytes.length || first + 4 > bytes.length) return 0
   const view = new DataView(bytes.buffer, bytes.byteOffset + at, 12)
-  return (view.getUint32(4) & 1) === 1 ? view.getUint32(8) * 1152 : 0
+  // Of MPEG-2, which is for low rates, a frame is half as long.
+  const frame = (bytes[first + 1] & 0x18) === 0x18 ? 1152 : 576
+  return (view.getUint32(4) & 1) === 1 ? view.getUint32(8) * frame : 0
 }
 
 /** Whether the last page of an Ogg file is all there (RFC 3533). */
@@ -35,8 +38,8 @@ export function checkWhole(bytes: Uint8Array, type: SoundType, frames: number): 
     type === 'audio/flac' && bytes[0] !== 0x4f
       ? frames < claimedByFlac(bytes)
       : type === 'audio/mpeg'
-        ? // Of low rates a frame is half as long, and silence at both ends is left out.
-          frames < claimedByMpeg(bytes) / 2 - 4 * 1152
+        ? // What the encoder put before and behind is left out.
+          frames < claimedByMpeg(bytes) - 4 * 1152
         : type !== 'audio/wav' && type !== 'audio/aiff' && !endsInPage(bytes)
   if (isCut) throw new SoundError('it is cut off')
 }

@@ -22,11 +22,13 @@ function apartAt(samples: Float32Array, from: number, end: number, width: number
   return Math.sqrt(apart / loud)
 }
 
-/** The jump at the seam counts too: the step from the last sample to the first, of the steps that are usual there. */
+/** The jump at the seam counts too: by how much the step from the last sample to the first is larger than any step after it. */
 function jumpAt(samples: Float32Array, from: number, end: number, width: number): number {
-  let usual = 1e-6
-  for (let k = 1; k < width; k++) usual += Math.abs((samples[from + k] ?? 0) - (samples[from + k - 1] ?? 0))
-  return Math.abs((samples[from] ?? 0) - (samples[end - 1] ?? 0)) / ((4 * usual) / width)
+  let largest = 1e-6
+  for (let k = 1; k < width; k++)
+    largest = Math.max(largest, Math.abs((samples[from + k] ?? 0) - (samples[from + k - 1] ?? 0)))
+  const step = Math.abs((samples[from] ?? 0) - (samples[end - 1] ?? 0))
+  return Math.max(0, step / largest - 1) / 3
 }
 
 function seamAt(samples: Float32Array, rate: number, from: number, end: number): Seam {

@@ -1,4 +1,5 @@
 import { spawn, spawnSync } from 'node:child_process'
+import { createHash } from 'node:crypto'
 import { existsSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { text } from 'node:stream/consumers'
 import { tmpdir } from 'node:os'
@@ -6,6 +7,8 @@ import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { writeShow } from '../../core/show'
 import { oneRule, point, walk } from '../../core/testing/small-show'
+import { markersIn, readByFfmpeg } from '../harness/sound-makers'
+import { wav } from '../harness/wav'
 
 const folder = mkdtempSync(join(tmpdir(), 'esvik-cli-'))
 const file = join(folder, 'show.esvik.json')
@@ -138,5 +141,66 @@ describe('esvik fan', () => {
   it('names a rule that is not there', () => {
     const { status, stderr } = esvik(['fan', thrown, '--rule', 'x', '--step', 'f'])
     expect([status, stderr]).toEqual([1, 'esvik: The show has no rule "x" that is on\n'])
+  })
+})
+
+describe('esvik mix', () => {
+  const sound = wav(16_000, 300)
+  const asset = createHash('sha256').update(sound).digest('hex')
+  const heard = oneRule({}, [{ id: 'b', kind: 'bed', sound: 'hum', fadeIn: 0.5 }], {
+    show: { sounds: [{ id: 'hum', name: 'Hum', asset, seconds: 2 }], buses: [{ id: 'bed', name: 'Beds' }] },
+    cue: { name: 'Hall hums' },
+  })
+  const place = mkdtempSync(join(tmpdir(), 'esvik-mix-'))
+  const document = join(place, 'heard.esvik.json')
+  writeFileSync(document, writeShow(heard))
+  writeFileSync(join(place, 'any name.wav'), sound)
+
+  it('writes what is heard, as another program reads it, with its markers', () => {
+    const out = join(place, 'out.wav')
+    const { status, stdout, stderr } = esvik(['mix', document, '--walk', 'w', '--out', out, '--json'])
+    expect([status, stderr]).toEqual([0, ''])
+    const report = JSON.parse(stdout)[out]
+    const theirs = readByFfmpeg(out)
+    expect(Math.abs(report.integrated - theirs.integrated)).toBeLessThan(0.1)
+    expect(Math.abs(report.truePeak - theirs.peak)).toBeLessThan(0.2)
+    expect(markersIn(out)).toMatchObject([{ label: 'Hall hums' }])
+    expect(markersIn(out)[0]!.t).toBeCloseTo(1.7, 4)
+    const again = join(place, 'again.wav')
+    esvik(['mix', document, '--walk', 'w', '--out', again])
+    expect(readFileSync(again).equals(readFileSync(out))).toBe(true)
+  })
+  it('writes a file for each bus, and one cue alone', () => {
+    expect(esvik(['mix', document, '--walk', 'w', '--out', join(place, 'stem.wav'), '--stems']).status).toBe(0)
+    expect(existsSync(join(place, 'stem.bed.wav'))).toBe(true)
+    const alone = esvik(['mix', document, '--walk', 'w', '--out', join(place, 'alone.wav'), '--cue', 'cue'])
+    expect(alone.stdout).toContain('LUFS in whole')
+  })
+  it.each([
+    [['--walk', 'nobody'], /no walk "nobody"/],
+    [['--walk', 'w', '--bus', 'brass'], /no bus "brass"/],
+    [['--walk', 'w', '--cue', 'none'], /no cue "none"/],
+    [['--walk', 'w', '--sounds', '/nowhere'], /no file or folder "\/nowhere"/],
+    [['--walk', 'w', '--out', '/nowhere/out.wav'], /can't be written/],
+  ])('says in a line what is wrong: %j', (args, words) => {
+    const { status, stderr } = esvik(['mix', document, '--out', join(place, 'no.wav'), ...args])
+    expect(status).toBe(1)
+    expect(stderr).toMatch(words)
+    expect(existsSync(join(place, 'no.wav'))).toBe(false)
+  })
+  it('names a sound that is nowhere, and mixes the others', () => {
+    const empty = mkdtempSync(join(tmpdir(), 'esvik-none-'))
+    const { status, stderr } = esvik([
+      'mix',
+      document,
+      '--walk',
+      'w',
+      '--out',
+      join(place, 'none.wav'),
+      '--sounds',
+      empty,
+    ])
+    expect(status).toBe(0)
+    expect(stderr).toContain('"Hum" is nowhere to be found')
   })
 })

@@ -33,13 +33,13 @@ it('a sound is kept by its hash, with how long it is; one that is not whole is r
   const bytes = Uint8Array.from(wav(4000))
   const { status, body } = await keep(bytes)
   expect(status).toBe(200)
-  expect(body).toEqual({ hash: createHash('sha256').update(bytes).digest('hex'), seconds: 0.5 })
+  expect(body).toEqual({ hash: createHash('sha256').update(bytes).digest('hex'), seconds: 0.5, isMeasured: true })
   const back = await fetch(`${server.url}/api/assets/${body.hash}`)
   expect(back.headers.get('content-type')).toBe('audio/wav')
   expect(Buffer.from(await back.arrayBuffer()).equals(Buffer.from(bytes))).toBe(true)
   const cut = await keep(bytes.slice(0, 600))
   expect(cut.status).toBe(422)
-  expect(cut.body.message).toContain('is no sound that can be kept: its header claims')
+  expect(cut.body.message).toContain('The file can’t be kept: its header claims')
   expect((await fetch(`${server.url}/api/assets/${cut.body.hash}`)).status).toBe(404)
 })
 
@@ -51,8 +51,9 @@ it('what is no .glb from its first byte to its last is refused in words', async 
     return bytes
   }
   const bad: [string, Uint8Array<ArrayBuffer>][] = [
-    ['cut off', new Uint8Array(4)],
-    ['does not begin with', changed((view) => view.setUint32(0, 0x21, true))],
+    ['neither a .glb nor a sound', new Uint8Array(4)],
+    ['cut off', glb.slice(0, 12)],
+    ['neither a .glb nor a sound', changed((view) => view.setUint32(0, 0x21, true))],
     ['of version 1', changed((view) => view.setUint32(4, 1, true))],
     ['claims 2147483647 bytes', changed((view) => view.setUint32(8, 0x7fffffff, true))],
     ['and has', glb.slice(0, glb.length - 1)],

@@ -95,7 +95,7 @@ describe('a show with its sounds as one ZIP', () => {
           { name: `sounds/${hashOf(text)}.wav`, bytes: () => text },
         ])
       },
-      /no WAV file/,
+      /no sound that can be played/,
     ],
     [
       'a stranger',

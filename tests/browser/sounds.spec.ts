@@ -1,49 +1,67 @@
 import AxeBuilder from '@axe-core/playwright'
-import { expect } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
+import { byFfmpeg, markersIn, readByFfmpeg, spoken } from '../harness/sound-makers'
 import { wav } from '../harness/wav'
-import { choose, desk, drawZone, marks, openNew, score, test } from './page'
+import { choose, desk, drag, drawZone, marks, middle, openDemo, openNew, plan, spotAt, test } from './page'
 
-const file = (name: string, buffer: Buffer) => ({ name, mimeType: 'audio/wav', buffer })
+const file = (name: string, buffer: Buffer) => ({ name, mimeType: 'application/octet-stream', buffer })
+const shore = (page: Page) => page.getByRole('group', { name: 'Shore' })
+const soundDesk = (page: Page) => page.getByRole('region', { name: 'Sound', exact: true })
+const poolDesk = (page: Page) => page.getByRole('region', { name: 'Pool' })
+const view = (page: Page, name: string) => page.getByRole('navigation', { name: 'Views' }).getByRole('button', { name })
+const violations = async (page: Page) =>
+  (await new AxeBuilder({ page }).analyze()).violations.map(({ id, nodes }) => [id, nodes[0]!.html])
 
-test('sounds come in from files, the others too where one is broken; one is measured, heard, and sounds in the walk', async ({
+test('sounds come in from files of many kinds, the others too where one is broken; one is seen, trimmed, heard, and sounds in the walk', async ({
   page,
   server,
 }) => {
   const show = await openNew(page, server, 'Own sounds')
   const before = (await show()).sounds.length
-  const panel = page.getByRole('region', { name: 'Sounds' })
-  await page.getByRole('button', { name: 'Sounds', exact: true }).click()
+  await view(page, 'Sounds').click()
   const creak = wav(24_000, 1000)
-  await panel
-    .getByLabel('Sounds to bring in')
+  await page
+    .getByLabel('Sounds to bring in', { exact: true })
     .setInputFiles([
       file('Creak.wav', creak),
       file('Broken.wav', wav(4000).subarray(0, 300)),
       file('Creak again.wav', creak),
-      file('Groan.wav', wav(8000, 90)),
+      file('Gull.flac', byFfmpeg('gull.flac')),
+      file('Sea.ogg', byFfmpeg('sea.ogg', 'anoisesrc=d=2:c=pink:a=0.1:r=44100')),
+      file('Rope.m4a', byFfmpeg('rope.m4a', 'sine=f=200:d=2')),
+      file('Letter.mp3', Buffer.from('This is a letter and no sound.')),
+      file('Watchman.wav', spoken('watchman.wav', 'Who is there?')),
     ])
-  await expect(panel.getByRole('alert')).toContainText('Broken.wav was not brought in: The file is no sound')
-  await expect.poll(async () => (await show()).sounds.length).toBe(before + 2)
+  await expect(page.getByRole('alert')).toContainText(
+    'Broken.wav was not brought in: The file can’t be kept: its header claims',
+  )
+  await expect(page.getByRole('alert')).toContainText('Letter.mp3 was not brought in')
+  await expect.poll(async () => (await show()).sounds.length).toBe(before + 5)
   const added = (await show()).sounds.slice(before)
-  expect(added.map(({ name, seconds }) => [name, seconds])).toEqual([
-    ['Creak', 3],
-    ['Groan', 1],
-  ])
+  expect(added.map(({ name }) => name)).toEqual(['Creak', 'Gull', 'Sea', 'Rope', 'Watchman'])
+  expect(added[0]!.seconds).toBe(3)
+
+  await page.getByRole('searchbox').fill('rope')
+  await shore(page).getByRole('button', { name: 'Rope', exact: true }).first().click()
+  await expect(soundDesk(page)).toContainText('AAC in MP4')
+  await expect(soundDesk(page).locator('[data-measured]')).toContainText('LUFS in whole')
 
   // A tone of 1 kHz at 9000 of 32768 peaks at −11.2 dB (a hair more where it begins and ends), and is as loud as it peaks less 3 dB for the one channel.
-  await panel.getByRole('searchbox').fill('creak')
-  await panel.getByRole('button', { name: 'Creak', exact: true }).click()
-  await expect(panel.locator('[data-measured]')).toContainText('−14.2 LUFS as a whole')
-  await expect(panel.locator('[data-measured]')).toContainText(/true peak −11(\.[0-3])? dB/)
-  await expect(panel.locator('[data-measured]')).toContainText('not used yet')
-  await panel.getByRole('button', { name: 'Hear Creak' }).click()
-  await expect(panel.getByRole('button', { name: 'Stop Creak' })).toBeVisible()
-  await panel.getByRole('button', { name: 'Stop Creak' }).click()
-  await expect(panel.getByRole('button', { name: 'Hear Creak' })).toBeVisible()
-  const { violations } = await new AxeBuilder({ page }).include('[aria-label=Sounds]').analyze()
-  expect(violations.map(({ id, nodes }) => [id, nodes[0]!.html])).toEqual([])
-  await panel.getByRole('button', { name: 'Close' }).click()
+  await page.getByRole('searchbox').fill('creak')
+  await shore(page).getByRole('button', { name: 'Creak', exact: true }).first().click()
+  await expect(soundDesk(page).locator('[data-measured]')).toContainText('−14.2 LUFS in whole')
+  await expect(soundDesk(page).locator('[data-measured]')).toContainText(/true peak −11(\.[0-3])? dB/)
+  await expect(soundDesk(page)).toContainText('Used by nothing yet')
+  const ends = soundDesk(page).getByRole('slider', { name: 'Where it ends' })
+  const at = await middle(ends)
+  await drag(page, at, { x: at.x - 200, y: at.y })
+  await expect.poll(async () => (await show()).sounds.find(({ name }) => name === 'Creak')!.trim?.[1]).toBeLessThan(2.5)
+  await soundDesk(page).getByRole('button', { name: 'Hear', exact: true }).click()
+  await expect(soundDesk(page).getByRole('button', { name: 'Stop', exact: true })).toBeVisible()
+  await soundDesk(page).getByRole('button', { name: 'Stop', exact: true }).click()
+  await expect(soundDesk(page).getByRole('button', { name: 'Hear', exact: true })).toBeVisible()
 
+  await view(page, 'Desk').click()
   await drawZone(page)
   await desk(page).getByRole('button', { name: '+ rule' }).click()
   await expect(marks(page, 'fired', 'zone-1').first()).toBeVisible()
@@ -54,7 +72,109 @@ test('sounds come in from files, the others too where one is broken; one is meas
   await expect
     .poll(async () => (await show()).cues.at(-1)!.steps.at(-1))
     .toMatchObject({ kind: 'sound', sound: 'creak' })
-  await page.getByRole('button', { name: 'Events as a table' }).click()
-  await expect(page.getByRole('cell', { name: /Creak/ }).first()).toBeVisible()
-  await expect(score(page)).toBeVisible()
+
+  // The walk is mixed with it: as loud as another program reads it, with a marker where the cue begins.
+  await page.getByRole('button', { name: 'Mix', exact: true }).click()
+  const panel = page.getByRole('region', { name: 'Mix' })
+  await panel.getByRole('button', { name: 'Mix', exact: true }).click()
+  await expect(panel.locator('[data-mixed]')).toContainText('The score agrees within')
+  const said = Number(
+    /(−?[\d.]+) LUFS/.exec((await panel.locator('[data-mixed]').textContent())!)![1]!.replace('−', '-'),
+  )
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    panel.getByRole('button', { name: /^Save/ }).click(),
+  ])
+  const saved = await download.path()
+  expect(Math.abs(readByFfmpeg(saved).integrated - said)).toBeLessThan(0.2)
+  expect(markersIn(saved).map(({ label }) => label)).toContain((await show()).cues.at(-1)!.name)
+})
+
+test('a pool is made of several, spread on its picture, its draws are listed and heard, a minute of it is counted', async ({
+  page,
+  server,
+}) => {
+  const show = await openNew(page, server, 'Own pool')
+  await view(page, 'Sounds').click()
+  await page
+    .getByLabel('Sounds to bring in', { exact: true })
+    .setInputFiles([1, 2, 3].map((n) => file(`Plink ${n}.wav`, wav(4000, 200 * n))))
+  await shore(page).getByRole('button', { name: 'Plink 1 to 3' }).click()
+  await expect(soundDesk(page)).toContainText('3 sounds are chosen')
+  await soundDesk(page).getByLabel('Loudness to match (LUFS)').fill('-30')
+  await soundDesk(page).getByRole('button', { name: 'Match', exact: true }).click()
+  await expect
+    .poll(async () =>
+      (await show()).sounds.filter(({ name }) => name.startsWith('Plink')).every(({ gain }) => gain < -10),
+    )
+    .toBe(true)
+  await poolDesk(page).getByRole('button', { name: 'New pool of 3' }).click()
+  await expect(poolDesk(page).locator('[data-draw]')).toHaveCount(10)
+  const pool = async () => (await show()).pools.find(({ name }) => name === 'Plink')!
+  await expect.poll(async () => (await pool()).sounds.length).toBe(3)
+
+  const edge = await middle(poolDesk(page).locator('[data-spread=left]').first())
+  await drag(page, edge, { x: edge.x - 60, y: edge.y })
+  await expect.poll(async () => (await pool()).pitch[0]).toBeLessThan(-100)
+  const heavier = poolDesk(page).getByRole('button', { name: /Weight of Plink 2/ })
+  await heavier.focus()
+  for (let i = 0; i < 6; i++) await page.keyboard.press('ArrowUp')
+  await expect(poolDesk(page).getByRole('list', { name: 'Sounds of the pool' })).toContainText('67 %')
+  await poolDesk(page).getByRole('button', { name: 'Hear ten draws' }).click()
+  await expect(poolDesk(page).getByRole('button', { name: 'Stop', exact: true })).toBeVisible()
+  await poolDesk(page).getByRole('button', { name: 'Stop', exact: true }).click()
+  expect(await violations(page)).toEqual([])
+
+  await view(page, 'Desk').click()
+  await drawZone(page)
+  await desk(page).getByRole('button', { name: '+ rule' }).click()
+  await desk(page).getByRole('button', { name: 'Steps of its cue' }).click()
+  await desk(page).getByRole('button', { name: '+ step' }).click()
+  await page.getByRole('menuitem', { name: 'Sprinkled sounds' }).click()
+  await choose(page, 'Pool', 'Plink')
+  await view(page, 'Sounds').click()
+  await shore(page).getByRole('button', { name: 'Plink 2', exact: true }).click()
+  const minute = poolDesk(page).locator('[data-minute]')
+  await expect(minute).toContainText(/\d+ sounds heard/)
+  const count = async () => Number(/(\d+) sounds heard/.exec((await minute.textContent())!)![1])
+  const often = await count()
+  const latest = poolDesk(page).getByRole('button', { name: /, Latest$/ })
+  await latest.focus()
+  for (let i = 0; i < 8; i++) await page.keyboard.press('Shift+ArrowUp')
+  await expect.poll(count).toBeLessThan(often)
+
+  // What uses it is named before it goes, and another can take its place.
+  await soundDesk(page).getByRole('button', { name: 'Delete' }).click()
+  await expect(page.getByRole('alert')).toContainText('takes it out of Plink')
+  await soundDesk(page).getByRole('button', { name: 'Delete it all the same' }).click()
+  await expect.poll(async () => (await pool()).sounds.length).toBe(2)
+})
+
+test('opening a show fetches no sound; what will sound is fetched when it is played', async ({ page, server }) => {
+  const fetched: string[] = []
+  page.on('request', (request) => /\/api\/assets\/[0-9a-f]{64}$/.test(request.url()) && fetched.push(request.url()))
+  await openDemo(page, server)
+  await expect.poll(() => page.evaluate(() => (window as any).esvik.drawn().version)).toBeGreaterThan(0)
+  expect(fetched).toEqual([])
+  await page.getByRole('button', { name: 'Play', exact: true }).click()
+  await expect
+    .poll(async () => (await page.evaluate(() => (window as any).esvik.sounding())).voices.length)
+    .toBeGreaterThan(0)
+  await page.getByRole('button', { name: 'Pause' }).click()
+  expect(fetched.length).toBeGreaterThan(0)
+  // Not all thirty: those of the next minute.
+  expect(new Set(fetched).size).toBeLessThan(20)
+})
+
+test('the plan shows how loud it is wherever one stays, and says what is heard there', async ({ page, server }) => {
+  await openDemo(page, server)
+  await plan(page).getByRole('button', { name: 'Heard' }).click()
+  const level = (x: number, z: number) => page.evaluate(([x, z]) => (window as any).esvik.ambienceAt?.(x, z), [x, z])
+  await expect.poll(() => level(0, 0)).toBeGreaterThan(-35)
+  const here = await spotAt(page, 0, 0)
+  await page.mouse.move(here.x, here.y)
+  const said = plan(page).getByRole('region', { name: 'What is heard here' })
+  await expect(said).toContainText('Wind and sea')
+  await expect(said).toContainText(/Heard here.*−\d+ LUFS/)
+  expect(await violations(page)).toEqual([])
 })

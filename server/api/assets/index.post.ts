@@ -1,7 +1,7 @@
 import { GLB_MAGIC, checkGlb, keepMesh } from '../../assets/mesh-file'
 import { hashOf, keepSound, rowOf } from '../../assets/keep'
 import { readSound } from '../../assets/sound-file'
-import { SoundError } from '../../../core/audio'
+import { sniffed, SoundError } from '../../../core/audio'
 import { bytesOf } from '../../http/json-body'
 import { Refusal, route } from '../../http/refusal'
 
@@ -15,6 +15,7 @@ export default route(async (event) => {
     checkGlb(bytes)
     return { hash: await keepMesh(bytes) }
   }
+  if (!sniffed(bytes)) throw new Refusal(422, 'The file is neither a .glb nor a sound of a kind that is known here')
   const sound = await readSound(bytes).catch((error: Error) => {
     if (!(error instanceof SoundError)) throw error
     throw new Refusal(422, `The file can’t be kept: ${error.message}`)
