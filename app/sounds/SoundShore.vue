@@ -97,10 +97,12 @@ function key(event: KeyboardEvent, id: string) {
         >
           {{ family.name }}
         </button>
-        <p class="text-[11px] leading-tight text-bone-3">
+        <p class="text-[11px] leading-tight" :class="isChosen(family) ? 'text-bone-2' : 'text-bone-3'">
           {{ facts(family) }}<span v-if="over(family).length > 0" class="text-rust"> · peak over −1 dB</span>
         </p>
-        <p class="text-[11px] leading-tight text-bone-3">{{ lasts(family) }} · {{ uses(family) }}</p>
+        <p class="text-[11px] leading-tight" :class="isChosen(family) ? 'text-bone-2' : 'text-bone-3'">
+          {{ lasts(family) }} · {{ uses(family) }}
+        </p>
       </li>
       <li
         class="grid min-w-56 flex-1 content-center gap-1 rounded-lg border border-dashed border-bone-3 px-3 py-2 text-[12px]"
