@@ -9,6 +9,28 @@ export const droppedSounds = shallowRef<readonly File[]>()
 export const isSound = ({ name, type }: File): boolean =>
   type.startsWith('audio/') || /\.(wav|flac|ogg|opus|mp3|aac|m4a|aiff?)$/i.test(name)
 
+/** The files of folders, and of the folders in them; hidden ones are left out. */
+async function filesIn(entries: readonly FileSystemEntry[]): Promise<File[]> {
+  const found: File[] = []
+  for (const entry of entries) {
+    if (entry.name.startsWith('.')) continue
+    if (entry.isFile)
+      found.push(await new Promise<File>((done, fail) => (entry as FileSystemFileEntry).file(done, fail)))
+    else found.push(...(await filesIn(await entriesIn(entry as FileSystemDirectoryEntry))))
+  }
+  return found
+}
+/** What lies in a folder: a reader gives it a hundred at a time. */
+async function entriesIn(folder: FileSystemDirectoryEntry): Promise<FileSystemEntry[]> {
+  const reader = folder.createReader()
+  const found: FileSystemEntry[] = []
+  for (;;) {
+    const some = await new Promise<FileSystemEntry[]>((done, fail) => reader.readEntries(done, fail))
+    if (some.length === 0) return found
+    found.push(...some)
+  }
+}
+
 /** Takes files that are dropped anywhere on the page. */
 export function useDrops(take: (files: File[]) => void) {
   /** A file is held over the page. */
@@ -24,10 +46,13 @@ export function useDrops(take: (files: File[]) => void) {
   })
   useEventListener(window, 'drop', (event: DragEvent) => {
     over.value = false
-    const files = [...(event.dataTransfer?.files ?? [])]
-    if (files.length === 0) return
+    if (!event.dataTransfer?.files.length) return
     event.preventDefault()
-    take(files)
+    // What was dropped is there only until this turn is over, so the entries are taken now.
+    const entries = [...event.dataTransfer.items].map((item) => item.webkitGetAsEntry())
+    const files = [...event.dataTransfer.files]
+    if (entries.some((entry) => entry?.isDirectory)) void filesIn(entries.filter((entry) => entry !== null)).then(take)
+    else take(files)
   })
   return { over }
 }

@@ -196,7 +196,12 @@ const remove = () => doc.edit(`Delete ${pool.value!.name}`, (edit) => edit.remov
       <div class="flex gap-4">
         <div class="min-w-0 flex-1"><PoolRegions :pool="pool" :draws="draws" :at="at" /></div>
         <ul class="w-48 flex-none space-y-0.5 text-[12px]" aria-label="Sounds of the pool">
-          <li v-for="(entry, i) in pool.sounds" :key="entry.sound" class="flex items-center gap-1.5">
+          <li
+            v-for="(entry, i) in pool.sounds"
+            :key="entry.sound"
+            :data-hears="`sound:${entry.sound}`"
+            class="flex items-center gap-1.5"
+          >
             <button
               class="min-w-0 flex-1 truncate text-left hover:text-bone"
               :class="store.chosen.includes(entry.sound) ? 'text-lamp' : ''"

@@ -64,6 +64,29 @@ function go({ kind, id }: User) {
   selection.choose('cue', id)
   view.looks = 'desk'
 }
+function everywhere(id: string) {
+  const other = store.sounds.find((each) => each.id === id)
+  if (other) void store.replaceEverywhere(sound.value!, other)
+}
+/** Another takes its place wherever it is used, and it goes. */
+function instead(id: string) {
+  const { id: old } = sound.value!
+  asks.value = false
+  if (store.replace(old, id)) store.remove(old)
+  store.choose(id)
+}
+const tags = computed(() => sound.value?.tags.join(', ') ?? '')
+function tag(words: string) {
+  const all = [
+    ...new Set(
+      words
+        .split(',')
+        .map((word) => word.trim())
+        .filter(Boolean),
+    ),
+  ]
+  store.set('tags', all, `Tags of ${sound.value!.name}`)
+}
 function remove() {
   if (users.value.length > 0 && !asks.value) return void (asks.value = true)
   asks.value = false
@@ -183,15 +206,35 @@ function remove() {
             name="Replace it by"
             value=""
             :options="[{ value: '', words: 'Replace it …' }, ...others]"
-            @choose="$event && store.replace(sound.id, $event)"
+            @choose="$event && store.replace(sound.id, $event)" />
+          in this show, or
+          <PartChoice
+            name="Replace it everywhere by"
+            value=""
+            :options="[{ value: '', words: 'in every show …' }, ...others]"
+            @choose="everywhere($event)"
         /></template>
         <template v-else>Used by nothing yet.</template>
-        <button class="part" @click="exportWav(sound)">Export as WAV</button>&nbsp;
+        <button class="part" @click="exportWav(store.several)">
+          Export {{ store.several.length > 1 ? `${store.several.length} as WAVs` : 'as WAV' }}</button
+        >&nbsp;
         <button class="part" @click="remove">Delete</button>
+      </p>
+      <p class="text-bone-3">Tags <PartText name="Tags" :value="tags" empty="none" @change="tag" /></p>
+      <p v-if="store.replacedIn" role="status" class="text-bone-3">
+        Replaced in {{ store.replacedIn.length === 0 ? 'no show' : store.replacedIn.join(', ') }}.
+        <button class="part" @click="store.replacedIn = undefined">Good</button>
       </p>
       <p v-if="asks" role="alert" class="rounded-md border border-rust px-2 py-1 text-bone">
         Deleting it takes it out of {{ users.map(({ name }) => name).join(', ') }}; a step or a pool that then has
-        nothing goes too. <button class="part" @click="remove">Delete it all the same</button> ·
+        nothing goes too. <button class="part" @click="remove">Delete it all the same</button>, or
+        <PartChoice
+          name="Put in its place"
+          value=""
+          :options="[{ value: '', words: 'put another in its place …' }, ...others]"
+          @choose="$event && instead($event)"
+        />
+        ·
         <button class="part" @click="asks = false">Leave it</button>
       </p>
     </div>

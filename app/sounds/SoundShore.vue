@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { plain } from '~/words/time'
 import type { Family } from './library'
+import { useRecording } from './recording'
 import { useSounds } from './sounds'
 import SoundTile from './SoundTile.vue'
 
@@ -14,6 +15,7 @@ function take(event: Event) {
   input.value = ''
   if (taken.length > 0) void store.bring(taken)
 }
+const { since, problem, begin, end } = useRecording((file) => void store.bring([file]))
 const isChosen = (family: Family) => family.sounds.some(({ id }) => store.chosen.includes(id))
 const between = (values: number[], digits: number): string => {
   const [least, most] = [Math.min(...values), Math.max(...values)]
@@ -76,6 +78,7 @@ function key(event: KeyboardEvent, id: string) {
             class="rounded-sm"
             :class="store.chosen.includes(sound.id) ? 'bg-ink-3/60' : ''"
             :data-sound="sound.id"
+            :data-hears="`sound:${sound.id}`"
             :aria-pressed="store.chosen.includes(sound.id)"
             :aria-label="sound.name"
             @click="press($event, sound.id)"
@@ -109,7 +112,9 @@ function key(event: KeyboardEvent, id: string) {
       >
         <p>
           <strong>Drop sounds here</strong>, or <button class="part" @click="files?.click()">choose files</button>,
-          <button class="part" @click="folder?.click()">a folder</button>
+          <button class="part" @click="folder?.click()">a folder</button>, or
+          <button v-if="since === undefined" class="part" @click="begin">record</button>
+          <button v-else class="part !text-rust" @click="end">stop recording</button>
         </p>
         <p v-if="store.coming" role="status" class="flex items-center gap-2">
           <span class="h-1 w-24 overflow-hidden rounded bg-ink-3"
@@ -120,6 +125,7 @@ function key(event: KeyboardEvent, id: string) {
           >
           <button class="chip" @click="store.stop()">Stop</button>
         </p>
+        <p v-if="problem" role="alert" class="text-rust">{{ problem }}</p>
         <div v-if="store.refused.length > 0" role="alert" class="max-h-24 overflow-y-auto text-rust">
           <p v-for="one in store.refused" :key="one.name">{{ one.name }} was not brought in: {{ one.why }}.</p>
         </div>

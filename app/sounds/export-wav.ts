@@ -5,16 +5,37 @@ import { decoded, RATE } from '~/sound/decoded'
 import { save } from '~/words/save'
 import { channelsOf } from './looking'
 
-/** Saves a sound as it is used, trimmed and at its gain, as a WAV file: 48 kHz, 24 bits, stereo. */
-export async function exportWav(sound: Sound): Promise<void> {
-  const buffer = await decoded(sound.asset)
-  if (!buffer) return
+/** A sound as it is used, trimmed and at its gain, as a WAV file: 48 kHz, 24 bits, stereo; nothing where its file is not here. */
+async function wavOf(sound: Sound): Promise<BlobPart[] | undefined> {
+  const buffer = await decoded(sound.asset).catch(() => undefined)
+  if (!buffer) return undefined
   const [from, to] = sound.trim ?? [0, buffer.duration]
   const gain = 10 ** (sound.gain / 20)
   const [left, right = left] = sidesOf(channelsOf(buffer)).map((side) =>
     side.slice(Math.round(from * RATE), Math.round(to * RATE)).map((value) => value * gain),
   )
   const { head, tail } = wavFile(left!.length, RATE, [])
-  const parts = [head, samplesOf(left!, right!).bytes, tail] as BlobPart[]
-  save(new Blob(parts, { type: 'audio/wav' }), `${sound.name}.wav`)
+  return [head, samplesOf(left!, right!).bytes, tail] as BlobPart[]
+}
+
+/** Saves sounds as WAV files: one as it is, several in a ZIP. */
+export async function exportWav(sounds: readonly Sound[]): Promise<void> {
+  const [first] = sounds
+  if (sounds.length === 1 && first) {
+    const parts = await wavOf(first)
+    if (parts) save(new Blob(parts, { type: 'audio/wav' }), `${first.name}.wav`)
+    return
+  }
+  const { Zip, ZipPassThrough } = await import('fflate')
+  const written: BlobPart[] = []
+  const zip = new Zip((error, chunk) => !error && written.push(chunk as BlobPart))
+  for (const sound of sounds) {
+    const parts = await wavOf(sound)
+    if (!parts) continue
+    const entry = new ZipPassThrough(`${sound.name.replace(/[/\\]/g, ' ')}.wav`)
+    zip.add(entry)
+    entry.push(new Uint8Array(await new Blob(parts).arrayBuffer()), true)
+  }
+  zip.end()
+  save(new Blob(written, { type: 'application/zip' }), 'Sounds.zip')
 }

@@ -4,8 +4,8 @@ import { freeId, freeName, type Pool, type Sound } from '~~/core/show'
 import type { SoundPicture } from '~~/core/sound'
 import { useShow } from '~/document/show'
 import { droppedSounds } from '~/frame/dropped'
+import { useAudition } from '~/sound/audition'
 import { decoded, RATE } from '~/sound/decoded'
-import { useAudition } from './audition'
 import { useBringSounds } from './bring-sounds'
 import { useKnownSounds, useShore } from './library'
 import { channelsOf, looking } from './looking'
@@ -94,6 +94,14 @@ export const useSounds = defineStore('sounds', () => {
   const replace = (from: string, to: string) =>
     doc.edit(`Replace ${soundOf(from)?.name} by ${soundOf(to)?.name}`, (edit) => replaceSound(edit, from, to))
 
+  /** Puts the file of another sound in the place of this one's in every show; the shows that had it are named. */
+  const replacedIn = ref<string[]>()
+  async function replaceEverywhere(from: Sound, to: Sound): Promise<void> {
+    const body = { from: from.asset, to: to.asset }
+    const { shows } = await $fetch<{ shows: string[] }>('/api/sounds/replace', { method: 'POST', body })
+    replacedIn.value = shows
+  }
+
   watch(
     [() => doc.isOpen, droppedSounds],
     ([isOpen, files]) => {
@@ -127,5 +135,7 @@ export const useSounds = defineStore('sounds', () => {
     rename,
     remove,
     replace,
+    replaceEverywhere,
+    replacedIn,
   }
 })

@@ -8,6 +8,7 @@ const KNOWN: [pattern: RegExp, methods: string[]][] = [
   [/^\/api\/assets\/[^/]+$/, ['GET']],
   [/^\/api\/assets\/[^/]+\/about$/, ['PUT']],
   [/^\/api\/sounds$/, ['POST']],
+  [/^\/api\/sounds\/replace$/, ['POST']],
   [/^\/api\/shows$/, ['GET', 'POST']],
   [/^\/api\/shows\/import$/, ['POST']],
   [/^\/api\/shows\/[^/]+$/, ['GET', 'DELETE']],

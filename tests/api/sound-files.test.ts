@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Measured } from '../../core/sound'
-import { ask } from '../harness/api'
+import { ask, edit, newShow } from '../harness/api'
 import { startServer, type TestServer } from '../harness/server'
 import { byFfmpeg, bySox, inFolder, readByFfmpeg, spoken } from '../harness/sound-makers'
 import { wav } from '../harness/wav'
@@ -92,6 +92,21 @@ describe('files that other programs wrote', () => {
       (await ask(server.url, `/api/assets/${other}/about`, 'PUT', { envelope: '', placed: null, measured })).status,
     ).toBe(409)
   })
+})
+
+it('one file takes the place of another in every show, as an edit that says so', async () => {
+  const [old, other] = [(await keep(wav(8000, 300))).body.hash, (await keep(wav(4000, 500))).body.hash]
+  const shows = await Promise.all(['First', 'Second', 'Third'].map((title) => newShow(server.url, title)))
+  const sound = { id: 'plink', name: 'Plink', asset: old, seconds: 1, trim: [0.2, 0.9] }
+  for (const { id, revision } of shows.slice(0, 2))
+    expect((await edit(server.url, id, revision, [{ op: 'add', path: '/sounds/-', value: sound }])).status).toBe(200)
+  const { body } = await ask(server.url, '/api/sounds/replace', 'POST', { from: old, to: other })
+  expect(body.shows.sort()).toEqual(['First', 'Second'])
+  for (const { id } of shows.slice(0, 2)) {
+    const { show } = (await ask(server.url, `/api/shows/${id}`)).body
+    expect(show.sounds.find(({ id }: { id: string }) => id === 'plink')).toMatchObject({ asset: other, seconds: 0.5 })
+  }
+  expect((await ask(server.url, '/api/sounds/replace', 'POST', { from: other, to: 'ab'.repeat(32) })).status).toBe(404)
 })
 
 it('a file is served in ranges', async () => {

@@ -3,6 +3,7 @@ import { useEvidence } from '~/run/evidence'
 import { usePlayhead } from '~/frame/playhead'
 import { useRun } from '~/run/current-run'
 import { useShow } from '~/document/show'
+import { useHearByKey } from '~/sound/hear-by-key'
 import { useSound } from '~/sound/sound'
 import { useView } from '~/frame/view'
 import { droppedPlace, droppedSounds, isSound, useDrops } from '~/frame/dropped'
@@ -23,6 +24,7 @@ const view = useView()
 const sound = useSound()
 useEvidence()
 useDeskKeys()
+useHearByKey()
 const failed = ref('')
 const UndoQuestion = defineAsyncComponent(() => import('~/frame/UndoQuestion.vue'))
 const AsideEdits = defineAsyncComponent(() => import('~/frame/AsideEdits.vue'))

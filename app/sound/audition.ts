@@ -1,6 +1,6 @@
 import { ref } from 'vue'
 import type { Sound } from '~~/core/show'
-import { decoded } from '~/sound/decoded'
+import { decoded } from './decoded'
 
 export interface HowHeard {
   /** Besides its own gain (dB), and how it is pitched (cents). */
@@ -15,8 +15,7 @@ export interface HowHeard {
 /** The last few sounds that were heard by themselves are kept: they are heard again and again. */
 const KEPT = 8
 
-/** Hearing sounds by themselves, as their files are but for trim and gain. */
-export function useAudition() {
+function createAudition() {
   /** The sound that is heard, and where in its file it is (s). */
   const playing = ref<string>()
   const at = ref(0)
@@ -78,3 +77,7 @@ export function useAudition() {
   const toggle = (sound: Sound, how?: HowHeard) => (playing.value === sound.id ? hush() : void hear(sound, how))
   return { playing, at, hear, hush, toggle }
 }
+
+let shared: ReturnType<typeof createAudition> | undefined
+/** Hearing sounds by themselves, as their files are but for trim and gain; one at a time, wherever on the page it is asked for. */
+export const useAudition = () => (shared ??= createAudition())
