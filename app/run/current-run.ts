@@ -170,6 +170,7 @@ export const useRun = defineStore('run', () => {
     if (busy) return
     await hear()
     await computeCurves()
+    void fetchEnvelopes()
   }
 
   /** Where the walks go: kept the same object as long as they go the same way, so that nothing is drawn again that has not moved. */
@@ -198,25 +199,25 @@ export const useRun = defineStore('run', () => {
   }
 
   const fetched = new Set<string>()
-  watch(
-    () => doc.show?.sounds,
-    async (sounds) => {
-      const hashes = [...new Set(sounds?.map((sound) => sound.asset))].filter((hash) => !fetched.has(hash))
-      if (hashes.length === 0) return
-      hashes.forEach((hash) => fetched.add(hash))
-      const found = await $fetch<Record<string, { envelope: string; placed?: string }>>('/api/envelopes', {
-        method: 'POST',
-        body: { hashes },
-      })
-      const made = Object.entries(found).map(([hash, { envelope, placed }]): [string, Envelopes] => [
-        hash,
-        { envelope: floatsOf(envelope), placed: placed === undefined ? undefined : floatsOf(placed) },
-      ])
-      await worker.addEnvelopes(made)
-      await computeCurves()
-    },
-    { immediate: true },
-  )
+  /** What is known of how loud the sounds are that are heard in the run: fetched as they are first heard. */
+  async function fetchEnvelopes(): Promise<void> {
+    const assets = new Map(played.value?.sounds.map(({ id, asset }) => [id, asset]))
+    const heard = new Set(run.value?.audible.map(({ sound }) => assets.get(sound)!))
+    const hashes = [...heard].filter((hash) => !fetched.has(hash))
+    if (hashes.length === 0) return
+    hashes.forEach((hash) => fetched.add(hash))
+    const found = await $fetch<Record<string, { envelope: string; placed?: string }>>('/api/envelopes', {
+      method: 'POST',
+      body: { hashes },
+    }).catch(() => undefined)
+    if (!found) return hashes.forEach((hash) => fetched.delete(hash))
+    const made = Object.entries(found).map(([hash, { envelope, placed }]): [string, Envelopes] => [
+      hash,
+      { envelope: floatsOf(envelope), placed: placed === undefined ? undefined : floatsOf(placed) },
+    ])
+    await worker.addEnvelopes(made)
+    await computeCurves()
+  }
   watch([walks, seed, walker], request)
 
   /** Gives the canvas of the score to the worker, which draws on it from now on. */

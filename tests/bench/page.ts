@@ -28,6 +28,19 @@ for (let n = 0; n < 3; n++) {
   await page.locator('[data-mark=fired]').first().waitFor()
   loads.push(performance.now() - before)
 }
+const received = await page.evaluate(() => {
+  const all = performance.getEntriesByType('resource') as PerformanceResourceTiming[]
+  const size = (of: PerformanceResourceTiming[]) =>
+    of.reduce((sum, { encodedBodySize }) => sum + encodedBodySize, 0) / 1048576
+  return {
+    sounds: size(all.filter(({ name }) => name.includes('/api/assets/'))),
+    api: size(all.filter(({ name }) => name.includes('/api/') && !name.includes('/api/assets/'))),
+    all: size(all),
+  }
+})
+line('  of that sounds', `${received.sounds.toFixed(2)} MB`, '0 MB until played')
+line('  the document and what is known of its sounds', `${received.api.toFixed(2)} MB`, '')
+line('  everything that opening it fetches, workers and fonts too', `${received.all.toFixed(2)} MB`, '≤ 0.4 MB')
 line('page: from asking for it to the first marks (median of 3)', `${middle(loads).toFixed(0)} ms`, '≤ 1,500 ms')
 /** Each once: what is fetched ahead and then run is listed twice. */
 const scripts = await page.evaluate(() =>
