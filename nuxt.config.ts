@@ -3,6 +3,9 @@ import tailwindcss from '@tailwindcss/vite'
 /** bin/ says where it builds to; `nuxt prepare` and the development server keep to their usual place. */
 const built = process.env.ESVIK_BUILD_INTO
 
+/** Who looks at no spectrum gets no Fourier transform; being there changes nothing. */
+const treeshake = { moduleSideEffects: (id: string) => !id.includes('/fft.js/') }
+
 export default defineNuxtConfig({
   ...(built && { buildDir: `${built}/nuxt` }),
   compatibilityDate: '2026-01-01',
@@ -24,8 +27,8 @@ export default defineNuxtConfig({
   },
   vite: {
     plugins: [tailwindcss()],
-    worker: { format: 'es' },
-    build: { target: 'es2022' },
+    worker: { format: 'es', rollupOptions: { treeshake } },
+    build: { target: 'es2022', rollupOptions: { treeshake } },
   },
   nitro: {
     ...(built && { output: { dir: `${built}/output` } }),

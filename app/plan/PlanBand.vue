@@ -15,11 +15,8 @@ import { deletionAsked } from './thing-edits'
 import { toolEntry } from './tools'
 import PlanCanvas from './PlanCanvas.vue'
 import PlanChosen from './PlanChosen.vue'
-import PlanDraft from './PlanDraft.vue'
-import PlanPassing from './PlanPassing.vue'
 import PlanStoreys from './PlanStoreys.vue'
 import PlanTools from './PlanTools.vue'
-import PlanUnreached from './PlanUnreached.vue'
 import PlanWalks from './PlanWalks.vue'
 import { usePassing } from './passing'
 import { useWalkGestures } from './walk-gestures'
@@ -39,6 +36,9 @@ const drawing = usePlanDrawing(reach)
 const { tool, draft, measure } = drawing
 const DeleteQuestion = defineAsyncComponent(() => import('./DeleteQuestion.vue'))
 const SectionBand = defineAsyncComponent(() => import('./SectionBand.vue'))
+const PlanDraft = defineAsyncComponent(() => import('./PlanDraft.vue'))
+const PlanPassing = defineAsyncComponent(() => import('./PlanPassing.vue'))
+const PlanUnreached = defineAsyncComponent(() => import('./PlanUnreached.vue'))
 const PlanAmbience = defineAsyncComponent(() => import('./PlanAmbience.vue'))
 const PlanStep = defineAsyncComponent(() => import('./PlanStep.vue'))
 const PlanCut = defineAsyncComponent(() => import('./PlanCut.vue'))

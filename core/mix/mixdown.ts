@@ -33,7 +33,7 @@ export interface Mixing extends MixOptions {
 }
 
 /** So much of decoded sounds is held that may be needed again (bytes). */
-const MOST_HELD = 96 * 1024 * 1024
+const MOST_HELD = 64 * 1024 * 1024
 const bytesHeld = (source: Source | undefined): number => (source ? (source.sides ? 12 : 4) * source.length : 0)
 
 /** The sounds that a mix has, those that were needed last the longest. */

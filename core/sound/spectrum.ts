@@ -2,17 +2,17 @@ import FFT from 'fft.js'
 
 /** What is looked at together (samples), in a raised cosine. */
 const SIZE = 2048
-const HANN = Float64Array.from({ length: SIZE }, (_, i) => 0.5 - 0.5 * Math.cos((2 * Math.PI * i) / SIZE))
 
 /** Powers of a stretch of a channel around a sample, by frequency: `SIZE / 2` of them, from nought to half the rate. */
 function createPowers() {
   const fft = new FFT(SIZE)
+  const window = Float64Array.from({ length: SIZE }, (_, i) => 0.5 - 0.5 * Math.cos((2 * Math.PI * i) / SIZE))
   const out = fft.createComplexArray()
   const input = new Float64Array(SIZE)
   const powers = new Float64Array(SIZE / 2)
   return (samples: ArrayLike<number>, middle: number): Float64Array => {
     const first = Math.round(middle) - SIZE / 2
-    for (let i = 0; i < SIZE; i++) input[i] = (samples[first + i] ?? 0) * HANN[i]
+    for (let i = 0; i < SIZE; i++) input[i] = (samples[first + i] ?? 0) * window[i]
     fft.realTransform(out, input)
     for (let k = 0; k < powers.length; k++) powers[k] = out[2 * k] ** 2 + out[2 * k + 1] ** 2
     return powers

@@ -14,15 +14,17 @@ function bessel0(x: number): number {
   return sum
 }
 
-/** For each place between two samples, what each sample around it adds there: a windowed sine cardinal. */
-const PHASES: readonly Float64Array[] = Array.from({ length: TIMES - 1 }, (_, phase) =>
-  Float64Array.from({ length: 2 * AROUND }, (__, i) => {
-    const off = i - AROUND + 1 - (phase + 1) / TIMES
-    const within = off / AROUND
-    const window = bessel0(BETA * Math.sqrt(Math.max(0, 1 - within * within))) / bessel0(BETA)
-    return (Math.sin(Math.PI * off) / (Math.PI * off)) * window
-  }),
-)
+/** For each place between two samples, what each sample around it adds there: a windowed sine cardinal. Made when it is first asked for. */
+let phases: readonly Float64Array[] | undefined
+const phasesBetween = (): readonly Float64Array[] =>
+  (phases ??= Array.from({ length: TIMES - 1 }, (_, phase) =>
+    Float64Array.from({ length: 2 * AROUND }, (__, i) => {
+      const off = i - AROUND + 1 - (phase + 1) / TIMES
+      const within = off / AROUND
+      const window = bessel0(BETA * Math.sqrt(Math.max(0, 1 - within * within))) / bessel0(BETA)
+      return (Math.sin(Math.PI * off) / (Math.PI * off)) * window
+    }),
+  ))
 
 /** The largest of a channel's samples (1 is full scale). */
 export function samplePeak(samples: ArrayLike<number>): number {
@@ -56,6 +58,7 @@ export class PeakMeter {
   private most = 0
   /** What was pushed last, with silence before the first: what may still go higher depends on what comes next. */
   private tail = new Float64Array(MARGIN)
+  private room = new Float64Array(0)
 
   push(samples: ArrayLike<number>): void {
     const loudest = samplePeak(samples)
@@ -63,12 +66,18 @@ export class PeakMeter {
       this.tail = Float64Array.from({ length: 2 * MARGIN }, (_, i) => samples[samples.length - 2 * MARGIN + i])
       return
     }
-    const x = new Float64Array(this.tail.length + samples.length)
+    const x = this.roomFor(this.tail.length + samples.length)
     x.set(this.tail)
     x.set(samples, this.tail.length)
     this.most = highest(x, MARGIN, x.length - MARGIN, this.most)
     this.tail = x.slice(Math.max(0, x.length - 2 * MARGIN))
   }
+  /** Room for so many samples, the same again and again where it fits. */
+  private roomFor(length: number): Float64Array {
+    if (this.room.length < length) this.room = new Float64Array(length)
+    return this.room.subarray(0, length)
+  }
+
   /** The true peak, silence following (1 is full scale). */
   end(): number {
     this.push(new Float64Array(MARGIN))
@@ -93,7 +102,7 @@ function highest(x: Float64Array, from: number, to: number, known: number): numb
 function between(x: Float64Array, i: number): number {
   let most = 0
   const first = i - AROUND + 1
-  for (const phase of PHASES) {
+  for (const phase of phasesBetween()) {
     let value = 0
     for (let k = 0; k < phase.length; k++) value += x[first + k] * phase[k]
     most = Math.max(most, Math.abs(value))

@@ -3,6 +3,7 @@ import { chromium } from '@playwright/test'
 import { ask, demo, edit } from '../harness/api'
 import { startServer } from '../harness/server'
 import { line, middle } from './measure'
+import { offlineFigures } from './offline-mix'
 import { planFigures } from './plan'
 
 /** What a page and a save cost, on the built server: save, first load, dial to redraw, memory. */
@@ -53,6 +54,8 @@ const scripts = await page.evaluate(() =>
   ].reduce((sum, size) => sum + size, 0),
 )
 line('scripts of the page, as sent, without workers', `${(scripts / 1024).toFixed(0)} kB`, '≤ 200 kB')
+
+await offlineFigures(page, server.url, (await demo(server.url)).show)
 
 await page.getByRole('region', { name: 'Score' }).getByRole('button', { name: 'Rope post', exact: true }).click()
 const dial = page.getByRole('slider', { name: 'Cooldown' })
