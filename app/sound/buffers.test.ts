@@ -80,3 +80,14 @@ it('what sounds already comes before what will, and what is over or far off does
   const assets = soundsAhead(show, played, 0, 10).map(({ asset }) => asset)
   expect(assets).toEqual(['now', 'soon'].map((id) => show.sounds.find((sound) => sound.id === id)!.asset))
 })
+
+it('of a long sound the pieces that sound next come, not the whole of it', () => {
+  const show = oneRule({ onLeave: 'nothing' }, [{ id: 'b', kind: 'bed', sound: SOUND.id, hold: 600 }], {
+    show: { sounds: [{ ...SOUND, seconds: 900 }] },
+  })
+  const played = run(show, walksOf(show, ['w']), { seed: 1 })
+  const wanted = (t: number) => soundsAhead(show, played, 0, t).map(({ asset }) => asset.split('#')[1])
+  expect(wanted(0)).toEqual(['0', '1', '2'])
+  expect(wanted(15)).toEqual(['0', '1', '2', '3'].slice(0, wanted(15).length))
+  expect(wanted(15).length).toBeGreaterThan(0)
+})

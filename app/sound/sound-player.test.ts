@@ -8,7 +8,12 @@ import { createPlayer, type Heard, type SoundPlayer } from './sound-player'
 
 /** From pressing play to the first sound, and how far ahead sounds are put (s). */
 const LEAD = 0.06
-const buffers = { get: () => ({ duration: SOUND.seconds, numberOfChannels: 1 }) as AudioBuffer }
+/** Those that have not come yet. */
+let missing: Set<string>
+const buffers = {
+  get: (key: string) =>
+    missing.has(key) ? undefined : ({ duration: SOUND.seconds, numberOfChannels: 1 } as AudioBuffer),
+}
 const heardIn = (show: Show, ...walks: string[]): Heard => {
   const followed = walks.length > 0 ? walks : show.walks.map(({ id }) => id)
   return { show, run: run(show, walksOf(show, followed), { seed: 1 }), player: 0 }
@@ -45,6 +50,7 @@ beforeEach(() => {
   vi.useFakeTimers()
   vi.stubGlobal('AudioContext', WrittenAudio)
   muted = new Set()
+  missing = new Set()
   player = createPlayer(
     buffers,
     () => heard,
@@ -185,5 +191,49 @@ describe('how loud', () => {
     expect(bus.gain.last).toBeCloseTo(1, 6)
     goOn(2)
     expect(bus.gain.last).toBeCloseTo(0.1, 6)
+  })
+})
+
+describe('a long sound', () => {
+  /** A bed of a file of 70 s, which is played in pieces of 20. */
+  const long = () => {
+    const show = clocked([{ ...round, hold: 200, fadeOut: 0 }])
+    return heardIn({ ...show, sounds: [{ ...show.sounds[0]!, seconds: 70 }], walks: [{ ...show.walks[0]!, points: [{ ...show.walks[0]!.points[0]!, pause: 300 }] }] }) // prettier-ignore
+  }
+  it('is played piece after piece, each from where the one before it ends, and goes round', () => {
+    heard = long()
+    player.start(2, 1)
+    goOn(75)
+    const zero = context().sources[0]!.begun!.when
+    expect(
+      begun().map(({ when, offset, seconds }) =>
+        [when - zero, offset, seconds].map((n) => Math.round(n! * 1000) / 1000),
+      ),
+    ).toEqual([
+      [0, 0, 20],
+      [20, 0, 20],
+      [40, 0, 20],
+      [60, 0, 10],
+      [70, 0, 20],
+    ])
+  })
+  it('is joined in the middle where one plays from there', () => {
+    heard = long()
+    player.start(2 + 70 + 25, 1)
+    expect(begun()[0]!.offset).toBeCloseTo(5, 6)
+    expect(begun()[0]!.seconds).toBeCloseTo(15, 6)
+  })
+  it('goes on where it would be by then once a piece that was late has come', () => {
+    heard = long()
+    const late = `${SOUND.asset}#1`
+    missing.add(late)
+    player.start(2, 1)
+    goOn(23)
+    expect(begun()).toHaveLength(1)
+    missing.delete(late)
+    goOn(0.2)
+    const [first, second] = begun()
+    expect(second!.offset).toBeGreaterThan(2.5)
+    expect(second!.when - second!.offset - first!.when).toBeCloseTo(20, 6)
   })
 })

@@ -3,7 +3,9 @@ import type { Show } from '~~/core/show'
 import { amplitude } from '~~/core/sound'
 import type { TimeKeeper } from '~/frame/playhead'
 import type { Buffers } from './buffers'
-import { contextTime, createVoice, runTime, type Transport, type Voice } from './voice'
+import { isLong, PIECE, pieceKey } from './pieces'
+import { contextTime, runTime, type Transport } from './transport'
+import { createVoice, type Voice } from './voice'
 
 /** Sounds are put on the context's clock so long ahead (s of the context). */
 const AHEAD = 0.4
@@ -93,17 +95,22 @@ export function createPlayer(
 
   function begin({ run, show, player }: Heard, audible: Audible, key: string): void {
     const sound = show.sounds.find((s) => s.id === audible.sound)!
-    const buffer = buffers.get(sound.asset)
-    if (!buffer || !context) return
+    if (!context) return
     // What should have begun already (a new run while it plays) joins where it would be by now.
     const nowT = runTime(transport, context.currentTime + 0.01)
     const joined =
       audible.t < nowT && nowT > transport.at
         ? { zero: context.currentTime + 0.01, at: nowT, speed: transport.speed }
         : transport
-    const late = (joined.at - audible.t) * 2 ** (audible.pitch / 1200)
-    if (!audible.loop && late > buffer.duration) return void over.add(key)
-    const made = createVoice({ context, show, sound, buffer, out: bus(audible.bus), player }, audible, joined, () => {
+    const late = Math.max(0, joined.at - audible.t) * 2 ** (audible.pitch / 1200)
+    const [first, last] = sound.trim ?? [0, sound.seconds]
+    if (!audible.loop && late > last - first) return void over.add(key)
+    const pieceOf = (index: number) => buffers.get(pieceKey(sound.asset, index))
+    const position = audible.loop ? first + (late % (last - first)) : first + late
+    const buffer = isLong(sound.seconds) ? pieceOf(Math.floor(position / PIECE)) : buffers.get(sound.asset)
+    if (!buffer) return
+    const parts = { context, show, sound, buffer, pieceOf, out: bus(audible.bus), player }
+    const made = createVoice(parts, audible, joined, () => {
       voices.delete(key)
       over.add(key)
     })

@@ -1,17 +1,9 @@
 import type { Audible, Run } from '~~/core/engine'
 import type { Show, Sound } from '~~/core/show'
 import { amplitude, coming, fadeAt, Hearing } from '~~/core/sound'
-
-/** Where the sound's clock stands against the run's: run time `at` sounds at context time `zero`, `speed` times as fast. */
-export interface Transport {
-  zero: number
-  at: number
-  speed: number
-}
-export const contextTime = (transport: Transport, t: number): number =>
-  transport.zero + (t - transport.at) / transport.speed
-export const runTime = (transport: Transport, now: number): number =>
-  transport.at + (now - transport.zero) * transport.speed
+import { isLong } from './pieces'
+import { piecedTape, wholeTape, type Playing } from './tape'
+import { contextTime, type Transport } from './transport'
 
 /** One sound of the run, sounding. */
 export interface Voice {
@@ -34,49 +26,49 @@ interface Parts {
   context: AudioContext
   show: Show
   sound: Sound
+  /** Its file, whole or by its pieces. */
   buffer: AudioBuffer
+  pieceOf: (index: number) => AudioBuffer | undefined
   out: AudioNode
   player: number
 }
 
 export function createVoice(
-  { context, show, sound, buffer, out, player }: Parts,
+  { context, show, sound, buffer, pieceOf, out, player }: Parts,
   audible: Audible,
   transport: Transport,
   ended: () => void,
 ): Voice {
-  const source = context.createBufferSource()
   const level = context.createGain()
   const door = context.createGain()
-  const pitched = 2 ** (audible.pitch / 1200)
+  const speed = 2 ** (audible.pitch / 1200)
+  const isPieced = isLong(sound.seconds)
   const first = sound.trim?.[0] ?? 0
-  const last = sound.trim?.[1] ?? buffer.duration
-  source.buffer = buffer
-  source.playbackRate.value = pitched * transport.speed
-  source.loop = audible.loop
-  source.loopStart = first
-  source.loopEnd = last
+  const last = sound.trim?.[1] ?? (isPieced ? sound.seconds : buffer.duration)
   const moving = audible.place !== 'head' && audible.follows !== player
   const atHead = buffer.numberOfChannels === 1 ? BOTH : 1
   const panner = moving ? context.createPanner() : undefined
   if (panner) {
     panner.panningModel = 'HRTF'
     panner.rolloffFactor = 0
-    source.connect(level).connect(panner).connect(door).connect(out)
-  } else source.connect(level).connect(door).connect(out)
+    level.connect(panner).connect(door).connect(out)
+  } else level.connect(door).connect(out)
 
-  const late = Math.max(0, transport.at - audible.t) * pitched
+  const from = Math.max(audible.t, transport.at)
+  const late = (from - audible.t) * speed
   const offset = audible.loop ? first + (late % (last - first)) : first + late
-  const when = contextTime(transport, Math.max(audible.t, transport.at))
-  if (audible.loop) source.start(when, offset)
-  else source.start(when, offset, Math.max(0, last - offset))
-  source.onended = ended
+  const when = contextTime(transport, from)
+  const playing: Playing = { offset, speed, ends: [first, last], loop: audible.loop }
+  const tape = isPieced
+    ? piecedTape(context, pieceOf, level, playing, from, transport, ended)
+    : wholeTape(context, buffer, level, { ...playing, speed: speed * transport.speed }, when, ended)
 
   return {
     audible,
     when,
     offset,
     follow(run, from, to, transportNow) {
+      tape.goOn(to)
       const hearing = new Hearing(show, run, player)
       for (let i = 0; i <= POINTS; i++) {
         const t = from + ((to - from) * i) / POINTS
@@ -104,9 +96,8 @@ export function createVoice(
       door.gain.setTargetAtTime(muted ? 0 : 1, context.currentTime, 0.02)
     },
     stop() {
-      source.onended = null
       door.gain.setTargetAtTime(0, context.currentTime, 0.008)
-      source.stop(context.currentTime + 0.05)
+      tape.stop(context.currentTime + 0.05)
     },
   }
 }

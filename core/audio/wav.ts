@@ -1,4 +1,4 @@
-import { chunksOf, planes, widthOf, type Depth } from './samples'
+import { chunksOf, planes, textAt, widthOf, type Depth } from './samples'
 import { checkClaims, SoundError, type Decoded } from './sound-error'
 
 const PCM = 1
@@ -33,6 +33,37 @@ function formatOf(bytes: Uint8Array): Format {
   if (block !== channels * widthOf(depth)) throw new SoundError('its format does not agree with itself')
   return { channels, rate, depth }
 }
+
+/** Where in a WAV file its samples lie, and how they are written. */
+export interface WavLayout extends Format {
+  /** The bytes of one sample of all channels. */
+  frameBytes: number
+  /** Where the first sample is (bytes), and how many there are of each channel. */
+  dataAt: number
+  frames: number
+}
+
+/** The layout of a WAV file of which only the head is here; undefined if it is none, or if its samples don't begin in that. */
+export function wavLayout(head: Uint8Array): WavLayout | undefined {
+  if (textAt(head, 0, 4) !== 'RIFF' || textAt(head, 8, 4) !== 'WAVE') return undefined
+  const view = new DataView(head.buffer, head.byteOffset, head.byteLength)
+  let format: Format | undefined
+  for (let at = 12; at + 8 <= head.length;) {
+    const name = textAt(head, at, 4)
+    const size = view.getUint32(at + 4, true)
+    if (name === 'fmt ' && at + 8 + size <= head.length) format = formatOf(head.subarray(at + 8, at + 8 + size))
+    if (name === 'data' && format) {
+      const frameBytes = format.channels * widthOf(format.depth)
+      return { ...format, frameBytes, dataAt: at + 8, frames: Math.floor(size / frameBytes) }
+    }
+    at += 8 + size + (size % 2)
+  }
+  return undefined
+}
+
+/** The samples in a stretch of a WAV file. */
+export const samplesIn = (bytes: Uint8Array, { channels, depth }: WavLayout): Float32Array[] =>
+  planes(bytes, channels, depth, true)
 
 /** Reads a WAV file. @throws SoundError that says what is wrong */
 export function readWav(bytes: Uint8Array): Decoded {

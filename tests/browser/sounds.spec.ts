@@ -166,6 +166,41 @@ test('opening a show fetches no sound; what will sound is fetched when it is pla
   expect(new Set(fetched).size).toBeLessThan(20)
 })
 
+test('of a long file no more is fetched than what will sound', async ({ page, server }) => {
+  const show = await openNew(page, server, 'Long tape')
+  await view(page, 'Sounds').click()
+  await page.getByLabel('Sounds to bring in', { exact: true }).setInputFiles([file('Tape.wav', wav(8000 * 150, 200))])
+  await expect.poll(async () => (await show()).sounds.some(({ name }) => name === 'Tape')).toBe(true)
+  await view(page, 'Desk').click()
+  await drawZone(page)
+  await desk(page).getByRole('button', { name: '+ rule' }).click()
+  await desk(page).getByRole('button', { name: 'Steps of its cue' }).click()
+  await desk(page).getByRole('button', { name: '+ step' }).click()
+  await page.getByRole('menuitem', { name: 'A bed', exact: true }).click()
+  await choose(page, 'Sound', 'Tape')
+  await expect.poll(async () => (await show()).cues.at(-1)!.steps.at(-1)).toMatchObject({ sound: 'tape' })
+  await page.reload()
+  await expect(marks(page, 'fired').first()).toBeVisible()
+  const ranges: string[] = []
+  page.on(
+    'request',
+    (request) => request.url().includes('/api/assets/') && ranges.push(request.headers().range ?? 'all of it'),
+  )
+  await page.getByRole('button', { name: 'Play', exact: true }).click()
+  await expect
+    .poll(async () => (await page.evaluate(() => (window as any).esvik.sounding())).voices.length)
+    .toBeGreaterThan(0)
+  await page.getByRole('button', { name: 'Pause' }).click()
+  expect(
+    ranges.every((range) => /^bytes=\d+-\d+$/.test(range)),
+    ranges.join(),
+  ).toBe(true)
+  const fetched = ranges
+    .map((range) => /(\d+)-(\d+)/.exec(range)!)
+    .reduce((sum, [, from, to]) => sum + Number(to) - Number(from), 0)
+  expect(fetched).toBeLessThan(8000 * 2 * 100)
+})
+
 test('the plan shows how loud it is wherever one stays, and says what is heard there', async ({ page, server }) => {
   await openDemo(page, server)
   await plan(page).getByRole('button', { name: 'Heard' }).click()
