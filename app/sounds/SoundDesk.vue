@@ -215,10 +215,10 @@ function remove() {
             @choose="everywhere($event)"
         /></template>
         <template v-else>Used by nothing yet.</template>
-        <button class="part" @click="exportWav(store.several)">
-          Export {{ store.several.length > 1 ? `${store.several.length} as WAVs` : 'as WAV' }}</button
-        >&nbsp;
-        <button class="part" @click="remove">Delete</button>
+        <button class="part ml-2" @click="exportWav(store.several)">
+          Export {{ store.several.length > 1 ? `${store.several.length} as WAVs` : 'as WAV' }}
+        </button>
+        <button class="part ml-1" @click="remove">Delete</button>
       </p>
       <p class="text-bone-3">Tags <PartText name="Tags" :value="tags" empty="none" @change="tag" /></p>
       <p v-if="store.replacedIn" role="status" class="text-bone-3">

@@ -115,7 +115,7 @@ function nudge(side: 0 | 1, event: KeyboardEvent) {
       <span
         v-for="height in heights"
         :key="height.words"
-        class="pointer-events-none absolute left-2 font-mono text-[9.5px] text-bone-2"
+        class="pointer-events-none absolute left-2 rounded-sm bg-ink-0/70 px-0.5 font-mono text-[9.5px] text-bone-2"
         :style="{ top: `${height.y - 13}px` }"
         >{{ height.words }}<span class="absolute top-[13px] left-0 h-px w-4 bg-bone-3/60"
       /></span>
