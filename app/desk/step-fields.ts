@@ -55,6 +55,7 @@ const buses = (show: Show) => {
     .map((id) => ({ value: id, words: id }))
   return [...own, ...others]
 }
+const presets = (show: Show) => [{ value: undefined, words: 'none' }, ...named(show.atmospheres)]
 const marks = (show: Show) => named(show.place.marks)
 const wheres = (show: Show) => [
   { value: { at: 'head' }, words: 'in the head' },
@@ -146,6 +147,7 @@ const FIELDS: { [kind in StepKind]: StepField[] } = {
     hold,
   ],
   atmosphere: [
+    choice('Preset', 'preset', presets),
     number('Level', 'level', '', { min: 0, step: 0.05 }),
     { as: 'colour', name: 'Ambient', path: ['ambient'] },
     { as: 'colour', name: 'Shadow', path: ['shadow'] },

@@ -67,7 +67,10 @@ const WORDS: { [K in StepKind]: StepWords<Extract<Step, { kind: K }>> } = {
     name: 'The atmosphere',
     sense: 'light',
     glyph: 'M1 2h6M2 4.2h5M1 6.4h4',
-    does: (_, { level }) => `Atmosphere${level === undefined ? '' : ` to level ${plain(level)}`}`,
+    does: (show, { preset, level }) => {
+      const name = show.atmospheres.find(({ id }) => id === preset)?.name
+      return `Atmosphere${name === undefined ? '' : ` to ${name}`}${level === undefined ? '' : `${name === undefined ? ' to' : ', at'} level ${plain(level)}`}`
+    },
   },
   level: {
     name: 'A bus level',

@@ -3,7 +3,19 @@
  * Yup schema (`validate.ts`), the JSON Schema (`json-schema.ts`), the defaults (`complete.ts`) and the references (`references.ts`).
  */
 export type ListName =
-  'props' | 'lights' | 'marks' | 'flags' | 'sounds' | 'pools' | 'buses' | 'cues' | 'zones' | 'kits' | 'floors' | 'walks'
+  | 'props'
+  | 'lights'
+  | 'marks'
+  | 'atmospheres'
+  | 'flags'
+  | 'sounds'
+  | 'pools'
+  | 'buses'
+  | 'cues'
+  | 'zones'
+  | 'kits'
+  | 'floors'
+  | 'walks'
 
 export type Field =
   /** A text; without a pattern it may hold anything that can be written. */

@@ -67,6 +67,7 @@ const lists: { [list in ListName]: (show: Show) => readonly { id: string }[] } =
   lights: (show) => show.place.lights,
   marks: (show) => show.place.marks,
   floors: (show) => show.place.floors,
+  atmospheres: (show) => show.atmospheres,
   flags: (show) => show.flags,
   sounds: (show) => show.sounds,
   pools: (show) => show.pools,

@@ -98,6 +98,18 @@ export const place = record(
 )
 export const fog = record({ colour, density: number(0) })
 export const vignette = record({ amount: share, softness: share })
+/** A named atmosphere of one's own: as many of its fields as are to change. */
+export const preset = named(
+  {},
+  {
+    ambient: [colour],
+    level: [number(0)],
+    shadow: [colour],
+    fog: [fog],
+    vignette: [vignette],
+    exposure: [number(0)],
+  },
+)
 export const atmosphere = record(
   {},
   {

@@ -134,6 +134,7 @@ export const stepKinds = {
     'atmosphere',
     {},
     {
+      preset: [ref('atmospheres')],
       ambient: [colour],
       level: [number(0)],
       shadow: [colour],

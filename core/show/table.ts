@@ -31,7 +31,7 @@ import {
   type RecordField,
 } from './fields'
 import { degrees, named, share, target, yesnoOrNumber, type Optional } from './table-common'
-import { atmosphere, place } from './table-place'
+import { atmosphere, place, preset } from './table-place'
 import { stepKinds } from './table-steps'
 import type { Moment, Shape } from './types'
 
@@ -182,6 +182,7 @@ export const showTable = record(
     note: [note, ''],
     player: [player, {}],
     atmosphere: [atmosphere, {}],
+    atmospheres: [things(preset), []],
     flags: [things(flag), []],
     sounds: [things(sound), []],
     pools: [things(pool), []],

@@ -86,7 +86,7 @@ export type DriftStep = StepBase & {
   fall?: number
   hold: Hold
 }
-export type AtmosphereStep = StepBase & Ramped & { kind: 'atmosphere' } & Partial<Atmosphere>
+export type AtmosphereStep = StepBase & Ramped & { kind: 'atmosphere'; preset?: string } & Partial<Atmosphere>
 export type PromptStep = StepBase & {
   kind: 'prompt'
   text: string

@@ -16,6 +16,8 @@ export interface Show {
   player: Player
   place: Place
   atmosphere: Atmosphere
+  /** Named atmospheres that steps go to. */
+  atmospheres: Preset[]
   flags: Flag[]
   sounds: Sound[]
   pools: Pool[]
@@ -33,6 +35,7 @@ export interface Named {
   name: string
   note?: string
 }
+export type Preset = Named & Partial<Atmosphere>
 export interface Wishes {
   quiet?: Range
   ceiling?: number

@@ -14,6 +14,10 @@ export interface OpenShow {
 const MOST_OPEN = 16
 const open = new Map<string, OpenShow>()
 
+/** What an older Esvik kept, with the lists that have come since. */
+const current = (snapshot: Show): Show =>
+  'atmospheres' in snapshot ? snapshot : { ...(snapshot as Show), atmospheres: [] }
+
 /** Work on one show happens one after the other. */
 export const inTurn = inOrder()
 
@@ -27,7 +31,7 @@ export async function openShow(id: string): Promise<OpenShow | undefined> {
   const { Shows, Edits } = models()
   const row = await Shows.findByPk(id)
   if (!row) return undefined
-  let show = row.snapshot
+  let show = current(row.snapshot)
   let revision = row.snapshotRevision
   const since = { showId: id, revision: { [Op.gt]: revision } }
   for (const edit of await Edits.findAll({ where: since, order: [['revision', 'ASC']] })) {

@@ -1,5 +1,15 @@
 import { memoFor } from '../../base'
-import { STEP_KINDS, type Cue, type Hold, type Pool, type Prop, type Show, type Sound, type Step } from '../../show'
+import {
+  STEP_KINDS,
+  type Cue,
+  type Hold,
+  type Pool,
+  type Preset,
+  type Prop,
+  type Show,
+  type Sound,
+  type Step,
+} from '../../show'
 import { busesOf, claimedChannels, type ClaimedChannel } from '../history'
 import type { Legend } from '../log'
 import { aimsOf, type Aim } from './aims'
@@ -75,20 +85,24 @@ const compiledFor = memoFor<Show['cues'], CompiledCues>()
 /** The cues of a show, compiled; the same object as long as no edit touches them or what they play on. */
 export function cuesOf(show: Show): CompiledCues {
   const { lights, props } = show.place
-  return compiledFor(show.cues, [show.sounds, show.pools, show.buses, show.atmosphere, lights, props], () => {
-    const claims = show.cues.flatMap(playedSteps).flatMap((step) => claimOf(step) ?? [])
-    const channels = claimedChannels(show, claims)
-    const buses = busesOf(show)
-    const cues = compiledCues(show, channels, buses)
-    return {
-      cues,
-      channels,
-      buses,
-      moved: movedProps(show),
-      flung: flungProps(show),
-      legend: [...cues.values()].flatMap((cue) => cue.steps.map(({ step }) => legendOf(step))),
-    }
-  })
+  return compiledFor(
+    show.cues,
+    [show.sounds, show.pools, show.buses, show.atmosphere, show.atmospheres, lights, props],
+    () => {
+      const claims = show.cues.flatMap(playedSteps).flatMap((step) => claimOf(step) ?? [])
+      const channels = claimedChannels(show, claims)
+      const buses = busesOf(show)
+      const cues = compiledCues(show, channels, buses)
+      return {
+        cues,
+        channels,
+        buses,
+        moved: movedProps(show),
+        flung: flungProps(show),
+        legend: [...cues.values()].flatMap((cue) => cue.steps.map(({ step }) => legendOf(step))),
+      }
+    },
+  )
 }
 
 const compiledSound = ({ id, gain, seconds, trim }: Sound, index: number): CompiledSound => ({
@@ -116,7 +130,8 @@ function compiledCues(
     const { pool = '', sound = '' } = traitsOf(step).sounds?.(step) ?? {}
     return { pool: pools.get(pool), sound: sounds.get(sound) }
   }
-  const compiled = (step: Step, cue: Cue): CompiledStep => {
+  const compiled = (given: Step, cue: Cue): CompiledStep => {
+    const step = withPreset(given, show.atmospheres)
     const { drawsFirst = false, decides = false, length } = traitsOf(step)
     const hold = holdOf(step)
     const lasts = hold === undefined ? length !== undefined : hold !== 'keep'
@@ -147,6 +162,14 @@ function compiledCues(
       { index, cue, steps: playedSteps(cue).map((step) => compiled(step, cue)) },
     ]),
   )
+}
+
+/** A step that names a preset gives what that gives; its own fields stand over it. */
+function withPreset(step: Step, presets: readonly Preset[]): Step {
+  const preset = step.kind === 'atmosphere' ? presets.find(({ id }) => id === step.preset) : undefined
+  if (!preset) return step
+  const { id: _id, name: _name, note: _note, ...fields } = preset
+  return { ...fields, ...step } as Step
 }
 
 /** A scatter that draws from the pool of a sound decides which of it comes next. */

@@ -65,6 +65,29 @@ describe('drift', () => {
   })
 })
 
+describe('atmosphere by a preset', () => {
+  const atmospheres = [
+    { id: 'night', name: 'Night', level: 0.2, ambient: '#102030', fog: { colour: '#000000', density: 0.5 } },
+  ]
+  const step = {
+    id: 'a',
+    kind: 'atmosphere',
+    preset: 'night',
+    fog: { colour: '#ffffff', density: 0.1 },
+    hold: 'release',
+  }
+  const at = (field: string) => values([step], 'atmosphere', field, [1, 3, 9], { show: { atmospheres } })
+  it('takes its fields, its own over them, and goes back to what was there', () => {
+    expect(at('level')).toEqual([1, 0.2, 1])
+    expect(at('ambient')).toEqual(['#8899aa', '#102030', '#8899aa'])
+    expect(at('fogDensity')).toEqual([0, 0.1, 0])
+    expect(at('exposure')).toEqual([1, 1, 1])
+  })
+  it('that is nowhere is refused by its name', () => {
+    expect(() => values([step], 'atmosphere', 'level', [1])).toThrow(/night/)
+  })
+})
+
 describe('atmosphere and level', () => {
   it('goes back to what was there before', () => {
     const step = {
