@@ -42,8 +42,9 @@ const APP = {
   desk: ['words', 'document', 'run', 'frame', 'plan'],
   bring: ['words', 'document', 'frame', 'desk'],
   sounds: ['words', 'document', 'canvas', 'run', 'frame', 'sound', 'desk'],
+  cues: ['words', 'document', 'run', 'frame', 'sound', 'desk'],
   mix: ['words', 'document', 'run', 'sound', 'desk'],
-  pages: ['words', 'document', 'run', 'frame', 'sound', 'score', 'plan', 'desk', 'bring', 'sounds', 'mix'],
+  pages: ['words', 'document', 'run', 'frame', 'sound', 'score', 'plan', 'desk', 'bring', 'sounds', 'cues', 'mix'],
 }
 /** The parts of the house. Of the server the page knows types alone. */
 const HOUSE = {

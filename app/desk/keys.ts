@@ -18,6 +18,14 @@ const OF_SLIDERS = new Set([
   'Delete',
 ])
 
+/** Over the sounds only what Ctrl does holds; over a cue's stave what is chosen in the plan below is still deleted and nudged. */
+const OF_THE_PLAN = new Set(['Delete', 'Backspace', 'Escape'])
+const holdsIn = (looks: string, event: KeyboardEvent): boolean =>
+  looks === 'desk' ||
+  event.ctrlKey ||
+  event.metaKey ||
+  (looks === 'cues' && (event.altKey || OF_THE_PLAN.has(event.key)))
+
 /** The keys of the desk view, where nothing is being typed. */
 export function useDeskKeys() {
   const doc = useShow()
@@ -76,7 +84,7 @@ export function useDeskKeys() {
       return
     const key = event.key.length === 1 ? event.key.toLowerCase() : event.key
     if (OF_SLIDERS.has(key) && target.matches('input[type=range]')) return
-    if (view.looks !== 'desk' && !event.ctrlKey && !event.metaKey) return
+    if (!holdsIn(view.looks, event)) return
     const act = event.ctrlKey || event.metaKey ? withControl[key] : event.altKey ? withAlt[key] : plain[key]
     if (!act) return
     // A focused button is pressed by Space; the playhead takes it only from elsewhere, and from the marks of the score.

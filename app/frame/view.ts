@@ -24,7 +24,7 @@ export const useView = defineStore('view', () => {
   const playhead = usePlayhead()
   const selection = useSelection()
   /** Which view is looked at. */
-  const looks = ref<'desk' | 'sounds'>('desk')
+  const looks = ref<'desk' | 'cues' | 'sounds'>('desk')
   const from = ref(0)
   const to = ref(0)
   const plan = ref<{ x: number; z: number; scale: number }>()

@@ -1,6 +1,6 @@
 import { wrap, transfer, type Remote } from 'comlink'
 import { samplesIn, wavLayout, type WavLayout } from '~~/core/audio'
-import { PIECE } from './pieces'
+import { partsOfKey, PIECE } from './pieces'
 import type { DecodeWorker } from './decode.worker'
 
 /** The rate at which sounds are decoded (Hz). */
@@ -78,4 +78,10 @@ async function cut(asset: string, index: number): Promise<AudioBuffer | undefine
   })
   for (let i = 0; i < from.numberOfChannels; i++) buffer.copyToChannel(from.getChannelData(i).subarray(first, end), i)
   return buffer
+}
+
+/** A sound or a piece of one, by what it is called. */
+export function decodeKey(key: string): Promise<AudioBuffer | undefined> {
+  const { asset, index } = partsOfKey(key)
+  return index === undefined ? decoded(asset) : decodedPiece(asset, index)
 }

@@ -4,19 +4,12 @@ import { computed, ref, watch } from 'vue'
 import { probe } from '~/document/probe'
 import { soundsAhead } from './ahead'
 import { createBuffers } from './buffers'
-import { decoded, decodedPiece } from './decoded'
-import { partsOfKey } from './pieces'
+import { decodeKey } from './decoded'
 import { createPlayer } from './sound-player'
 import { usePlayhead } from '~/frame/playhead'
 import { useRun } from '~/run/current-run'
 import { useShow } from '~/document/show'
 import { useView } from '~/frame/view'
-
-/** A sound or a piece of one, by what it is called. */
-function decode(key: string): Promise<AudioBuffer | undefined> {
-  const { asset, index } = partsOfKey(key)
-  return index === undefined ? decoded(asset) : decodedPiece(asset, index)
-}
 
 /** What will sound is asked again so often while the playhead goes on (ms). */
 const FOLLOWS = 250
@@ -30,7 +23,7 @@ export const useSound = defineStore('sound', () => {
   /** Low the first time; remembered after that. */
   const level = useLocalStorage('esvik:level', 0.3)
   const mute = useLocalStorage('esvik:mute', false)
-  const buffers = createBuffers({ decode, came: () => player.change() })
+  const buffers = createBuffers({ decode: decodeKey, came: () => player.change() })
 
   const zoneOf = computed(() => {
     const zones = new Map<number, string>()

@@ -1,3 +1,6 @@
+import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import AxeBuilder from '@axe-core/playwright'
 import { expect, type Page } from '@playwright/test'
 import { byFfmpeg, markersIn, readByFfmpeg, spoken } from '../harness/sound-makers'
@@ -88,6 +91,32 @@ test('sounds come in from files of many kinds, the others too where one is broke
   const saved = await download.path()
   expect(Math.abs(readByFfmpeg(saved).integrated - said)).toBeLessThan(0.2)
   expect(markersIn(saved).map(({ label }) => label)).toContain((await show()).cues.at(-1)!.name)
+})
+
+test('a folder comes in with the folders in it, and can be stopped: what is in by then stays', async ({
+  page,
+  server,
+}) => {
+  const show = await openNew(page, server, 'A folder')
+  const before = (await show()).sounds.length
+  const folder = mkdtempSync(join(tmpdir(), 'esvik-folder-'))
+  mkdirSync(join(folder, 'more'))
+  for (let n = 1; n <= 8; n++) writeFileSync(join(folder, n > 4 ? 'more' : '', `Plank ${n}.wav`), wav(2000, 100 + n))
+  writeFileSync(join(folder, 'notes.txt'), 'Not a sound.')
+  await view(page, 'Sounds').click()
+  await page.getByLabel('A folder of sounds to bring in').setInputFiles(folder)
+  await expect(page.getByRole('alert')).toContainText('notes.txt was not brought in')
+  await expect.poll(async () => (await show()).sounds.length).toBe(before + 8)
+  await expect(shore(page).getByRole('button', { name: 'Plank 1 to 8' })).toBeVisible()
+
+  // The last of these never comes to the server: it waits until somebody stops it.
+  const others = Array.from({ length: 6 }, (_, n) => file(`Beam ${n}.wav`, wav(3000, 300 + n)))
+  let sent = 0
+  await page.route('**/api/assets', (route) => (++sent > 4 ? undefined : route.continue()))
+  await page.getByLabel('Sounds to bring in', { exact: true }).setInputFiles(others)
+  await expect(page.getByRole('status').filter({ hasText: 'of 6' })).toContainText('4 of 6')
+  await page.getByRole('button', { name: 'Stop', exact: true }).click()
+  await expect.poll(async () => (await show()).sounds.length).toBe(before + 12)
 })
 
 test('a pool is made of several, spread on its picture, its draws are listed and heard, a minute of it is counted', async ({

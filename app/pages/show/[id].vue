@@ -36,10 +36,12 @@ function bringIn(dropped: File) {
   droppedPlace.value = dropped
 }
 const SoundsView = defineAsyncComponent(() => import('~/sounds/SoundsView.vue'))
+const CuesBand = defineAsyncComponent(() => import('~/cues/CuesBand.vue'))
 const MixPanel = defineAsyncComponent(() => import('~/mix/MixPanel.vue'))
 const mixes = ref(false)
 const VIEWS = [
   { value: 'desk', words: 'Desk' },
+  { value: 'cues', words: 'Cues' },
   { value: 'sounds', words: 'Sounds' },
 ] as const
 const { over } = useDrops((files) => {
@@ -135,8 +137,14 @@ function divide(event: PointerEvent) {
       {{ failed }} <NuxtLink to="/" class="part">All shows</NuxtLink>
     </p>
     <SoundsView v-if="!failed && doc.isOpen && view.looks === 'sounds'" />
-    <main v-if="!failed && doc.isOpen" v-show="view.looks === 'desk'" ref="frame" class="flex min-h-0 flex-1 flex-col">
-      <ScoreBand v-show="scoreShare > 0" :style="{ flex: `${scoreShare} 1 0` }" />
+    <main
+      v-if="!failed && doc.isOpen"
+      v-show="view.looks !== 'sounds'"
+      ref="frame"
+      class="flex min-h-0 flex-1 flex-col"
+    >
+      <CuesBand v-if="view.looks === 'cues'" v-show="scoreShare > 0" :style="{ flex: `${scoreShare} 1 0` }" />
+      <ScoreBand v-show="scoreShare > 0 && view.looks === 'desk'" :style="{ flex: `${scoreShare} 1 0` }" />
       <div
         v-if="!view.tall"
         role="separator"

@@ -1,0 +1,148 @@
+import { watchThrottled } from '@vueuse/core'
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { run as runShow, walksOf, type Run } from '~~/core/engine'
+import type { Cue, Show } from '~~/core/show'
+import { useShow } from '~/document/show'
+import { useSelection } from '~/frame/selection'
+import { useRun } from '~/run/current-run'
+import { createBuffers } from '~/sound/buffers'
+import { soundsAhead } from '~/sound/ahead'
+import { decodeKey } from '~/sound/decoded'
+import { createPlayer } from '~/sound/sound-player'
+import { useSound } from '~/sound/sound'
+import { floatsOf } from '~/words/base64'
+import { firersOf, PREVIEW_WALK, previewShow } from './preview-show'
+import { strokesOf } from './stave'
+
+/** After whoever set it off has left, so much more is seen (s). */
+const AFTER = 6
+/** A cue is seen over so long at least (s). */
+const LEAST = 6
+/** What is dragged is run again so often (ms). */
+const FOLLOWS = 50
+
+/** The chosen cue by itself, at its place: seen over time and heard without a walk. */
+export const usePreview = defineStore('preview', () => {
+  const doc = useShow()
+  const selection = useSelection()
+  const runs = useRun()
+  const sound = useSound()
+  const seed = ref(1)
+  const leaves = ref(8)
+  const cue = computed((): Cue | undefined => selection.cue)
+  const made = shallowRef<{ show: Show; run: Run; cue: Cue }>()
+  const problem = ref('')
+
+  function play(): void {
+    const { show } = doc
+    if (!show || !cue.value) return void (made.value = undefined)
+    const own = previewShow(show, cue.value, leaves.value)
+    try {
+      const run = runShow(own, walksOf(own, [PREVIEW_WALK]), {
+        seed: seed.value,
+        length: leaves.value + AFTER,
+        withoutFlights: true,
+      })
+      problem.value = ''
+      made.value = { show: own, run, cue: cue.value }
+    } catch (error) {
+      problem.value = (error as Error).message
+      made.value = undefined
+    }
+  }
+  watchThrottled([() => doc.show, cue, seed, leaves], play, { throttle: FOLLOWS, trailing: true, immediate: true })
+  /** How loud the files of its sounds are over time, by sound; fetched as they are first needed. */
+  const envelopes = shallowRef(new Map<string, Float32Array>())
+  const asked = new Set<string>()
+  watch(made, async (now) => {
+    const sounds = now?.show.sounds.filter(({ id }) => now.run.audible.some(({ sound }) => sound === id)) ?? []
+    const hashes = [...new Set(sounds.map(({ asset }) => asset))].filter((hash) => !asked.has(hash))
+    if (hashes.length === 0) return
+    hashes.forEach((hash) => asked.add(hash))
+    const found = await $fetch<{ [hash: string]: { envelope: string } }>('/api/envelopes', {
+      method: 'POST',
+      body: { hashes },
+    }).catch(() => undefined)
+    if (!found) return hashes.forEach((hash) => asked.delete(hash))
+    envelopes.value = new Map([
+      ...envelopes.value,
+      ...Object.entries(found).map(([hash, { envelope }]): [string, Float32Array] => [hash, floatsOf(envelope)]),
+    ])
+  })
+  const envelopeOf = (sound: string): Float32Array | undefined =>
+    envelopes.value.get(doc.show?.sounds.find(({ id }) => id === sound)?.asset ?? '')
+
+  const length = computed(() => Math.max(LEAST, made.value?.run.length ?? 0))
+  const strokes = computed(() =>
+    made.value ? strokesOf(made.value.show, made.value.cue, made.value.run, leaves.value) : [],
+  )
+  const firers = computed(() => (doc.show && cue.value ? firersOf(doc.show, cue.value.id) : []))
+
+  /** The cues in the order in which the walk meets them, those it never meets at the end. */
+  const order = computed((): Cue[] => {
+    const first = new Map<string, number>()
+    for (const event of runs.events) if (event.kind === 'start' && !first.has(event.cue)) first.set(event.cue, event.t)
+    return [...doc.cues].sort((a, b) => (first.get(a.id) ?? 1e9) - (first.get(b.id) ?? 1e9))
+  })
+
+  const t = ref(0)
+  const playing = ref(false)
+  const muted = computed(() => sound.mute)
+  const buffers = createBuffers({ decode: decodeKey, came: () => player.change() })
+  const player = createPlayer(
+    buffers,
+    () => made.value && { run: made.value.run, show: made.value.show, player: 0 },
+    () => true,
+  )
+  watch([() => sound.level, muted], () => player.setLevel(muted.value ? 0 : sound.level), { immediate: true })
+  watch(made, (now) => {
+    if (!now || !playing.value) return
+    buffers.want(soundsAhead(now.show, now.run, 0, t.value))
+    player.change()
+  })
+  let frame = 0
+  function follow(): void {
+    t.value = Math.max(0, player.now())
+    if (t.value >= length.value) return stop()
+    frame = requestAnimationFrame(follow)
+  }
+  function hear(from = 0): void {
+    if (!made.value) return
+    stop()
+    buffers.want(soundsAhead(made.value.show, made.value.run, 0, from))
+    t.value = from
+    playing.value = true
+    player.start(from, 1)
+    follow()
+  }
+  function stop(): void {
+    cancelAnimationFrame(frame)
+    playing.value = false
+    player.stop()
+  }
+  const toggle = () => (playing.value ? stop() : hear())
+  const another = () => void seed.value++
+  watch(cue, () => {
+    stop()
+    t.value = 0
+  })
+  return {
+    seed,
+    leaves,
+    cue,
+    made,
+    problem,
+    length,
+    strokes,
+    firers,
+    envelopeOf,
+    order,
+    t,
+    playing,
+    hear,
+    stop,
+    toggle,
+    another,
+  }
+})

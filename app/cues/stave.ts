@@ -1,0 +1,119 @@
+import { channelAt, eventsOf, type Run } from '~~/core/engine'
+import type { Cue, Show, Step } from '~~/core/show'
+import { SENSES, wordsOf, type Sense } from '~/words/step-kinds'
+
+/** One step of a cue as it went: when it began and ended, what it sounded, and how what it changes went over time. */
+export interface Stroke {
+  step: Step
+  from: number
+  /** Undefined of what takes no time, or goes on for good. */
+  to: number | undefined
+  /** It is held until release, so that it ends where somebody is assumed to leave. */
+  released: boolean
+  /** The single sounds of it: when, for how long (s), how loud (dB). */
+  sounds: { t: number; seconds: number; gain: number; sound: string }[]
+  impacts: number[]
+  /** What it changes, over time, from 0 (nothing) to 1. */
+  curve: { t: number; value: number }[]
+}
+/** A lane of the stave: the steps of one sense in rows in which none lies on another. */
+export interface StaveLane {
+  sense: Sense
+  rows: Stroke[][]
+}
+
+/** The number that a step's channel has, as far as it can be drawn as a curve: the name of the channel, and how to read it. */
+function curveOf(
+  show: Show,
+  step: Step,
+): { channel: string; read: (fields: Record<string, unknown>) => number } | undefined {
+  switch (step.kind) {
+    case 'light': {
+      const most = Math.max(1, step.candela ?? 0, show.place.lights.find(({ id }) => id === step.light)?.candela ?? 0)
+      return {
+        channel: `light:${step.light}`,
+        read: ({ candela, on }) => ((candela as number) * (on as number)) / most,
+      }
+    }
+    case 'level':
+      return { channel: `bus:${step.bus}`, read: ({ gain }) => Math.min(1, 10 ** ((gain as number) / 20)) }
+    case 'fade':
+      return { channel: 'picture', read: ({ opacity }) => opacity as number }
+    case 'atmosphere':
+      return { channel: 'atmosphere', read: ({ level }) => Math.min(1, level as number) }
+    default:
+      return undefined
+  }
+}
+const POINTS = 240
+
+/** The steps of a cue as a run of its preview has them. */
+export function strokesOf(show: Show, cue: Cue, run: Run, leaves: number): Stroke[] {
+  const began = new Map<string, number>()
+  const ended = new Map<string, number>()
+  const impacts = new Map<string, number[]>()
+  for (const event of eventsOf(run)) {
+    if (event.kind === 'step' && !began.has(event.step)) began.set(event.step, event.t)
+    if (event.kind === 'stepEnd' && !ended.has(event.step)) ended.set(event.step, event.t)
+    if (event.kind === 'impact') {
+      const flings = cue.steps.filter((step) => step.kind === 'fling' && step.prop === event.prop)
+      for (const { id } of flings) impacts.set(id, [...(impacts.get(id) ?? []), event.t])
+    }
+  }
+  const seconds = new Map(show.sounds.map((sound) => [sound.id, sound.seconds]))
+  return cue.steps.flatMap((step): Stroke[] => {
+    const from = began.get(step.id) ?? (step.muted ? step.at : undefined)
+    if (from === undefined) return []
+    const sounds = run.audible
+      .filter((audible) => audible.step === step.id)
+      .map(({ t, until, fadeOut, gain, sound }) => ({
+        t,
+        seconds: Math.min(until + fadeOut - t, seconds.get(sound) ?? Infinity, run.length - t),
+        gain,
+        sound,
+      }))
+    const curve = step.muted ? undefined : curveOf(show, step)
+    return [
+      {
+        step,
+        from,
+        to: ended.get(step.id),
+        released: 'hold' in step && step.hold === 'release' && (ended.get(step.id) ?? 0) >= leaves - 1e-6,
+        sounds,
+        impacts: impacts.get(step.id) ?? [],
+        curve: curve
+          ? Array.from({ length: POINTS + 1 }, (_, i) => {
+              const t = (i / POINTS) * run.length
+              return { t, value: curve.read(channelAt(show, run, curve.channel, t, 0)) }
+            })
+          : [],
+      },
+    ]
+  })
+}
+
+/** Where a stroke ends on the stave (s). */
+export const endOf = (stroke: Stroke, length: number): number =>
+  Math.max(
+    stroke.from + 0.2,
+    stroke.to ?? ('hold' in stroke.step && stroke.step.hold === 'keep' ? length : stroke.from),
+    ...(stroke.step.kind === 'sound' ? stroke.sounds.map(({ t, seconds }) => t + seconds) : []),
+    ...stroke.impacts,
+  )
+
+/** A stroke needs so much room for its name (s of the stave), whatever it lasts. */
+export function stavesOf(strokes: readonly Stroke[], length: number, name: number): StaveLane[] {
+  return SENSES.map((sense) => {
+    const rows: Stroke[][] = []
+    const own = strokes.filter(({ step }) => wordsOf(step.kind).sense === sense).sort((a, b) => a.from - b.from)
+    for (const stroke of own) {
+      const row = rows.find((each) => {
+        const last = each.at(-1)!
+        return Math.max(endOf(last, length), last.from + name) <= stroke.from
+      })
+      if (row) row.push(stroke)
+      else rows.push([stroke])
+    }
+    return { sense, rows }
+  })
+}

@@ -1,0 +1,48 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, type Page } from '@playwright/test'
+import { ask, demo } from '../harness/api'
+import { desk, drag, middle, openDemo, test } from './page'
+
+const shelf = (page: Page) => page.getByRole('list', { name: 'Shelf' })
+const stave = (page: Page) => page.getByRole('group', { name: 'Stave' })
+
+test('a cue is found on the shelf, its steps are seen over time, dragged and nudged, and heard without a walk', async ({
+  page,
+  server,
+}) => {
+  await openDemo(page, server)
+  const { id } = await demo(server.url)
+  const cue = async (name: string) =>
+    (await ask(server.url, `/api/shows/${id}`)).body.show.cues.find((each: { name: string }) => each.name === name)
+  await page.getByRole('navigation', { name: 'Views' }).getByRole('button', { name: 'Cues' }).click()
+  await page.getByRole('searchbox', { name: 'Find a cue or what it does' }).fill('rack comes')
+  await shelf(page).getByRole('button', { name: 'Rack comes down' }).click()
+  const before = await cue('Rack comes down')
+  await expect(stave(page).locator('[data-stroke]')).toHaveCount(before.steps.length)
+
+  const light = before.steps.find(({ kind }: { kind: string }) => kind === 'light')
+  const stroke = stave(page).locator(`[data-stroke="${light.id}"]`)
+  const at = await middle(stroke)
+  await drag(page, at, { x: at.x + 120, y: at.y })
+  const moved = async () => (await cue('Rack comes down')).steps.find((step: { id: string }) => step.id === light.id).at
+  await expect.poll(moved).toBeGreaterThan(light.at + 0.5)
+  await expect(desk(page).getByRole('button', { name: /, At$/ })).toBeVisible()
+  const dragged = await moved()
+  await stroke.focus()
+  await page.keyboard.press('ArrowRight')
+  await expect.poll(moved).toBeCloseTo(dragged + 0.1, 6)
+  await page.keyboard.press('Control+z')
+  await page.keyboard.press('Control+z')
+  await expect.poll(moved).toBe(light.at)
+
+  await page.getByRole('button', { name: 'Hear it' }).click()
+  await expect(page.getByRole('region', { name: 'Cues' }).getByRole('button', { name: 'Stop' })).toBeVisible()
+  await page.getByRole('region', { name: 'Cues' }).getByRole('button', { name: 'Stop' }).click()
+  const { violations } = await new AxeBuilder({ page }).analyze()
+  expect(violations.map(({ id, nodes }) => [id, nodes[0]!.html])).toEqual([])
+
+  await page.getByRole('button', { name: 'Duplicate' }).click()
+  await expect.poll(async () => (await cue('Rack comes down 2'))?.steps.length).toBe(before.steps.length)
+  await page.keyboard.press('Control+z')
+  await expect.poll(async () => await cue('Rack comes down 2')).toBeUndefined()
+})
