@@ -214,6 +214,7 @@ const leaveBy = (event: KeyboardEvent) => {
             />
             <path
               v-if="stroke.curve.length > 0"
+              class="pointer-events-none"
               :d="curve(stroke, lane.top + r * ROW)"
               fill="none"
               stroke="var(--color-bone)"

@@ -13,10 +13,12 @@ export interface About {
 }
 
 export function aboutSound({ channels, rate }: Decoded): About {
+  // Of one channel or two what is heard at the head is what is measured.
+  const envelope = envelopeOf(sidesOf(channels), rate)
   return {
     seconds: channels[0].length / rate,
-    envelope: envelopeOf(sidesOf(channels), rate),
+    envelope,
     placed: channels.length > 1 ? envelopeOf([togetherOf(channels)], rate) : undefined,
-    measured: measure(channels, rate),
+    measured: measure(channels, rate, channels.length <= 2 ? envelope : undefined),
   }
 }

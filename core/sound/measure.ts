@@ -33,10 +33,10 @@ const CLIP = 3
 
 const decibels = (amplitude: number): number => 20 * Math.log10(amplitude)
 
-/** @param channels samples from −1 to 1, one array a channel, all of one length; `rate` in hertz */
-export function measure(channels: readonly Float32Array[], rate: number): Measured {
+/** @param channels samples from −1 to 1, one array a channel, all of one length; `rate` in hertz; `known`: their powers, if they are known */
+export function measure(channels: readonly Float32Array[], rate: number, known?: Float32Array): Measured {
   const length = channels[0]?.length ?? 0
-  const powers = envelopeOf(channels, rate, channelWeights(channels.length))
+  const powers = known ?? envelopeOf(channels, rate, channelWeights(channels.length))
   const short = shortTerm(powers)
   const [first, last] = heard(channels)
   const peak = Math.max(0, ...channels.map(truePeak))

@@ -53,6 +53,8 @@ export async function unpack(zip: OpenZip): Promise<{ id: string; missing: strin
       if (name === undefined) continue
       const bytes = await zip.read(name, MOST_SOUND)
       if (hashOf(bytes) !== hash) throw new Refusal(422, `"${name}" in the ZIP is not the file it is named after`)
+      // What is here already has been read and measured.
+      if ((await models().Assets.count({ where: { hash }, transaction })) > 0) continue
       const sound = await readSound(bytes).catch((error: Error) => {
         if (!(error instanceof SoundError)) throw error
         throw new Refusal(

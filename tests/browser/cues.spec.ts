@@ -1,17 +1,48 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, type Page } from '@playwright/test'
-import { ask, demo } from '../harness/api'
-import { desk, drag, middle, openDemo, test } from './page'
+import { ask } from '../harness/api'
+import { desk, drag, middle, open, test } from './page'
 
 const shelf = (page: Page) => page.getByRole('list', { name: 'Shelf' })
 const stave = (page: Page) => page.getByRole('group', { name: 'Stave' })
+
+/** Two cues, of which one is a scare of four steps. */
+const scare = {
+  format: 'esvik-show',
+  version: 1,
+  title: 'A scare',
+  place: { lights: [{ id: 'lamp', name: 'Lamp', kind: 'point', at: [5, 2.5, 4], candela: 90 }] },
+  cues: [
+    {
+      id: 'rack',
+      name: 'Rack comes down',
+      steps: [
+        { id: 'dark', kind: 'light', light: 'lamp', at: 1, candela: 2, ramp: { seconds: 0.2 }, hold: 3 },
+        { id: 'hush', kind: 'level', bus: 'bed', gain: -12, hold: 'release' },
+        { id: 'stand', kind: 'freeze', locks: ['walk'], at: 1, hold: 1.5 },
+        { id: 'black', kind: 'fade', at: 2.5, in: 0.2, stay: 0.5, out: 1 },
+      ],
+    },
+    { id: 'drip', name: 'A drip', steps: [] },
+  ],
+  zones: [
+    {
+      id: 'threshold',
+      name: 'Threshold',
+      shape: { kind: 'box', at: [5, 0, 4], size: [4, 3, 4] },
+      rules: [{ id: 'falls', on: { at: 'enter' }, cue: 'rack' }],
+    },
+  ],
+  walks: [{ id: 'walk', name: 'Walk', points: [{ at: [1, 0, 4] }, { at: [19, 0, 4] }] }],
+}
 
 test('a cue is found on the shelf, its steps are seen over time, dragged and nudged, and heard without a walk', async ({
   page,
   server,
 }) => {
-  await openDemo(page, server)
-  const { id } = await demo(server.url)
+  const { body } = await ask(server.url, '/api/shows', 'POST', { document: scare })
+  const { id } = body
+  await open(page, server, id)
   const cue = async (name: string) =>
     (await ask(server.url, `/api/shows/${id}`)).body.show.cues.find((each: { name: string }) => each.name === name)
   await page.getByRole('navigation', { name: 'Views' }).getByRole('button', { name: 'Cues' }).click()
@@ -22,7 +53,7 @@ test('a cue is found on the shelf, its steps are seen over time, dragged and nud
 
   const light = before.steps.find(({ kind }: { kind: string }) => kind === 'light')
   const stroke = stave(page).locator(`[data-stroke="${light.id}"]`)
-  const at = await middle(stroke)
+  const at = await middle(stroke.locator('rect').first())
   await drag(page, at, { x: at.x + 120, y: at.y })
   const moved = async () => (await cue('Rack comes down')).steps.find((step: { id: string }) => step.id === light.id).at
   await expect.poll(moved).toBeGreaterThan(light.at + 0.5)

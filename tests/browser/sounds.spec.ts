@@ -4,6 +4,7 @@ import { join } from 'node:path'
 import AxeBuilder from '@axe-core/playwright'
 import { expect, type Page } from '@playwright/test'
 import { byFfmpeg, markersIn, readByFfmpeg, spoken } from '../harness/sound-makers'
+import { ask, demo } from '../harness/api'
 import { wav } from '../harness/wav'
 import { choose, desk, drag, drawZone, marks, middle, openDemo, openNew, plan, spotAt, test } from './page'
 
@@ -231,14 +232,39 @@ test('of a long file no more is fetched than what will sound', async ({ page, se
 })
 
 test('the plan shows how loud it is wherever one stays, and says what is heard there', async ({ page, server }) => {
-  await openDemo(page, server)
+  const { show } = await demo(server.url)
+  const wind = show.sounds.find(({ id }) => id === 'wind-and-sea')!
+  const document = {
+    format: 'esvik-show',
+    version: 1,
+    title: 'A windy half',
+    place: { floors: [{ id: 'floor', name: 'Floor', y: 0, outline: [[0, 0], [20, 0], [20, 8], [0, 8]] }] },
+    sounds: [wind],
+    cues: [{ id: 'wind', name: 'Wind', steps: [{ id: 'bed', kind: 'bed', sound: wind.id, gain: -6 }] }],
+    zones: [
+      {
+        id: 'windy',
+        name: 'Windy',
+        shape: { kind: 'box', at: [5, 0, 4], size: [10, 3, 8] },
+        rules: [{ id: 'blows', on: { at: 'enter' }, cue: 'wind' }],
+      },
+    ],
+    walks: [{ id: 'walk', name: 'Walk', points: [{ at: [1, 0, 4] }, { at: [19, 0, 4] }] }],
+  } // prettier-ignore
+  const { body } = await ask(server.url, '/api/shows', 'POST', { document })
+  await page.goto(`${server.url}/show/${body.id}`)
+  await expect(marks(page, 'fired', 'windy').first()).toBeVisible()
   await plan(page).getByRole('button', { name: 'Heard' }).click()
   const level = (x: number, z: number) => page.evaluate(([x, z]) => (window as any).esvik.ambienceAt?.(x, z), [x, z])
-  await expect.poll(() => level(5, 13)).toBeGreaterThan(-35)
-  const here = await spotAt(page, 5, 13)
-  await page.mouse.move(here.x, here.y)
+  await expect.poll(() => level(5, 4)).toBeGreaterThan(-40)
+  expect(await level(15, 4)).toBe(-70)
   const said = plan(page).getByRole('region', { name: 'What is heard here' })
+  const here = await spotAt(page, 5, 4)
+  await page.mouse.move(here.x, here.y)
   await expect(said).toContainText('Wind and sea')
   await expect(said).toContainText(/Heard here.*−\d+ LUFS/)
+  const there = await spotAt(page, 15, 4)
+  await page.mouse.move(there.x, there.y)
+  await expect(said).toContainText('no bed, no scatter')
   expect(await violations(page)).toEqual([])
 })
