@@ -1,14 +1,6 @@
-import {
-  completePoint,
-  completeRule,
-  completeWalk,
-  completeZone,
-  namedRulesAt,
-  type Cue,
-  type Show,
-  type Zone,
-} from '~~/core/show'
+import { completePoint, completeRule, completeWalk, completeZone, type Cue, type Show } from '~~/core/show'
 import { floorAt, middleOf, solidOf } from '~~/core/space'
+import { firersOf } from './firers'
 
 /** What a preview is called inside its show: nothing else may be called so. */
 const OWN = {
@@ -21,16 +13,6 @@ const OWN = {
 export const PREVIEW_WALK = OWN.walk
 /** So long whoever sets the cue off stands there at the most (s). */
 const STANDS = 120
-
-/** The rules that fire a cue, each with the zone it belongs to. */
-export function firersOf(show: Show, cue: string) {
-  const ofZones = show.zones.flatMap((zone) =>
-    namedRulesAt(show, zone)
-      .filter((rule) => rule.cue === cue)
-      .map((rule) => ({ zone: zone as Zone | undefined, rule })),
-  )
-  return [...ofZones, ...show.rules.filter((rule) => rule.cue === cue).map((rule) => ({ zone: undefined, rule }))]
-}
 
 /**
  * A show in which nothing happens but one cue, at its place: somebody stands in the zone that fires it, from the first moment on, and is out of it

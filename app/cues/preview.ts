@@ -1,7 +1,8 @@
 import { watchThrottled } from '@vueuse/core'
+import { wrap, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef, watch } from 'vue'
-import { run as runShow, walksOf, type Run } from '~~/core/engine'
+import { computed, ref, shallowRef, toRaw, watch } from 'vue'
+import type { Run } from '~~/core/engine'
 import type { Cue, Show } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { useSelection } from '~/frame/selection'
@@ -12,11 +13,10 @@ import { decodeKey } from '~/sound/decoded'
 import { createPlayer } from '~/sound/sound-player'
 import { useSound } from '~/sound/sound'
 import { floatsOf } from '~/words/base64'
-import { firersOf, PREVIEW_WALK, previewShow } from './preview-show'
+import { firersOf } from './firers'
+import type { PreviewWorker } from './preview.worker'
 import { strokesOf } from './stave'
 
-/** After whoever set it off has left, so much more is seen (s). */
-const AFTER = 6
 /** A cue is seen over so long at least (s). */
 const LEAST = 6
 /** What is dragged is run again so often (ms). */
@@ -34,18 +34,27 @@ export const usePreview = defineStore('preview', () => {
   const made = shallowRef<{ show: Show; run: Run; cue: Cue }>()
   const problem = ref('')
 
-  function play(): void {
+  let worker: Remote<PreviewWorker> | undefined
+  let busy = false
+  let again = false
+  async function play(): Promise<void> {
+    if (busy) return void (again = true)
+    busy = true
+    do {
+      again = false
+      await playOnce()
+    } while (again)
+    busy = false
+  }
+  async function playOnce(): Promise<void> {
     const { show } = doc
-    if (!show || !cue.value) return void (made.value = undefined)
-    const own = previewShow(show, cue.value, leaves.value)
+    const now = cue.value
+    if (!show || !now) return void (made.value = undefined)
+    worker ??= wrap<PreviewWorker>(new Worker(new URL('./preview.worker.ts', import.meta.url), { type: 'module' }))
     try {
-      const run = runShow(own, walksOf(own, [PREVIEW_WALK]), {
-        seed: seed.value,
-        length: leaves.value + AFTER,
-        withoutFlights: true,
-      })
+      const played = await worker.play(toRaw(show), now.id, leaves.value, seed.value)
       problem.value = ''
-      made.value = { show: own, run, cue: cue.value }
+      if (cue.value?.id === now.id) made.value = { ...played, cue: now }
     } catch (error) {
       problem.value = (error as Error).message
       made.value = undefined

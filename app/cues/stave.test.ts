@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { eventsOf, run, walksOf } from '~~/core/engine'
 import type { Show } from '~~/core/show'
 import { oneRule, SOUND } from '~~/core/testing/small-show'
-import { firersOf, PREVIEW_WALK, previewShow } from './preview-show'
+import { firersOf } from './firers'
+import { PREVIEW_WALK, previewShow } from './preview-show'
 import { endOf, stavesOf, strokesOf } from './stave'
 
 const place = { lights: [{ id: 'lamp', name: 'Lamp', kind: 'point', at: [3, 2, 0], candela: 100 }] }
