@@ -39,7 +39,7 @@ const APP = {
   sound: ['words', 'document', 'run', 'frame'],
   score: ['words', 'document', 'canvas', 'run', 'frame'],
   plan: ['words', 'document', 'canvas', 'run', 'frame'],
-  desk: ['words', 'document', 'run', 'frame', 'plan'],
+  desk: ['words', 'document', 'run', 'frame', 'sound', 'plan'],
   bring: ['words', 'document', 'frame', 'desk'],
   sounds: ['words', 'document', 'canvas', 'run', 'frame', 'sound', 'desk'],
   cues: ['words', 'document', 'run', 'frame', 'sound', 'desk'],

@@ -8,6 +8,7 @@ import { useShow } from '~/document/show'
 import { lengthWords } from '~/words/sentences'
 import { stepWords, type Sense } from '~/words/step-kinds'
 import { plain } from '~/words/time'
+import { soundNamedBy } from '~/sound/hear-by-key'
 import { usePreview } from './preview'
 import { endOf, stavesOf, type Stroke } from './stave'
 
@@ -173,6 +174,7 @@ const leaveBy = (event: KeyboardEvent) => {
             :aria-label="label(stroke)"
             :aria-pressed="selection.openStep === stroke.step.id"
             :data-stroke="stroke.step.id"
+            :data-hears="soundNamedBy(stroke.step)"
             @pointerdown="press(stroke, $event)"
             @keydown.enter="selection.openStep = stroke.step.id"
             @keydown="nudge(stroke, $event)"

@@ -11,6 +11,7 @@ import { lengthWords } from '~/words/sentences'
 import { OFFERED, stepWords, wordsOf } from '~/words/step-kinds'
 import PartChoice from './PartChoice.vue'
 import StepFields from './StepFields.vue'
+import { soundNamedBy } from '~/sound/hear-by-key'
 import PartText from './PartText.vue'
 import { useMenuPlace } from '~/frame/menu-place'
 
@@ -29,11 +30,6 @@ const firedBy = computed(() =>
 )
 /** Where the cue is fired first: new steps take what stands there. */
 const near = computed(() => firedBy.value[0] && middleOf(solidOfZone(doc.show!, firedBy.value[0])))
-/** The sound or pool that a step names, for whoever wants to hear it. */
-function hears(step: Step): string | undefined {
-  if ('sound' in step && step.sound !== undefined) return `sound:${step.sound}`
-  return 'pool' in step && step.pool !== undefined ? `pool:${step.pool}` : undefined
-}
 const uses = computed(() => usesOf(doc.show!, 'cues', props.cue.id).length)
 
 function add(kind: StepKind) {
@@ -123,8 +119,8 @@ const { place } = useMenuPlace('bottom-end')
         class="border-b border-rule py-1.5"
         :class="{ 'opacity-45': step.muted }"
         :data-step="step.id"
-        :data-hears="hears(step)"
-        :title="hears(step) && 'H hears it'"
+        :data-hears="soundNamedBy(step)"
+        :title="soundNamedBy(step) && 'H hears it'"
       >
         <div class="flex items-baseline gap-2">
           <span class="w-12 font-mono text-[10px] text-bone-3">{{ step.at.toFixed(1) }} s</span>

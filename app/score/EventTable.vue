@@ -141,6 +141,7 @@ watch(words, () => (copied.value = false))
             v-for="(row, index) in shown.slice(0, MOST)"
             :key="index"
             tabindex="0"
+            :data-hears="row.event.kind === 'sound' ? `sound:${row.event.sound}` : undefined"
             class="cursor-pointer border-t border-row hover:bg-ink-2"
             :class="row.kind === 'held' ? 'text-rust' : row.kind === 'fire' ? 'text-lamp' : 'text-bone-2'"
             @click="go(row)"

@@ -1,5 +1,5 @@
 import { useEventListener } from '@vueuse/core'
-import type { Show, Sound } from '~~/core/show'
+import type { Show, Sound, Step } from '~~/core/show'
 import { useShow } from '~/document/show'
 
 /** What names a sound says so with `data-hears`: “sound:ID” or “pool:ID”. The key H hears it, where it has the focus or lies under the pointer. */
@@ -8,6 +8,12 @@ function namedHere(target: HTMLElement): string | undefined {
   const focused = target.closest<HTMLElement>(NAMED)
   const under = [...document.querySelectorAll<HTMLElement>(`${NAMED}:hover`)].at(-1)
   return (focused ?? under)?.dataset.hears
+}
+
+/** The sound or pool that a step names, as `data-hears` has it. */
+export function soundNamedBy(step: Step): string | undefined {
+  if ('sound' in step && step.sound !== undefined) return `sound:${step.sound}`
+  return 'pool' in step && step.pool !== undefined ? `pool:${step.pool}` : undefined
 }
 
 /** The sound that is named; of a pool one of its sounds by their weights. */
