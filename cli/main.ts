@@ -38,13 +38,17 @@ const program = new Command('esvik')
   .exitOverride()
   .configureOutput({ outputError: (text, write) => write(text.replace(/^error: /, 'esvik: ')) })
 
-program
-  .command('run')
+/** A command that plays a show through before it does what it is for. */
+const playing = (name: string): Command =>
+  program
+    .command(name)
+    .option('--walk <id>', 'a walk to play (again for several)', collect, [])
+    .option('--seed <n>', 'the seed of its luck', seed, 1)
+    .option('--length <seconds>', 'end the run at this time', notNegative)
+
+playing('run')
   .description('play a show through and write the log of the run')
   .argument('<show>', 'a show document, or - for standard input')
-  .option('--walk <id>', 'a walk to play (again for several)', collect, [])
-  .option('--seed <n>', 'the seed of its luck', seed, 1)
-  .option('--length <seconds>', 'end the run at this time', notNegative)
   .option('--out <file>', 'write to this file instead of standard output')
   .option('--json', 'the log as JSON (what it writes if nothing else is asked)')
   .option('--progress', 'tell how far a long run has come, also where there is no terminal')
@@ -59,25 +63,17 @@ program
   .argument('<file>', 'a show document, or - for standard input')
   .action(checkFormat)
 
-program
-  .command('channel')
+playing('channel')
   .description('print the fields of a channel at times of a run, as a JSON array')
   .argument('<show>', 'a show document, or - for standard input')
-  .option('--walk <id>', 'a walk to play (again for several)', collect, [])
-  .option('--seed <n>', 'the seed of its luck', seed, 1)
-  .option('--length <seconds>', 'end the run at this time', notNegative)
   .requiredOption('--channel <name>', 'for example light:lantern, bus:bed, picture, controls')
   .requiredOption('--at <times>', 'times in seconds, with commas between', times)
   .option('--player <id>', 'whose channel, by the id of a walk (the first player if not given)')
   .action(channel)
 
-program
-  .command('mix')
+playing('mix')
   .description('mix what a player hears on a walk into a WAV file: 48 kHz, 24 bits, stereo, with a marker at each cue')
   .argument('<show>', 'a show document, a ZIP that Esvik wrote of one with its sounds, or - for standard input')
-  .option('--walk <id>', 'a walk to play (again for several)', collect, [])
-  .option('--seed <n>', 'the seed of its luck', seed, 1)
-  .option('--length <seconds>', 'end the run at this time', notNegative)
   .requiredOption('--out <file>', 'the WAV file to write')
   .option(
     '--sounds <path>',

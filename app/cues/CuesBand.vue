@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
+import { freeId } from '~~/core/show'
 import { freshCue } from '~/document/fresh'
 import { useShow } from '~/document/show'
 import { useSelection } from '~/frame/selection'
@@ -42,11 +43,9 @@ function duplicate() {
   const taken = new Set(doc.cues.flatMap(({ steps }) => steps.map(({ id }) => id)))
   const { id, name } = freshCue(doc.show!, cue.name)
   const steps = cue.steps.map((step) => {
-    let n = 2
-    const stem = step.id.replace(/-\d+$/, '').slice(0, 34)
-    while (taken.has(`${stem}-${n}`)) n++
-    taken.add(`${stem}-${n}`)
-    return { ...step, id: `${stem}-${n}` }
+    const id = freeId(step.id.replace(/-\d+$/, ''), taken)
+    taken.add(id)
+    return { ...step, id }
   })
   if (doc.edit(`Duplicate ${cue.name}`, (edit) => edit.add(['cues'], { ...cue, id, name, steps })))
     selection.choose('cue', id)

@@ -12,7 +12,7 @@ import { soundsAhead } from '~/sound/ahead'
 import { decodeKey } from '~/sound/decoded'
 import { createPlayer } from '~/sound/sound-player'
 import { useSound } from '~/sound/sound'
-import { floatsOf } from '~/words/base64'
+import { fetchEnvelopes, type FileEnvelopes } from '~/document/envelopes'
 import { firersOf } from './firers'
 import type { PreviewWorker } from './preview.worker'
 import { strokesOf } from './stave'
@@ -62,25 +62,19 @@ export const usePreview = defineStore('preview', () => {
   }
   watchThrottled([() => doc.show, cue, seed, leaves], play, { throttle: FOLLOWS, trailing: true, immediate: true })
   /** How loud the files of its sounds are over time, by sound; fetched as they are first needed. */
-  const envelopes = shallowRef(new Map<string, Float32Array>())
+  const envelopes = shallowRef(new Map<string, FileEnvelopes>())
   const asked = new Set<string>()
   watch(made, async (now) => {
     const sounds = now?.show.sounds.filter(({ id }) => now.run.audible.some(({ sound }) => sound === id)) ?? []
     const hashes = [...new Set(sounds.map(({ asset }) => asset))].filter((hash) => !asked.has(hash))
     if (hashes.length === 0) return
     hashes.forEach((hash) => asked.add(hash))
-    const found = await $fetch<{ [hash: string]: { envelope: string } }>('/api/envelopes', {
-      method: 'POST',
-      body: { hashes },
-    }).catch(() => undefined)
+    const found = await fetchEnvelopes(hashes).catch(() => undefined)
     if (!found) return hashes.forEach((hash) => asked.delete(hash))
-    envelopes.value = new Map([
-      ...envelopes.value,
-      ...Object.entries(found).map(([hash, { envelope }]): [string, Float32Array] => [hash, floatsOf(envelope)]),
-    ])
+    envelopes.value = new Map([...envelopes.value, ...found])
   })
   const envelopeOf = (sound: string): Float32Array | undefined =>
-    envelopes.value.get(doc.show?.sounds.find(({ id }) => id === sound)?.asset ?? '')
+    envelopes.value.get(doc.show?.sounds.find(({ id }) => id === sound)?.asset ?? '')?.envelope
 
   const length = computed(() => Math.max(LEAST, made.value?.run.length ?? 0))
   const strokes = computed(() =>

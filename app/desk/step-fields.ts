@@ -1,3 +1,4 @@
+import { DEFAULT_REACH } from '~~/core/engine'
 import type { Show, Step, StepKind } from '~~/core/show'
 
 /** What of a step can be edited in the plain list, and how. */
@@ -91,7 +92,6 @@ const ramp = [
   number('Ramp', 'ramp.seconds', 's', { min: 0, standard: 0, within: evenly }),
   number('Way back', 'release.seconds', 's', { min: 0, within: evenly }),
 ]
-const REACH = { near: 1, far: 20, law: 'inverse', walls: 0 }
 const where = choice('Where', 'where', wheres)
 const bus = choice('Bus', 'bus', buses)
 
@@ -105,9 +105,9 @@ const FIELDS: { [kind in StepKind]: StepField[] } = {
     bus,
     number('Fade in', 'fadeIn', 's', { min: 0 }),
     number('Fade out', 'fadeOut', 's', { min: 0 }),
-    number('Full up to', 'reach.near', 'm', { min: 0.01, standard: 1, within: REACH }),
-    number('Silent from', 'reach.far', 'm', { min: 0.1, standard: 20, within: REACH }),
-    number('Each wall takes', 'reach.walls', 'dB', { min: 0, standard: 0, within: REACH }),
+    number('Full up to', 'reach.near', 'm', { min: 0.01, standard: 1, within: DEFAULT_REACH }),
+    number('Silent from', 'reach.far', 'm', { min: 0.1, standard: 20, within: DEFAULT_REACH }),
+    number('Each wall takes', 'reach.walls', 'dB', { min: 0, standard: 0, within: DEFAULT_REACH }),
     choice('Goes round', 'loop', yesNo),
   ],
   bed: [

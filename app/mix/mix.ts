@@ -4,7 +4,7 @@ import { computed, ref, shallowRef, toRaw } from 'vue'
 import type { MixReport } from '~~/core/mix'
 import { useRun } from '~/run/current-run'
 import { useShow } from '~/document/show'
-import { RATE } from '~/sound/decoded'
+import { channelsOf, decodedBytes, RATE } from '~/sound/decoded'
 import type { MixWorker } from './mix.worker'
 
 /** What of the walk is mixed. */
@@ -48,11 +48,7 @@ export const useMix = defineStore('mix', () => {
     worker ??= wrap<MixWorker>(new Worker(new URL('./mix.worker.ts', import.meta.url), { type: 'module' }))
     const helper = {
       tell: (value: number) => void (share.value = value),
-      decode: async (bytes: ArrayBuffer) => {
-        const buffer = await new OfflineAudioContext(1, 1, RATE).decodeAudioData(bytes)
-        const channels = Array.from({ length: buffer.numberOfChannels }, (_, i) => buffer.getChannelData(i).slice())
-        return { channels, rate: RATE }
-      },
+      decode: async (bytes: ArrayBuffer) => ({ channels: channelsOf(await decodedBytes(bytes)), rate: RATE }),
     }
     try {
       const { bus, cue } = part

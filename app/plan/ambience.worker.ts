@@ -14,7 +14,7 @@ import {
   type HeardThere,
   type Hole,
 } from '~~/core/sound'
-import { floatsOf } from '~/words/base64'
+import { fetchEnvelopes } from '~/document/envelopes'
 
 /** A square of the map is so wide (m). */
 const CELL = 0.25
@@ -22,24 +22,17 @@ const CELL = 0.25
 const envelopes = new Map<string, Envelopes>()
 let held: { show: Show; sounds: AmbientSound[] } | undefined
 
-async function fetchEnvelopes(show: Show): Promise<void> {
+async function learn(show: Show): Promise<void> {
   const hashes = [...new Set(show.sounds.map(({ asset }) => asset))].filter((hash) => !envelopes.has(hash))
   if (hashes.length === 0) return
-  const answer = await fetch('/api/envelopes', {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ hashes }),
-  })
-  if (!answer.ok) return
-  const found = (await answer.json()) as { [hash: string]: { envelope: string; placed?: string } }
-  for (const [hash, { envelope, placed }] of Object.entries(found))
-    envelopes.set(hash, { envelope: floatsOf(envelope), placed: placed ? floatsOf(placed) : undefined })
+  const found = await fetchEnvelopes(hashes).catch(() => undefined)
+  for (const [hash, known] of found ?? []) envelopes.set(hash, known)
 }
 
 const worker = {
   /** How loud it is all over the floors that are named, or all of them. */
   async map(show: Show, floors: string[] | undefined): Promise<AmbienceMap> {
-    await fetchEnvelopes(show)
+    await learn(show)
     const sounds = ambientSounds(show, envelopes)
     held = { show, sounds }
     const asked = show.place.floors.filter(({ id }) => !floors || floors.includes(id))
@@ -55,7 +48,7 @@ const worker = {
     span: [number, number],
     count: number,
   ): Promise<{ fades: Crossfades; hole?: Hole }> {
-    await fetchEnvelopes(show)
+    await learn(show)
     const fades = crossfades(show, run, player, envelopes, span, count)
     return { fades, hole: deepestHole(fades) }
   },

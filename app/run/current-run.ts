@@ -3,14 +3,13 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { eventsOf, type Run } from '~~/core/engine'
 import type { Score } from '~~/core/score'
-import type { Envelopes } from '~~/core/sound'
 import type { Operation, Show } from '~~/core/show'
 import type { Sight } from '~/score/canvas/renderer'
 import { playerOf } from './plain-run'
 import type { RunWorker } from './run.worker'
 import { probe } from '~/document/probe'
 import { useShow } from '~/document/show'
-import { floatsOf } from '~/words/base64'
+import { fetchEnvelopes } from '~/document/envelopes'
 
 /**
  * While a hand drags something its worker draws the score; the page hears of the run so often (ms), less often the longer that takes
@@ -170,7 +169,7 @@ export const useRun = defineStore('run', () => {
     if (busy) return
     await hear()
     await computeCurves()
-    void fetchEnvelopes()
+    void hearHowLoud()
   }
 
   /** Where the walks go: kept the same object as long as they go the same way, so that nothing is drawn again that has not moved. */
@@ -200,22 +199,15 @@ export const useRun = defineStore('run', () => {
 
   const fetched = new Set<string>()
   /** What is known of how loud the sounds are that are heard in the run: fetched as they are first heard. */
-  async function fetchEnvelopes(): Promise<void> {
+  async function hearHowLoud(): Promise<void> {
     const assets = new Map(played.value?.sounds.map(({ id, asset }) => [id, asset]))
     const heard = new Set(run.value?.audible.map(({ sound }) => assets.get(sound)!))
     const hashes = [...heard].filter((hash) => !fetched.has(hash))
     if (hashes.length === 0) return
     hashes.forEach((hash) => fetched.add(hash))
-    const found = await $fetch<Record<string, { envelope: string; placed?: string }>>('/api/envelopes', {
-      method: 'POST',
-      body: { hashes },
-    }).catch(() => undefined)
+    const found = await fetchEnvelopes(hashes).catch(() => undefined)
     if (!found) return hashes.forEach((hash) => fetched.delete(hash))
-    const made = Object.entries(found).map(([hash, { envelope, placed }]): [string, Envelopes] => [
-      hash,
-      { envelope: floatsOf(envelope), placed: placed === undefined ? undefined : floatsOf(placed) },
-    ])
-    await worker.addEnvelopes(made)
+    await worker.addEnvelopes([...found])
     await computeCurves()
   }
   watch([walks, seed, walker], request)

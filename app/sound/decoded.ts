@@ -16,14 +16,20 @@ async function decodedHere(bytes: ArrayBuffer): Promise<AudioBuffer> {
   return buffer
 }
 
+/** A file as the browser decodes it. That needs no permission to play: an offline context does it before the first gesture. */
+export const decodedBytes = (bytes: ArrayBuffer): Promise<AudioBuffer> =>
+  new OfflineAudioContext(1, 1, RATE).decodeAudioData(bytes)
+
+export const channelsOf = (buffer: AudioBuffer): Float32Array[] =>
+  Array.from({ length: buffer.numberOfChannels }, (_, i) => buffer.getChannelData(i).slice())
+
 /** The sound of an asset, fetched and decoded; undefined where its file is not here. */
 export async function decoded(asset: string): Promise<AudioBuffer | undefined> {
   const answer = await fetch(`/api/assets/${asset}`)
   if (!answer.ok) return undefined
   const bytes = await answer.arrayBuffer()
   if (answer.headers.get('content-type') === 'audio/aiff') return decodedHere(bytes)
-  // Decoding needs no permission to play; an offline context does it before the first gesture.
-  return new OfflineAudioContext(1, 1, RATE).decodeAudioData(bytes)
+  return decodedBytes(bytes)
 }
 
 /** So much of a file is fetched to find where its samples are (bytes). */

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { DEFAULT_REACH } from '~~/core/engine'
 import type { Drop, Sprinkled } from '~~/core/sound'
 import { distanceGain } from '~~/core/sound'
 import { count, plain } from '~/words/time'
@@ -11,7 +12,6 @@ const store = useSounds()
 const WIDE = 600
 const STEMS = 56
 const LEFT = 26
-const REACH = { near: 1, far: 20, law: 'inverse', walls: 0 } as const
 const x = (t: number) => LEFT + (t / MINUTE) * (WIDE - LEFT - 4)
 
 const stems = computed(() =>
@@ -19,7 +19,10 @@ const stems = computed(() =>
     const sound = store.sounds.find(({ id }) => id === drop.sound)
     const measured = sound && store.known.get(sound.asset)?.measured
     const loud = measured?.loudestMoment ?? measured?.integrated ?? -50
-    return { ...drop, level: loud + drop.gain + 20 * Math.log10(Math.max(1e-4, distanceGain(REACH, drop.distance))) }
+    return {
+      ...drop,
+      level: loud + drop.gain + 20 * Math.log10(Math.max(1e-4, distanceGain(DEFAULT_REACH, drop.distance))),
+    }
   }),
 )
 const range = computed((): [number, number] => {

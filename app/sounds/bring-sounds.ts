@@ -1,8 +1,8 @@
 import { ref, shallowRef } from 'vue'
 import { completeSound, freeId, freeName, writable } from '~~/core/show'
 import { useShow } from '~/document/show'
-import { decoded, RATE } from '~/sound/decoded'
-import { channelsOf, looking } from './looking'
+import { channelsOf, decoded, RATE } from '~/sound/decoded'
+import { looking } from './looking'
 
 /** A file that did not come in, and why. */
 export interface Refused {

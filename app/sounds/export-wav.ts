@@ -1,9 +1,8 @@
 import { sidesOf } from '~~/core/audio'
 import { samplesOf, wavFile } from '~~/core/mix'
 import type { Sound } from '~~/core/show'
-import { decoded, RATE } from '~/sound/decoded'
+import { channelsOf, decoded, RATE } from '~/sound/decoded'
 import { save } from '~/words/save'
-import { channelsOf } from './looking'
 
 /** A sound as it is used, trimmed and at its gain, as a WAV file: 48 kHz, 24 bits, stereo; nothing where its file is not here. */
 async function wavOf(sound: Sound): Promise<BlobPart[] | undefined> {

@@ -2,7 +2,7 @@ import { useMemoize } from '@vueuse/core'
 import { computed, ref, shallowRef, watch, type Ref } from 'vue'
 import type { Sound } from '~~/core/show'
 import type { Measured } from '~~/core/sound'
-import { floatsOf } from '~/words/base64'
+import { fetchEnvelopes, type FileEnvelopes } from '~/document/envelopes'
 import { useRun } from '~/run/current-run'
 import { useShow } from '~/document/show'
 
@@ -27,11 +27,11 @@ export function useKnownSounds(sounds: Ref<readonly Sound[]>) {
       const body = { hashes }
       const [about, envelopes] = await Promise.all([
         $fetch<{ [hash: string]: Omit<Known, 'envelope'> }>('/api/sounds', { method: 'POST', body }),
-        $fetch<{ [hash: string]: { envelope: string } }>('/api/envelopes', { method: 'POST', body }),
-      ]).catch((): [{ [hash: string]: Omit<Known, 'envelope'> }, { [hash: string]: { envelope: string } }] => [{}, {}])
+        fetchEnvelopes(hashes),
+      ]).catch((): [{ [hash: string]: Omit<Known, 'envelope'> }, Map<string, FileEnvelopes>] => [{}, new Map()])
       const next = new Map(known.value)
       for (const [hash, one] of Object.entries(about))
-        next.set(hash, { ...one, envelope: floatsOf(envelopes[hash]?.envelope ?? '') })
+        next.set(hash, { ...one, envelope: envelopes.get(hash)?.envelope ?? new Float32Array() })
       known.value = next
       // What did not come is asked for again with the next change.
       for (const hash of hashes) if (!next.has(hash)) asked.delete(hash)

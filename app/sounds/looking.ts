@@ -5,6 +5,3 @@ let worker: Remote<LookingWorker> | undefined
 /** What looks closely at sounds, away from the page. */
 export const looking = (): Remote<LookingWorker> =>
   (worker ??= wrap<LookingWorker>(new Worker(new URL('./looking.worker.ts', import.meta.url), { type: 'module' })))
-
-export const channelsOf = (buffer: AudioBuffer): Float32Array[] =>
-  Array.from({ length: buffer.numberOfChannels }, (_, i) => buffer.getChannelData(i).slice())

@@ -1,6 +1,6 @@
 import { ref } from 'vue'
 import { samplesOf, wavFile } from '~~/core/mix'
-import { RATE } from '~/sound/decoded'
+import { decodedBytes, RATE } from '~/sound/decoded'
 
 /** Recording from a microphone into a WAV file: 48 kHz, 24 bits, stereo. */
 export function useRecording(done: (file: File) => void) {
@@ -33,9 +33,7 @@ export function useRecording(done: (file: File) => void) {
     }
   }
   async function keep(recorded: Blob): Promise<void> {
-    const buffer = await new OfflineAudioContext(2, 1, RATE)
-      .decodeAudioData(await recorded.arrayBuffer())
-      .catch(() => undefined)
+    const buffer = await decodedBytes(await recorded.arrayBuffer()).catch(() => undefined)
     if (!buffer || buffer.length === 0) return void (problem.value = 'Nothing was recorded.')
     const left = buffer.getChannelData(0)
     const right = buffer.numberOfChannels > 1 ? buffer.getChannelData(1) : left

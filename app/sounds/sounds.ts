@@ -5,10 +5,10 @@ import type { SoundPicture } from '~~/core/sound'
 import { useShow } from '~/document/show'
 import { droppedSounds } from '~/frame/dropped'
 import { useAudition } from '~/sound/audition'
-import { decoded, RATE } from '~/sound/decoded'
+import { channelsOf, decoded, RATE } from '~/sound/decoded'
 import { useBringSounds } from './bring-sounds'
 import { useKnownSounds, useShore } from './library'
-import { channelsOf, looking } from './looking'
+import { looking } from './looking'
 import { removeSound, replaceSound, usersOf, type User } from './sound-uses'
 
 /** A sound is seen in so many columns over its length. */

@@ -1,3 +1,4 @@
+import { lufs } from '~~/core/sound'
 import type { Known } from './library'
 
 /** How a sound stands on the shore: as long as it lasts, as high as it is loud. In pixels; y grows downwards. */
@@ -44,7 +45,7 @@ export function tileOf(seconds: number, trim: readonly [number, number] | undefi
     const to = Math.max(from + 1, Math.floor(((i + 1) / count) * envelope.length))
     let most = 0
     for (let k = from; k < to; k++) most = Math.max(most, envelope[k] ?? 0)
-    const y = most > 0 ? heightOf(-0.691 + 10 * Math.log10(most)) : FLOOR
+    const y = most > 0 ? heightOf(lufs(most)) : FLOOR
     if (y < FLOOR - 0.5) bars += `M${x + 1} ${FLOOR}V${y.toFixed(1)}`
   }
   const measured = known?.measured

@@ -1,7 +1,18 @@
 /** Play-throughs: run(show, walks, seed) → log, its live form, and what is the case at a time. */
 export { decidesForOthers } from './compile'
 export { fan, type FanFlight } from './fan'
-export { baseFields, CHANNEL, colourOf, frameIn, linearOf, middleIn, movedBy, perPlayer, tiedPoint } from './history'
+export {
+  baseFields,
+  CHANNEL,
+  colourOf,
+  DEFAULT_REACH,
+  frameIn,
+  linearOf,
+  middleIn,
+  movedBy,
+  perPlayer,
+  tiedPoint,
+} from './history'
 export type { Audible, ChannelHistory, FlightRecord, Pose, Value } from './history'
 export { createRun, type LivePose, type Keys, type LiveRun, type Participant } from './live'
 export { asTicked, buffersOf, countUntil, eventAt, eventsOf, firstEvents, GATES, KIND } from './log'

@@ -1,8 +1,8 @@
 import { eventsOf, type Audible, type Run } from '../engine'
-import type { Show } from '../show'
+import type { Show, Sound } from '../show'
 import { Hearing, type Ears } from '../sound'
 import { RATE, type Source } from './source'
-import { Voice } from './voice'
+import { CONTROL, Voice } from './voice'
 
 /** What of a run is mixed: all of it if nothing is said. */
 export interface MixOptions {
@@ -11,7 +11,6 @@ export interface MixOptions {
 }
 /** A mix goes on so many samples at a time. */
 export const STRETCH = RATE
-const CONTROL = 480
 
 /** A run as one of its players hears it, stretch after stretch. */
 export class Mix {
@@ -19,7 +18,7 @@ export class Mix {
   readonly length: number
   /** How far it has come (samples). */
   at = 0
-  private readonly show: Show
+  private readonly sounds: ReadonlyMap<string, Sound>
   private readonly hearing: Hearing
   /** What sounds, in the order in which it begins. */
   private readonly audible: Audible[]
@@ -27,7 +26,7 @@ export class Mix {
   private voices: Voice[] = []
 
   constructor(show: Show, run: Run, player: number, { bus, cue }: MixOptions = {}) {
-    this.show = show
+    this.sounds = new Map(show.sounds.map((sound) => [sound.id, sound]))
     this.hearing = new Hearing(show, run, player)
     const playings = cue === undefined ? undefined : playingsOf(run, cue)
     this.audible = run.audible
@@ -52,7 +51,7 @@ export class Mix {
       [...this.voices.map(({ audible }) => audible), ...coming].map(({ sound }) => this.soundOf(sound).asset),
     )
   }
-  private soundOf = (id: string) => this.show.sounds.find((sound) => sound.id === id)!
+  private soundOf = (id: string) => this.sounds.get(id)!
 
   /** The next stretch, both sides; `sources` has what `needs` names, but for what is nowhere, which is not heard. */
   goOn(sources: (asset: string) => Source | undefined): [left: Float32Array, right: Float32Array] {

@@ -5,7 +5,7 @@ import { between, kernelFor, PAD } from './resample'
 import { RATE, type Source } from './source'
 
 /** Gains are worked out so often, and go straight in between (samples): each 10 ms. */
-const CONTROL = 480
+export const CONTROL = 480
 /** How much softer the far ear hears what comes from a side: what is heard on each side is the root of half of (1 ± this much). */
 const ASIDE = 0.9
 

@@ -1,3 +1,4 @@
+import { DEFAULT_REACH } from '../engine'
 import {
   rulesAt,
   type BedStep,
@@ -13,7 +14,7 @@ import { distanceToOutline, floorAt, insidePolygon, middleOf, outlineOf, solidOf
 import { BLOCK } from './block'
 import { amplitude, distanceGain } from './distance'
 import { coming } from './hearing'
-import type { Envelopes } from './loudness'
+import { SILENCE, type Envelopes } from './loudness'
 import { lufs } from './programme'
 
 /** Something that is heard for as long as somebody stays in a zone. */
@@ -31,8 +32,6 @@ export interface AmbientSound {
   reach: SoundStep['reach']
 }
 
-const REACH = { near: 1, far: 20, law: 'inverse', walls: 0 } as const
-
 const middleLevel = ([low, high]: readonly [number, number]): number => {
   // The mean of the power over an even spread of decibels.
   if (high === low) return 10 ** (low / 10)
@@ -44,7 +43,7 @@ const middleLevel = ([low, high]: readonly [number, number]): number => {
 function meanAround(near: number, far: number): number {
   const steps = 16
   let sum = 0
-  for (let i = 0; i < steps; i++) sum += distanceGain(REACH, near + ((i + 0.5) / steps) * (far - near)) ** 2
+  for (let i = 0; i < steps; i++) sum += distanceGain(DEFAULT_REACH, near + ((i + 0.5) / steps) * (far - near)) ** 2
   return sum / steps
 }
 
@@ -102,7 +101,7 @@ function energiesOf(show: Show, envelopes: ReadonlyMap<string, Envelopes>): Ener
 function ambientOf(show: Show, zone: Zone, cue: string, step: Ambient, energies: Energies): AmbientSound | undefined {
   const bus = amplitude(show.buses.find(({ id }) => id === step.bus)?.gain ?? 0) ** 2
   const place = placeOf(show, zone, step.where)
-  const base = { zone: zone.id, cue, step: step.id, place, reach: 'reach' in step ? step.reach : REACH }
+  const base = { zone: zone.id, cue, step: step.id, place, reach: 'reach' in step ? step.reach : DEFAULT_REACH }
   if (step.kind === 'scatter') {
     const pool = energies.pool(step.pool)
     if (!pool) return undefined
@@ -171,11 +170,9 @@ export function heardAt(show: Show, sounds: readonly AmbientSound[], [x, y, z]: 
   return sounds
     .filter((sound) => new Reached(show, zones.get(sound.zone)!).has(x, y, z))
     .map((sound) => ({ sound, level: lufs(powerAt(show, sound, [x, y + show.player.eye, z])) }))
-    .filter(({ level }) => level > SILENT)
+    .filter(({ level }) => level > SILENCE)
     .sort((a, b) => b.level - a.level)
 }
-/** What is softer than this is not heard (LUFS). */
-export const SILENT = -70
 
 /** How loud it is all over a place. */
 export interface AmbienceMap {
@@ -224,7 +221,7 @@ export function ambienceMap(
       }
   }
   const levels = Float32Array.from(power, (value, i) =>
-    Number.isNaN(heights[i]) ? NaN : value > 0 ? Math.max(SILENT, lufs(value)) : SILENT,
+    Number.isNaN(heights[i]) ? NaN : value > 0 ? Math.max(SILENCE, lufs(value)) : SILENCE,
   )
   return { x0, z0, cell, columns, rows, levels }
 }

@@ -2,8 +2,7 @@ import type { Run } from '../engine'
 import type { Show } from '../show'
 import { amplitude } from './distance'
 import { coming, Hearing } from './hearing'
-import { fadeAt } from './loudness'
-import type { Envelopes } from './loudness'
+import { fadeAt, SILENCE, type Envelopes } from './loudness'
 import { lufs } from './programme'
 
 /** What goes round during a stretch of a run, each over time, and all of it together (LUFS, by the mean of each file). */
@@ -13,7 +12,6 @@ export interface Crossfades {
   each: { name: string; levels: Float32Array }[]
   together: Float32Array
 }
-const SILENT = -70
 
 /** How loud what goes round is between two times, as somebody hears it: so many values, evenly apart. */
 export function crossfades(
@@ -43,7 +41,7 @@ export function crossfades(
         if (place && factor > 0) factor *= coming(show, audible.reach, place, hearing.earsAt(t)).gain
         const power = mean * factor * factor
         all[i] += power
-        return power > 0 ? Math.max(SILENT, lufs(power)) : SILENT
+        return power > 0 ? Math.max(SILENCE, lufs(power)) : SILENCE
       })
       return [{ name, levels }]
     })
@@ -51,7 +49,7 @@ export function crossfades(
     from,
     to,
     each,
-    together: Float32Array.from(all, (power) => (power > 0 ? Math.max(SILENT, lufs(power)) : SILENT)),
+    together: Float32Array.from(all, (power) => (power > 0 ? Math.max(SILENCE, lufs(power)) : SILENCE)),
   }
 }
 

@@ -4,6 +4,7 @@ import type { Show } from '../show'
 import { BLOCK } from './block'
 import { amplitude } from './distance'
 import { coming, Hearing, type Ears } from './hearing'
+import { lufs } from './programme'
 
 /** Loudness over 3 s (EBU Tech 3341, short-term). */
 const SHORT_TERM = 3
@@ -102,7 +103,7 @@ function shortTerm(power: Float64Array): Float32Array {
     sum += power[b]
     if (b >= width) sum -= power[b - width]
     const mean = Math.max(0, sum) / width
-    loudness[b] = mean > 0 ? Math.max(SILENCE, -0.691 + 10 * Math.log10(mean)) : SILENCE
+    loudness[b] = mean > 0 ? Math.max(SILENCE, lufs(mean)) : SILENCE
   }
   return loudness
 }

@@ -1,8 +1,8 @@
-import { col, fn, Op, type ProjectionAlias } from 'sequelize'
+import { Op } from 'sequelize'
 import { isForBrowsers, SOUND_TYPES, SoundError, type SoundType } from '../../core/audio'
 import type { Measured } from '../../core/sound'
 import { models } from '../data/models'
-import { kept } from './keep'
+import { kept, LENGTH } from './keep'
 import { readSound } from './sound-file'
 
 /** What is known of a sound file. */
@@ -12,7 +12,6 @@ export interface KnownSound {
   /** Undefined of what no browser has decoded yet. */
   measured: Measured | undefined
 }
-const LENGTH: ProjectionAlias = [fn('octet_length', col('bytes')), 'length']
 const types = Object.keys(SOUND_TYPES) as SoundType[]
 
 /** What is known of sound files by their SHA-256. What an older Esvik kept without measuring it is measured now. */

@@ -1,11 +1,14 @@
 import { createHash } from 'node:crypto'
-import { Op, type Transaction } from 'sequelize'
+import { col, fn, Op, type ProjectionAlias, type Transaction } from 'sequelize'
 import type { KeptSound } from '../../demo/demo-show'
 import type { About } from '../../core/sound'
 import { models, type AssetRow, type LibraryEntry } from '../data/models'
 import type { SoundFile } from './sound-of'
 
 export const hashOf = (bytes: Buffer): string => createHash('sha256').update(bytes).digest('hex')
+
+/** How many bytes a file has, as `length`, without reading them. */
+export const LENGTH: ProjectionAlias = [fn('octet_length', col('bytes')), 'length']
 
 /** What a row holds of a sound beside its bytes. */
 export const kept = (about: About | undefined) => ({

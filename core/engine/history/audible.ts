@@ -21,4 +21,5 @@ export interface Audible {
   until: number
   fadeOut: number
 }
+/** How far everything is heard that says nothing of it. */
 export const DEFAULT_REACH: SoundStep['reach'] = { near: 1, far: 20, law: 'inverse', walls: 0 }

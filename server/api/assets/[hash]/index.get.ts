@@ -1,11 +1,10 @@
 import { getHeader, getRouterParam, setHeader, setResponseStatus } from 'h3'
 import { col, fn, type ProjectionAlias } from 'sequelize'
+import { LENGTH } from '../../../assets/keep'
 import { models } from '../../../data/models'
 import { isHash } from '../../../http/id'
 import { rangeOf } from '../../../http/range'
 import { Refusal, route } from '../../../http/refusal'
-
-const LENGTH: ProjectionAlias = [fn('octet_length', col('bytes')), 'length']
 
 /** The bytes of a file, by its SHA-256, whole or a range of them; they never change. */
 export default route(async (event) => {
