@@ -39,12 +39,13 @@ const APP = {
   sound: ['words', 'document', 'run', 'frame'],
   score: ['words', 'document', 'canvas', 'run', 'frame'],
   plan: ['words', 'document', 'canvas', 'run', 'frame'],
-  desk: ['words', 'document', 'run', 'frame', 'sound', 'plan'],
-  bring: ['words', 'document', 'frame', 'desk'],
-  sounds: ['words', 'document', 'canvas', 'run', 'frame', 'sound', 'desk'],
-  cues: ['words', 'document', 'run', 'frame', 'sound', 'desk'],
-  mix: ['words', 'document', 'run', 'sound', 'desk'],
-  pages: ['words', 'document', 'run', 'frame', 'sound', 'score', 'plan', 'desk', 'bring', 'sounds', 'cues', 'mix'],
+  parts: ['words', 'document', 'frame'],
+  cues: ['words', 'document', 'run', 'frame', 'sound', 'plan', 'parts'],
+  desk: ['words', 'document', 'run', 'frame', 'sound', 'plan', 'parts', 'cues'],
+  bring: ['words', 'document', 'frame', 'parts'],
+  sounds: ['words', 'document', 'canvas', 'run', 'frame', 'sound', 'parts'],
+  mix: ['words', 'document', 'run', 'sound', 'parts'],
+  pages: ['words', 'document', 'run', 'frame', 'sound', 'score', 'plan', 'parts', 'desk', 'bring', 'sounds', 'cues', 'mix'],
 }
 /** The parts of the house. Of the server the page knows types alone. */
 const HOUSE = {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Editor } from '~~/core/show'
-import PartNumber from '~/desk/PartNumber.vue'
+import PartNumber from '~/parts/PartNumber.vue'
 import { useShow } from '~/document/show'
 import { count, plain } from '~/words/time'
 import { useBring } from './bring'

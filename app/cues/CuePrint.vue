@@ -1,19 +1,14 @@
 <script setup lang="ts">
 import { wordsOf, SENSES } from '~/words/step-kinds'
+import { lengthOf } from '~/words/step-lengths'
 import type { Cue, Show, Step } from '~~/core/show'
 
 /** A cue as a small print of its stave: a stroke for each step, in the line of its sense, as long as it lasts. */
 const props = defineProps<{ cue: Cue; show: Show }>()
 const WIDE = 84
-const seconds = computed(() => new Map(props.show.sounds.map((sound) => [sound.id, sound.seconds])))
-function lasts(step: Step): number {
-  if (step.kind === 'fade') return step.in + step.stay + step.out
-  if (step.kind === 'sound' && !step.loop) return step.sound ? (seconds.value.get(step.sound) ?? 1) : 1
-  if (step.kind === 'burst') return step.life[1]
-  if (step.kind === 'camera') return step.marks.reduce((sum, mark) => sum + mark.travel + mark.stay, 0)
-  if ('hold' in step) return typeof step.hold === 'number' ? step.hold : 6
-  return 0.2
-}
+/** What somebody else ends is drawn so long (s). */
+const OPEN = 6
+const lasts = (step: Step): number => lengthOf(props.show, step) ?? ('hold' in step ? OPEN : 0.2)
 const whole = computed(() => Math.max(2, ...props.cue.steps.map((step) => step.at + lasts(step))))
 const strokes = computed(() =>
   props.cue.steps

@@ -1,21 +1,18 @@
 import { expose } from 'comlink'
-import { run, walksOf, type Run } from '~~/core/engine'
+import { prepare, run, walksOf, type Run } from '~~/core/engine'
+import { luxOver } from '~~/core/light'
 import type { Show } from '~~/core/show'
-import { PREVIEW_WALK, previewShow } from './preview-show'
+import { PREVIEW_WALK } from './preview-show'
 
-/** After whoever set it off has left, so much more is run (s). */
-const AFTER = 6
+/** Light on whoever stands there is worked out so often (s). */
+const EVERY = 0.1
 
 const worker = {
-  /** One cue by itself: the show in which nothing else happens, and its run. */
-  play(show: Show, cue: string, leaves: number, seed: number): { show: Show; run: Run } {
-    const own = previewShow(
-      show,
-      show.cues.find(({ id }) => id === cue)!,
-      leaves,
-    )
-    const options = { seed, length: leaves + AFTER, withoutFlights: true }
-    return { show: own, run: run(own, walksOf(own, [PREVIEW_WALK]), options) }
+  /** A run of a preview's show, and the light on whoever stands there, ten values a second (lx). */
+  async play(show: Show, seed: number, length: number): Promise<{ run: Run; lux: Float32Array }> {
+    await prepare(show)
+    const played = run(show, walksOf(show, [PREVIEW_WALK]), { seed, length })
+    return { run: played, lux: luxOver(show, played, 0, EVERY) }
   },
 }
 export type PreviewWorker = typeof worker

@@ -5,7 +5,7 @@ import DeskEmpty from './DeskEmpty.vue'
 
 /** The first marks don't wait for these: they are fetched when something is chosen, or the page has nothing else to do. */
 const fetchZone = () => import('./ZoneDesk.vue')
-const fetchCue = () => import('./CueDesk.vue')
+const fetchCue = () => import('~/cues/CueDesk.vue')
 const fetchWalk = () => import('./WalkDesk.vue')
 const ZoneDesk = defineAsyncComponent(fetchZone)
 const CueDesk = defineAsyncComponent(fetchCue)
@@ -13,6 +13,7 @@ const WalkDesk = defineAsyncComponent(fetchWalk)
 onMounted(() => setTimeout(() => void Promise.all([fetchZone(), fetchCue(), fetchWalk()]), 3000))
 /** Who only tunes what is there doesn't wait for these. */
 const PlaceThing = defineAsyncComponent(() => import('./PlaceThing.vue'))
+const AtmosphereDesk = defineAsyncComponent(() => import('~/cues/atmosphere/AtmosphereDesk.vue'))
 const ThingsDesk = defineAsyncComponent(() => import('./ThingsDesk.vue'))
 
 const doc = useShow()
@@ -47,6 +48,7 @@ watch(
     <ZoneDesk v-else-if="selection.zone" :key="selection.zone.id" :zone="selection.zone" />
     <WalkDesk v-else-if="selection.walk" :key="selection.walk.id" :walk="selection.walk" />
     <CueDesk v-else-if="selection.cue" :key="selection.cue.id" :cue="selection.cue" />
+    <AtmosphereDesk v-else-if="selection.atmosphere" :key="selection.atmosphere.id" :preset="selection.atmosphere" />
     <PlaceThing
       v-else-if="selection.things[0]"
       :key="`${selection.things[0].kind}/${selection.things[0].id}`"

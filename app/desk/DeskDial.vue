@@ -3,7 +3,7 @@ import type { Editor } from '~~/core/show'
 import type { Dot } from '~~/core/study'
 import { useShow } from '~/document/show'
 import { plain } from '~/words/time'
-import PartNumber from './PartNumber.vue'
+import PartNumber from '~/parts/PartNumber.vue'
 
 /** A number that needs judgement: behind the slider stand the moments that were seen, those it stops in rust, those it lets through in weed. */
 const props = defineProps<{

@@ -4,8 +4,8 @@ import type { Editor, Floor } from '~~/core/show'
 import { addressOf } from '~/document/things'
 import { useShow } from '~/document/show'
 import { count, plain } from '~/words/time'
-import PartChoice from './PartChoice.vue'
-import PartNumber from './PartNumber.vue'
+import PartChoice from '~/parts/PartChoice.vue'
+import PartNumber from '~/parts/PartNumber.vue'
 import ThingHead from './ThingHead.vue'
 
 /** A floor as a sentence: how high it lies, and whether it rises to another. */

@@ -5,7 +5,7 @@ import { useShow } from '~/document/show'
 import { count } from '~/words/time'
 import RuleSentence from './RuleSentence.vue'
 import RuleDials from './RuleDials.vue'
-import PartText from './PartText.vue'
+import PartText from '~/parts/PartText.vue'
 
 /** The rules a zone has from its kit: changed for every zone that shares them, or for this one only. */
 const props = defineProps<{ zone: Zone; kit: Kit }>()

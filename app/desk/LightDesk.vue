@@ -4,8 +4,8 @@ import type { Editor, Light } from '~~/core/show'
 import { addressOf } from '~/document/things'
 import { useShow } from '~/document/show'
 import { plain } from '~/words/time'
-import PartChoice from './PartChoice.vue'
-import PartNumber from './PartNumber.vue'
+import PartChoice from '~/parts/PartChoice.vue'
+import PartNumber from '~/parts/PartNumber.vue'
 import ThingHead from './ThingHead.vue'
 
 /** A light as a sentence, with how much of it reaches a player's eyes at how many metres. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Editor, Mark } from '~~/core/show'
 import { addressOf } from '~/document/things'
-import PartNumber from './PartNumber.vue'
+import PartNumber from '~/parts/PartNumber.vue'
 import ThingHead from './ThingHead.vue'
 
 /** A mark as a sentence: where it is, which way it faces, and how wide a camera sees there. */

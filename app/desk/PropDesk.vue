@@ -5,8 +5,8 @@ import { useShow } from '~/document/show'
 import { useSelection } from '~/frame/selection'
 import { frameOfDoor } from '~/plan/doors'
 import { plain } from '~/words/time'
-import PartChoice from './PartChoice.vue'
-import PartNumber from './PartNumber.vue'
+import PartChoice from '~/parts/PartChoice.vue'
+import PartNumber from '~/parts/PartNumber.vue'
 import ThingHead from './ThingHead.vue'
 
 /** A prop as a sentence: what it is, how large, whether it can be seen and walked through, how it falls. */

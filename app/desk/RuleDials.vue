@@ -8,7 +8,7 @@ import { usePlayhead } from '~/frame/playhead'
 import { useRun } from '~/run/current-run'
 import { useShow } from '~/document/show'
 import { count, plain } from '~/words/time'
-import PartChoice from './PartChoice.vue'
+import PartChoice from '~/parts/PartChoice.vue'
 import DeskDial from './DeskDial.vue'
 
 /** The dials of a rule: debounce, cooldown, chance, each with what was seen behind it. */

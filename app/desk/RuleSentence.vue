@@ -5,10 +5,10 @@ import { freshMoment } from '~/document/fresh'
 import { useShow } from '~/document/show'
 import { MOMENTS } from '~/words/sentences'
 import { useRuleEdits } from './rule-edits'
-import PartChoice from './PartChoice.vue'
-import PartEnd from './PartEnd.vue'
-import PartNumber from './PartNumber.vue'
-import PartText from './PartText.vue'
+import PartChoice from '~/parts/PartChoice.vue'
+import PartEnd from '~/parts/PartEnd.vue'
+import PartNumber from '~/parts/PartNumber.vue'
+import PartText from '~/parts/PartText.vue'
 
 /** A rule read as a sentence, each part of which can be changed in place. */
 const props = defineProps<RuleHere>()

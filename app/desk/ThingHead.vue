@@ -2,7 +2,7 @@
 import { addressOf, nameOfThing, ownerOf, thingIn, usesOfThing, type ThingRef } from '~/document/things'
 import { useShow } from '~/document/show'
 import { useThingEdits } from '~/plan/thing-edits'
-import PartText from './PartText.vue'
+import PartText from '~/parts/PartText.vue'
 
 /** The name of a thing, what it is in a line, and what depends on it. */
 const props = defineProps<{ thing: ThingRef; facts: string }>()

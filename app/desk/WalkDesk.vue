@@ -5,9 +5,9 @@ import { useRun } from '~/run/current-run'
 import { useSelection } from '~/frame/selection'
 import { useShow } from '~/document/show'
 import { count } from '~/words/time'
-import PartChoice from './PartChoice.vue'
-import PartNumber from './PartNumber.vue'
-import PartText from './PartText.vue'
+import PartChoice from '~/parts/PartChoice.vue'
+import PartNumber from '~/parts/PartNumber.vue'
+import PartText from '~/parts/PartText.vue'
 
 const props = defineProps<{ walk: Walk }>()
 const doc = useShow()

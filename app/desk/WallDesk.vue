@@ -9,8 +9,8 @@ import { frameOfDoor, freshDoor } from '~/plan/doors'
 import { useThingEdits } from '~/plan/thing-edits'
 import { moveCorner, wallLength } from '~/plan/wall-joins'
 import { count, plain } from '~/words/time'
-import PartNumber from './PartNumber.vue'
-import PartText from './PartText.vue'
+import PartNumber from '~/parts/PartNumber.vue'
+import PartText from '~/parts/PartText.vue'
 import ThingHead from './ThingHead.vue'
 
 /** A wall as a sentence: how long, which way, how high and thick, and what opens in it. */

@@ -6,7 +6,7 @@ import { doorwayAt, fittedTo, hangsAbove, heldWithin, nameOfDoorway, reachingAro
 import { isSameShape, solidOfZone } from '~/plan/geometry'
 import { usePassing } from '~/plan/passing'
 import { plain } from '~/words/time'
-import PartChoice from './PartChoice.vue'
+import PartChoice from '~/parts/PartChoice.vue'
 
 /** What is found about a zone where it stands: whether anybody gets past, reaches their feet, is too quick for it, and what it holds. */
 const props = defineProps<{ zone: Zone }>()

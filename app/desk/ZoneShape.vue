@@ -2,8 +2,8 @@
 import type { Shape, Zone } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { placed } from '~/plan/tying'
-import PartChoice from './PartChoice.vue'
-import PartNumber from './PartNumber.vue'
+import PartChoice from '~/parts/PartChoice.vue'
+import PartNumber from '~/parts/PartNumber.vue'
 
 /** A zone's size and position as numbers. */
 const props = defineProps<{ zone: Zone }>()

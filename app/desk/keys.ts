@@ -1,5 +1,6 @@
 import { useThingEdits } from '~/plan/thing-edits'
 import { useEventListener } from '@vueuse/core'
+import { picking } from '~/frame/picking'
 import { usePlayhead } from '~/frame/playhead'
 import { useSelection } from '~/frame/selection'
 import { useShow } from '~/document/show'
@@ -52,7 +53,7 @@ export function useDeskKeys() {
     f: () => (view.tall = view.tall === undefined ? 'score' : view.tall === 'score' ? 'below' : undefined),
     Delete: () => things.remove(),
     Backspace: () => things.remove(),
-    Escape: () => selection.clear(),
+    Escape: () => (picking.value ? (picking.value = undefined) : selection.clear()),
   }
   const withControl: { [key: string]: (event: KeyboardEvent) => void } = {
     z: (event) => (event.shiftKey ? doc.redo() : doc.undo()),

@@ -1,11 +1,10 @@
 import { describe, expect, it } from 'vitest'
-import { eventsOf, run } from '~~/core/engine'
+import { eventsOf, run, stateAt } from '~~/core/engine'
 import { readShow, stepKinds, type Show, type Step } from '~~/core/show'
 import { show as smallShow, SOUND, across } from '~~/core/testing/small-show'
 import { lengthWords } from '~/words/sentences'
 import { OFFERED, stepWords } from '~/words/step-kinds'
-import { fieldsOf } from '~/desk/step-fields'
-import { freshStep } from './fresh-step'
+import { freshStep, wantOf } from './fresh-step'
 
 /** A show that has one of everything a step can be about. */
 const full = smallShow({
@@ -30,8 +29,6 @@ const full = smallShow({
   ],
 })
 const withStep = (step: Step): Show => readShow({ ...full, cues: [{ ...full.cues[0]!, steps: [step] }] })
-const at = (step: Step, path: readonly string[]): unknown =>
-  path.reduce<unknown>((value, key) => (value as Record<string, unknown> | undefined)?.[key], step)
 
 describe('a fresh step', () => {
   it('can be of every kind', () => expect([...OFFERED].sort()).toEqual(Object.keys(stepKinds).sort()))
@@ -47,34 +44,46 @@ describe('a fresh step', () => {
       expect(stepWords(full, step)).not.toMatch(/^$|undefined|NaN/)
       expect(lengthWords(full, step)).toMatch(/^(for|until|at once)/)
     })
-    it('shows what can be changed of it: what is there, or can be left out', () => {
-      for (const field of fieldsOf(step)) {
-        const value = at(step, field.path)
-        if (field.as === 'choice' && value !== undefined)
-          expect(field.options(full).map((option) => option.value)).toContainEqual(value)
-        if (field.as === 'range' || field.as === 'hold' || field.as === 'locks') expect(value).toBeDefined()
-      }
-    })
   })
 
   it('takes what stands nearest to where it is set off', () => {
     expect(freshStep(full, 'prop', 'a', [4, 0, 0])).toMatchObject({ prop: 'near' })
     expect(freshStep(full, 'prop', 'a', [40, 0, 0])).toMatchObject({ prop: 'far' })
   })
+  it('does no harm: a light, an atmosphere, a bus, a prop stay as they are until they are told to change', () => {
+    for (const kind of ['light', 'atmosphere', 'level', 'prop', 'zone', 'drift'] as const) {
+      const made = withStep(freshStep(full, kind, 'fresh', [3, 0, 0])!)
+      const played = run(made, made.walks, { seed: 1, length: 20, withoutFlights: true })
+      const [before, after] = [stateAt(made, played, -1), stateAt(made, played, 4)]
+      expect([kind, after.channels, after.players, after.zones]).toEqual([
+        kind,
+        before.channels,
+        { w: { ...before.players.w, camera: expect.anything() } },
+        before.zones,
+      ])
+    }
+  })
+  it('never ends its own cue', () => {
+    expect(freshStep(full, 'stop', 'a', undefined, 'cue')).toBeUndefined()
+    expect(wantOf(full, 'stop', 'cue')).toBe('cue')
+  })
   it('is none where the show lacks what it is about', () => {
     const bare = smallShow({})
     const possible = OFFERED.filter((kind) => freshStep(bare, kind, 'a') !== undefined)
     expect(possible.sort()).toEqual(['atmosphere', 'burst', 'fade', 'freeze', 'level', 'signal'])
+    const wants = OFFERED.filter((kind) => !possible.includes(kind)).map((kind) => wantOf(bare, kind))
+    expect(wants).not.toContain(undefined)
   })
 })
 
 describe('what a prop does, in words', () => {
   const prop = (more: object) => stepWords(full, { ...freshStep(full, 'prop', 'a', [3, 0, 0])!, ...more } as Step)
   it.each([
-    [{}, 'Near turns by 90°'],
-    [{ turn: undefined, slide: { by: [3, 4, 0] } }, 'Near slides by 5 m'],
-    [{ shown: false }, 'Near turns by 90°, is hidden'],
-    [{ turn: undefined, colour: '#ff0000' }, 'Near is tinted'],
+    [{}, 'Near stays'],
+    [{ turn: { by: 90, about: [0, 0] } }, 'Near turns by 90°'],
+    [{ slide: { by: [3, 4, 0] } }, 'Near slides by 5 m'],
+    [{ turn: { by: 90, about: [0, 0] }, shown: false }, 'Near turns by 90°, is hidden'],
+    [{ colour: '#ff0000' }, 'Near is tinted'],
     [{ turn: { by: 0, about: [0, 0] } }, 'Near stays'],
   ])('%o', (more, words) => expect(prop(more)).toBe(words))
 })

@@ -1,5 +1,4 @@
-import { completeStep, type Prop, type Show, type Step, type StepKind } from '~~/core/show'
-import { hingeOf } from './hinge'
+import { completeStep, type Show, type Step, type StepKind } from '~~/core/show'
 
 /** The thing that stands nearest to a point, or the first. */
 function nearest<T extends { at: readonly number[] }>(
@@ -10,21 +9,28 @@ function nearest<T extends { at: readonly number[] }>(
   return things.reduce<T | undefined>((best, thing) => (!best || far(thing) < far(best) ? thing : best), undefined)
 }
 
-/** What of a show a fresh step is about: things are taken near a point, where one is given. */
-const within = (show: Show, near?: readonly number[]) => {
+/** What of a show a fresh step is about: things are taken near a point, where one is given. A cue doesn't end itself. */
+const within = (show: Show, near?: readonly number[], cue?: string) => {
   const prop = nearest(show.place.props, near)
   return {
     spot: show.sounds.find((s) => s.seconds < 8) ?? show.sounds[0],
     bed: show.sounds.find((s) => s.seconds >= 8) ?? show.sounds[0],
     pool: show.pools[0],
     light: nearest(show.place.lights, near),
-    mark: show.place.marks.find((m) => m.kind === 'standing'),
-    camera: show.place.marks.find((m) => m.kind === 'camera'),
+    mark: nearest(
+      show.place.marks.filter(({ kind }) => kind === 'standing'),
+      near,
+    ),
+    camera: nearest(
+      show.place.marks.filter(({ kind }) => kind === 'camera'),
+      near,
+    ),
     prop,
     anchor: prop ? { prop: prop.id } : show.zones[0] && { zone: show.zones[0].id },
     flag: show.flags[0],
     zone: show.zones[0],
-    cue: show.cues[0],
+    cue: show.cues.find(({ id }) => id !== cue),
+    bedGain: show.buses.find(({ id }) => id === 'bed')?.gain ?? 0,
   }
 }
 type Things = ReturnType<typeof within>
@@ -36,20 +42,14 @@ const HELD = {
   hold: 'release' as const,
 }
 
-/** A door slides by its width or turns about its hinge; anything else turns where it stands. */
-const opened = (prop: Prop): Pick<Extract<Step, { kind: 'prop' }>, 'slide' | 'turn'> =>
-  prop.form === 'door' && prop.hinge === 'slides'
-    ? { slide: { by: [prop.size[0], 0, 0] } }
-    : { turn: { by: prop.hinge === 'right' ? -90 : 90, about: hingeOf(prop) ?? [0, 0] } }
-
-/** What a step of each kind begins as, beside the table's defaults; undefined where the show lacks what it needs. */
+/** What a step of each kind begins as, beside the table's defaults: it changes nothing until it is told to, as far as its kind allows. Undefined where the show lacks what it needs. */
 const FRESH: { [K in StepKind]: (of: Things) => Partial<Extract<Step, { kind: K }>> | undefined } = {
   sound: ({ spot }) => spot && { sound: spot.id, where: { at: 'zone' } },
   bed: ({ bed }) => bed && { sound: bed.id },
   scatter: ({ pool }) => pool && { pool: pool.id, every: [4, 10], first: [1, 4] },
-  light: ({ light }) => light && { light: light.id, candela: 5, ...HELD },
-  level: () => ({ bus: 'bed', gain: -6, ...HELD }),
-  atmosphere: () => ({ level: 0.3, ...HELD }),
+  light: ({ light }) => light && { light: light.id, ...HELD },
+  level: ({ bedGain }) => ({ bus: 'bed', gain: bedGain, ...HELD }),
+  atmosphere: () => ({ ...HELD }),
   prompt: ({ anchor }) => anchor && { text: 'Press to look', key: 'E', anchor },
   fade: () => ({ in: 0.5, stay: 0.5, out: 0.8 }),
   freeze: () => ({ locks: ['walk'], hold: 2 }),
@@ -61,16 +61,43 @@ const FRESH: { [K in StepKind]: (of: Things) => Partial<Extract<Step, { kind: K 
   move: ({ mark }) => mark && { mark: mark.id },
   flag: ({ flag }) => flag && { flag: flag.id, set: typeof flag.start === 'boolean' ? true : 1 },
   signal: () => ({ name: 'go' }),
-  drift: ({ light }) => light && { target: { light: light.id }, rate: 1, to: 1 },
-  prop: ({ prop }) => prop && { prop: prop.id, ...opened(prop), ...HELD },
+  drift: ({ light }) => light && { target: { light: light.id }, rate: 1, to: light.candela },
+  prop: ({ prop }) => prop && { prop: prop.id, ...HELD },
   fling: ({ prop, pool }) => prop && { prop: prop.id, speed: [3, 5], yaw: 0, pitch: 30, spread: 10, impact: pool?.id },
   burst: () => ({ where: { at: 'zone' }, count: [6, 10], life: [0.6, 1.2] }),
-  zone: ({ zone }) => zone && { zone: zone.id, enabled: false },
+  zone: ({ zone }) => zone && { zone: zone.id, enabled: zone.enabled },
   stop: ({ cue }) => cue && { cue: cue.id, fade: 0.5 },
 }
 
-/** What a step of a kind begins as: with the hold people mean. Undefined where the show lacks what it needs. */
-export function freshStep(show: Show, kind: StepKind, id: string, near?: readonly number[]): Step | undefined {
-  const fresh = FRESH[kind](within(show, near))
+/** What a show must have before a step of a kind can be. */
+export type Want = 'sound' | 'pool' | 'light' | 'prop' | 'standing' | 'camera' | 'flag' | 'zone' | 'cue'
+const WANTS: { [kind in StepKind]?: Want } = {
+  sound: 'sound',
+  bed: 'sound',
+  scatter: 'pool',
+  light: 'light',
+  prompt: 'prop',
+  camera: 'camera',
+  move: 'standing',
+  flag: 'flag',
+  drift: 'light',
+  prop: 'prop',
+  fling: 'prop',
+  zone: 'zone',
+  stop: 'cue',
+}
+/** What a step of a kind wants first; undefined where it can be made. */
+export const wantOf = (show: Show, kind: StepKind, cue?: string): Want | undefined =>
+  freshStep(show, kind, 'x', undefined, cue) ? undefined : WANTS[kind]
+
+/** What a step of a kind begins as in a cue: with the hold people mean. Undefined where the show lacks what it needs. */
+export function freshStep(
+  show: Show,
+  kind: StepKind,
+  id: string,
+  near?: readonly number[],
+  cue?: string,
+): Step | undefined {
+  const fresh = FRESH[kind](within(show, near, cue))
   return fresh && completeStep({ ...fresh, id, kind })
 }

@@ -14,6 +14,7 @@ import {
   freeName,
   ruleIds,
   type Cue,
+  type Flag,
   type Floor,
   type Light,
   type Mark,
@@ -43,6 +44,9 @@ function named(things: readonly { id: string; name: string }[], wanted: string):
 
 /** An empty cue. */
 export const freshCue = (show: Show, name: string): Cue => completeCue({ ...named(show.cues, name), steps: [] })
+
+/** A flag that begins at no. */
+export const freshFlag = (show: Show): Flag => ({ ...named(show.flags, 'Flag'), start: false })
 
 /** A rule of a zone that fires a cue whenever a player enters. */
 export const freshRule = (show: Show, zone: Zone, cue: string): Rule =>

@@ -3,7 +3,7 @@ import { computed, ref, watch } from 'vue'
 import { useShow } from '~/document/show'
 import { isThing, thingIn, type ThingKind, type ThingRef } from '~/document/things'
 
-export type Chosen = { kind: ThingKind | 'walk' | 'cue'; id: string }
+export type Chosen = { kind: ThingKind | 'walk' | 'cue' | 'atmosphere'; id: string }
 
 const isSame = (a: Chosen | undefined, b: Chosen): boolean => a?.kind === b.kind && a.id === b.id
 
@@ -17,8 +17,25 @@ export const useSelection = defineStore('selection', () => {
   const point = ref<number>()
   /** The step of the chosen cue that is open. */
   const openStep = ref<string>()
+  /** Steps of the chosen cue that are held together with the open one. */
+  const moreSteps = ref<string[]>([])
+  const openOne = (id: string | undefined) => {
+    openStep.value = id
+    moreSteps.value = []
+  }
+  /** Holds one step more, or one less. */
+  function toggleStep(id: string) {
+    const now = steps.value
+    const [first, ...more] = now.includes(id) ? now.filter((each) => each !== id) : [...now, id]
+    openStep.value = first
+    moreSteps.value = more
+  }
+  function letGoOfParts() {
+    point.value = undefined
+    openOne(undefined)
+  }
   const choose = (kind: Chosen['kind'], id: string) => {
-    if (!isSame(chosen.value, { kind, id })) point.value = openStep.value = undefined
+    if (!isSame(chosen.value, { kind, id })) letGoOfParts()
     chosen.value = { kind, id }
     others.value = []
   }
@@ -36,7 +53,7 @@ export const useSelection = defineStore('selection', () => {
   const clear = () => {
     chosen.value = undefined
     others.value = []
-    point.value = openStep.value = undefined
+    letGoOfParts()
   }
   const zone = computed(() =>
     chosen.value?.kind === 'zone' ? doc.show?.zones.find((z) => z.id === chosen.value!.id) : undefined,
@@ -47,9 +64,18 @@ export const useSelection = defineStore('selection', () => {
   const cue = computed(() =>
     chosen.value?.kind === 'cue' ? doc.show?.cues.find((c) => c.id === chosen.value!.id) : undefined,
   )
+  const atmosphere = computed(() =>
+    chosen.value?.kind === 'atmosphere'
+      ? doc.show?.atmospheres.find((each) => each.id === chosen.value!.id)
+      : undefined,
+  )
+  /** The steps that are held: the open one, and those held with it. */
+  const steps = computed((): string[] => (openStep.value === undefined ? [] : [openStep.value, ...moreSteps.value]))
   const step = computed(() => cue.value?.steps.find(({ id }) => id === openStep.value))
   const isThere = ({ kind, id }: Chosen): boolean =>
-    isThing(kind) ? doc.show !== undefined && thingIn(doc.show, kind, id) !== undefined : !!(walk.value ?? cue.value)
+    isThing(kind)
+      ? doc.show !== undefined && thingIn(doc.show, kind, id) !== undefined
+      : !!(walk.value ?? cue.value ?? atmosphere.value)
   /** All things of the place that are chosen. */
   const things = computed((): ThingRef[] => {
     const { kind, id } = chosen.value ?? {}
@@ -60,5 +86,23 @@ export const useSelection = defineStore('selection', () => {
     if (!isThere(chosen.value)) chooseAll(others.value.filter(isThere))
     else if (!others.value.every(isThere)) others.value = others.value.filter(isThere)
   })
-  return { chosen, others, things, point, openStep, zone, walk, cue, step, choose, chooseAll, toggle, clear }
+  return {
+    chosen,
+    others,
+    things,
+    point,
+    openStep,
+    steps,
+    openOne,
+    toggleStep,
+    zone,
+    walk,
+    cue,
+    atmosphere,
+    step,
+    choose,
+    chooseAll,
+    toggle,
+    clear,
+  }
 })

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import PartChoice from '~/desk/PartChoice.vue'
+import PartChoice from '~/parts/PartChoice.vue'
 import { useRun } from '~/run/current-run'
 import { useShow } from '~/document/show'
 import { clock, plain } from '~/words/time'

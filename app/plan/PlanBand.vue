@@ -2,6 +2,8 @@
 import { probe } from '~/document/probe'
 import { thingIn, type ThingKind } from '~/document/things'
 import { useShow } from '~/document/show'
+import { picking } from '~/frame/picking'
+import { lentMoment } from '~/run/lent-moment'
 import { useSelection } from '~/frame/selection'
 import { useView } from '~/frame/view'
 import type { Spot } from '~~/core/show'
@@ -12,7 +14,7 @@ import { usePlanGestures } from './gestures'
 import { usePlanView } from './plan-view'
 import { boxOfThing, holdsOfThing } from './thing-forms'
 import { deletionAsked } from './thing-edits'
-import { toolEntry } from './tools'
+import { toolEntry, type Tool } from './tools'
 import PlanCanvas from './PlanCanvas.vue'
 import PlanChosen from './PlanChosen.vue'
 import PlanStoreys from './PlanStoreys.vue'
@@ -34,6 +36,14 @@ const { press, takeHold, lasso, nameUnder } = usePlanGestures(reach)
 const { takePoint, takeOnward, addPoint } = useWalkGestures(reach)
 const drawing = usePlanDrawing(reach)
 const { tool, draft, measure } = drawing
+watch(picking, (asks) => {
+  tool.value = (asks?.draws as Tool | undefined) ?? 'choose'
+})
+/** Whoever puts the tool away draws nothing for who asked. */
+watch(tool, (now) => {
+  if (picking.value?.draws !== undefined && now !== picking.value.draws)
+    void nextTick(() => (picking.value = undefined))
+})
 const DeleteQuestion = defineAsyncComponent(() => import('./DeleteQuestion.vue'))
 const SectionBand = defineAsyncComponent(() => import('./SectionBand.vue'))
 const PlanDraft = defineAsyncComponent(() => import('./PlanDraft.vue'))
@@ -41,6 +51,7 @@ const PlanPassing = defineAsyncComponent(() => import('./PlanPassing.vue'))
 const PlanUnreached = defineAsyncComponent(() => import('./PlanUnreached.vue'))
 const PlanAmbience = defineAsyncComponent(() => import('./PlanAmbience.vue'))
 const PlanStep = defineAsyncComponent(() => import('./PlanStep.vue'))
+const PlanListener = defineAsyncComponent(() => import('./PlanListener.vue'))
 const PlanCut = defineAsyncComponent(() => import('./PlanCut.vue'))
 /** Until somebody has put it elsewhere the section cuts through the middle of the chosen thing, or of what is seen. */
 const cut = computed(() => {
@@ -71,7 +82,9 @@ const holds = computed(() =>
 const square = computed(() => squareAt(1 / pixel.value))
 const footer = computed(() => {
   const at = hover.value ? ` · ${hover.value[0].toFixed(1)}, ${hover.value[1].toFixed(1)} m` : ''
-  if (tool.value !== 'choose') return `${toolEntry(tool.value).says}${at}`
+  const asks = picking.value ? `${picking.value.says}: ` : ''
+  if (tool.value !== 'choose') return `${asks}${toolEntry(tool.value).says}${at}`
+  if (asks) return `${asks}click it · Escape leaves it${at}`
   if (over.value) return `${over.value}${at}`
   return `1 square = ${square.value} m · walk ticks every second, large every 10 s${at}`
 })
@@ -172,6 +185,7 @@ probe({ thingOnPage: spotOnPage as () => unknown, spotOnPage: onPage as () => un
             />
             <circle v-else r="3.6" fill="var(--color-ink-0)" stroke="var(--color-lamp)" stroke-width="1.6" />
           </g>
+          <PlanListener v-if="lentMoment" :moment="lentMoment" :pixel="pixel" :spot-at="spotAt" />
           <PlanDraft v-if="tool !== 'choose'" :draft="draft" :measure="measure" :pixel="pixel" :edge="box.x + box.w" />
           <rect
             v-if="lasso"

@@ -5,6 +5,7 @@ import { useShow } from '~/document/show'
 import { usePlayhead } from '~/frame/playhead'
 import { useView } from '~/frame/view'
 import { useRun } from '~/run/current-run'
+import { lentMoment } from '~/run/lent-moment'
 import { count } from '~/words/time'
 import { keptPicture } from './canvas/kept-picture'
 import { paintGround } from './canvas/paint-ground'
@@ -30,7 +31,8 @@ const isSame = (a: ReadonlySet<string> | undefined, b: ReadonlySet<string>): boo
   a?.size === b.size && [...b].every((id) => a.has(id))
 /** Both stay the same object while what they hold does, so that nothing is drawn again for them. */
 const mobile = computed((before?: ReadonlySet<string>): ReadonlySet<string> => {
-  const now = runs.run ? mobileProps(runs.run) : NOTHING
+  const run = lentMoment.value?.run ?? runs.run
+  const now = run ? mobileProps(run) : NOTHING
   return isSame(before, now) ? before! : now
 })
 /** What is drawn above the others, since it is chosen: zones only, everything else shows where it is. */
@@ -85,7 +87,7 @@ watch([ground, below, () => view.meshSection, () => runs.ways, () => runs.player
 
 /** Zones that somebody is in at the playhead. */
 const occupied = computed((): Path2D[] => {
-  if (!ground.value) return []
+  if (!ground.value || lentMoment.value) return []
   const inside = new Set<string>()
   for (const lane of runs.score?.lanes ?? [])
     if (lane.presences.some(({ from, to }) => playhead.t >= from && playhead.t < to)) inside.add(lane.zone)
@@ -112,14 +114,16 @@ function drawLive(): void {
       canvas.height = height
     }
     const { run, played, player } = runs
-    const moment =
-      run && played
-        ? { show: played, run, t: playhead.t, player, lights: lights.value, props: movable.value }
+    const seen = lentMoment.value
+      ? { show: lentMoment.value.show, run: lentMoment.value.run, t: lentMoment.value.t, player: 0 }
+      : run && played
+        ? { show: played, run, t: playhead.t, player }
         : undefined
+    const moment = seen && { ...seen, lights: lights.value, props: movable.value }
     paintLive(pictureOf(canvas), moment, lights.value, occupied.value, sight, ratio)
   })
 }
-watch([() => props.sight, () => playhead.t, () => runs.run, lights, movable, occupied], drawLive)
+watch([() => props.sight, () => playhead.t, () => runs.run, lentMoment, lights, movable, occupied], drawLive)
 onMounted(drawLive)
 onBeforeUnmount(() => cancelAnimationFrame(frame))
 

@@ -24,7 +24,7 @@ const isChosen = (kind: ThingRef['kind'], id: string) =>
 const choose = (kind: ThingRef['kind'], id: string) => selection.choose(kind, id)
 function openUp({ cue, step }: Hung) {
   selection.choose('cue', cue.id)
-  selection.openStep = step.id
+  selection.openOne(step.id)
 }
 const rect = ({ from, to, low, high }: Block) => ({ x: from, y: -high, width: to - from, height: high - low })
 const r = (n: number) => n * props.pixel

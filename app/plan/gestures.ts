@@ -3,6 +3,7 @@ import type { Editor, Spot } from '~~/core/show'
 import { floorAt } from '~~/core/space'
 import { useShow } from '~/document/show'
 import { nameOfThing, THING_KINDS, type ThingRef } from '~/document/things'
+import { give, picking } from '~/frame/picking'
 import { followPointer } from '~/frame/pointer-drag'
 import { useSelection } from '~/frame/selection'
 import { useView } from '~/frame/view'
@@ -63,6 +64,8 @@ export function usePlanGestures({ spotAt, pan, pixel }: Reach) {
     if (event.button === 1) return grab(event)
     if (event.button !== 0) return
     const here = under(event)
+    const { value: asks } = picking
+    if (asks) return void give(here.find(({ kind }) => asks.kinds.includes(kind)))
     const top = here[0]
     if (event.shiftKey) return top && top.kind !== 'floor' ? addOne(top, event) : chooseSeveral(event)
     // What is chosen stays in the hand even where something lies above it.

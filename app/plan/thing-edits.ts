@@ -14,6 +14,7 @@ import {
   type ThingRef,
   type Things,
 } from '~/document/things'
+import { give } from '~/frame/picking'
 import { useSelection } from '~/frame/selection'
 import { count } from '~/words/time'
 import { carrying } from './carried'
@@ -34,7 +35,7 @@ export function useThingEdits() {
   /** Adds things of one kind and chooses the first. */
   function add<K extends ThingKind>(label: string, kind: K, things: readonly Things[K][]): boolean {
     const done = doc.edit(label, (edit) => things.forEach((thing) => edit.add(listAddress(kind), thing)))
-    if (done && things[0]) selection.choose(kind, things[0].id)
+    if (done && things[0] && !give({ kind, id: things[0].id }, true)) selection.choose(kind, things[0].id)
     return done
   }
   const drawZone = (shape: Shape) => add('Draw a zone', 'zone', [freshZone(doc.show!, shape)])

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import type { Editor, Pool } from '~~/core/show'
-import PartChoice from '~/desk/PartChoice.vue'
-import PartNumber from '~/desk/PartNumber.vue'
-import PartText from '~/desk/PartText.vue'
+import PartChoice from '~/parts/PartChoice.vue'
+import PartNumber from '~/parts/PartNumber.vue'
+import PartText from '~/parts/PartText.vue'
 import { useShow } from '~/document/show'
 import { useSelection } from '~/frame/selection'
 import { useView } from '~/frame/view'

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { SOUND_TYPES, type SoundType } from '~~/core/audio'
 import type { Editor } from '~~/core/show'
-import PartChoice from '~/desk/PartChoice.vue'
-import PartNumber from '~/desk/PartNumber.vue'
-import PartText from '~/desk/PartText.vue'
+import PartChoice from '~/parts/PartChoice.vue'
+import PartNumber from '~/parts/PartNumber.vue'
+import PartText from '~/parts/PartText.vue'
 import { useSelection } from '~/frame/selection'
 import { useView } from '~/frame/view'
 import { count, plain } from '~/words/time'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
-import PartChoice from '~/desk/PartChoice.vue'
+import PartChoice from '~/parts/PartChoice.vue'
 import { count } from '~/words/time'
 import { ORDERS } from './library'
 import PoolDesk from './PoolDesk.vue'

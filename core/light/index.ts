@@ -1,3 +1,4 @@
 /** What is lit, and how brightly. */
 export * from './illuminance'
 export * from './pool'
+export * from './temperature'

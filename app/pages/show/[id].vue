@@ -37,6 +37,7 @@ function bringIn(dropped: File) {
 }
 const SoundsView = defineAsyncComponent(() => import('~/sounds/SoundsView.vue'))
 const CuesBand = defineAsyncComponent(() => import('~/cues/CuesBand.vue'))
+const CueReadOuts = defineAsyncComponent(() => import('~/cues/CueReadOuts.vue'))
 const MixPanel = defineAsyncComponent(() => import('~/mix/MixPanel.vue'))
 const mixes = ref(false)
 const VIEWS = [
@@ -156,8 +157,9 @@ function divide(event: PointerEvent) {
         <span class="h-[3px] w-11 rounded bg-ink-3" />
       </div>
       <div v-show="scoreShare < 1" class="flex min-h-0" :style="{ flex: `${1 - scoreShare} 1 0` }">
-        <div class="relative flex min-w-0 flex-1">
-          <PlanBand class="flex-1" @bring="askForFile" />
+        <div class="relative flex min-w-0 flex-1 flex-col">
+          <PlanBand class="min-h-0 flex-1" @bring="askForFile" />
+          <CueReadOuts v-if="view.looks === 'cues'" />
           <BringPanel v-if="doc.place?.mesh || brings" class="absolute right-3 bottom-8 z-10" />
           <input
             ref="file"

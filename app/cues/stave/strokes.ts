@@ -15,6 +15,8 @@ export interface Stroke {
   impacts: number[]
   /** What it changes, over time, from 0 (nothing) to 1. */
   curve: { t: number; value: number }[]
+  /** What stood there before it: where the curve is dotted. */
+  base?: number
 }
 /** A lane of the stave: the steps of one sense in rows in which none lies on another. */
 export interface StaveLane {
@@ -28,23 +30,41 @@ function curveOf(
   step: Step,
 ): { channel: string; read: (fields: Record<string, unknown>) => number } | undefined {
   switch (step.kind) {
-    case 'light': {
-      const most = Math.max(1, step.candela ?? 0, show.place.lights.find(({ id }) => id === step.light)?.candela ?? 0)
-      return {
-        channel: `light:${step.light}`,
-        read: ({ candela, on }) => ((candela as number) * (on as number)) / most,
-      }
-    }
+    case 'light':
+      return curveOfLight(show, step.light, step.candela ?? 0)
     case 'level':
       return { channel: `bus:${step.bus}`, read: ({ gain }) => Math.min(1, 10 ** ((gain as number) / 20)) }
     case 'fade':
       return { channel: 'picture', read: ({ opacity }) => opacity as number }
     case 'atmosphere':
       return { channel: 'atmosphere', read: ({ level }) => Math.min(1, level as number) }
+    case 'drift':
+      return 'light' in step.target
+        ? curveOfLight(show, step.target.light, step.to)
+        : { channel: `bus:${step.target.bus}`, read: ({ gain }) => Math.min(1, 10 ** ((gain as number) / 20)) }
+    case 'prop': {
+      const slides = Math.hypot(...(step.slide?.by ?? [0]))
+      const turns = Math.abs(step.turn?.by ?? 0)
+      if (slides === 0 && turns === 0) return undefined
+      return {
+        channel: `prop:${step.prop}`,
+        read: ({ slide, turn }) =>
+          Math.min(1, slides > 0 ? Math.hypot(...(slide as number[])) / slides : Math.abs(turn as number) / turns),
+      }
+    }
     default:
       return undefined
   }
 }
+function curveOfLight(show: Show, light: string, candela: number): ReturnType<typeof curveOf> {
+  const most = Math.max(1, candela, show.place.lights.find(({ id }) => id === light)?.candela ?? 0)
+  return {
+    channel: `light:${light}`,
+    read: ({ candela, on }) => ((candela as number) * (on as number)) / most,
+  }
+}
+/** Places of what flies are kept so often (a second). */
+const STEPS_A_SECOND = 120
 const POINTS = 240
 
 /** The steps of a cue as a run of its preview has them. */
@@ -73,6 +93,7 @@ export function strokesOf(show: Show, cue: Cue, run: Run, leaves: number): Strok
         sound,
       }))
     const curve = step.muted ? undefined : curveOf(show, step)
+    const fling = step.muted ? [] : flightOf(run, step)
     return [
       {
         step,
@@ -81,14 +102,34 @@ export function strokesOf(show: Show, cue: Cue, run: Run, leaves: number): Strok
         released: 'hold' in step && step.hold === 'release' && (ended.get(step.id) ?? 0) >= leaves - 1e-6,
         sounds,
         impacts: impacts.get(step.id) ?? [],
-        curve: curve
-          ? Array.from({ length: POINTS + 1 }, (_, i) => {
-              const t = (i / POINTS) * run.length
-              return { t, value: curve.read(channelAt(show, run, curve.channel, t, 0)) }
-            })
-          : [],
+        curve:
+          fling.length > 0
+            ? fling
+            : curve
+              ? Array.from({ length: POINTS + 1 }, (_, i) => {
+                  const t = (i / POINTS) * run.length
+                  return { t, value: curve.read(channelAt(show, run, curve.channel, t, 0)) }
+                })
+              : [],
+        ...(curve && { base: curve.read(channelAt(show, run, curve.channel, -1, 0)) }),
       },
     ]
+  })
+}
+
+/** How high what is flung is over time, by the highest it comes. */
+function flightOf(run: Run, step: Step): Stroke['curve'] {
+  const flight = step.kind === 'fling' ? run.flights.find(({ prop }) => prop === step.prop) : undefined
+  if (!flight) return []
+  const heights = flight.positions.map(([, y]) => y)
+  const low = heights.reduce((a, b) => Math.min(a, b))
+  const high = heights.reduce((a, b) => Math.max(a, b))
+  const seconds = Math.max(1, heights.length - 1) / STEPS_A_SECOND
+  const count = Math.min(POINTS, heights.length)
+  return Array.from({ length: count }, (_, i) => {
+    const share = i / Math.max(1, count - 1)
+    const height = heights[Math.round(share * (heights.length - 1))]!
+    return { t: flight.t + share * seconds, value: high > low ? (height - low) / (high - low) : 0 }
   })
 }
 
@@ -99,6 +140,7 @@ export const endOf = (stroke: Stroke, length: number): number =>
     stroke.to ?? ('hold' in stroke.step && stroke.step.hold === 'keep' ? length : stroke.from),
     ...(stroke.step.kind === 'sound' ? stroke.sounds.map(({ t, seconds }) => t + seconds) : []),
     ...stroke.impacts,
+    ...(stroke.step.kind === 'fling' ? stroke.curve.slice(-1).map(({ t }) => t) : []),
   )
 
 /** A stroke needs so much room for its name (s of the stave), whatever it lasts. */

@@ -2,15 +2,15 @@ import { describe, expect, it } from 'vitest'
 import { eventsOf, run, walksOf } from '~~/core/engine'
 import type { Show } from '~~/core/show'
 import { oneRule, SOUND } from '~~/core/testing/small-show'
-import { firersOf } from './firers'
-import { PREVIEW_WALK, previewShow } from './preview-show'
-import { endOf, stavesOf, strokesOf } from './stave'
+import { firersOf } from '../firers'
+import { placeOf, PREVIEW_WALK, previewShow } from '../preview-show'
+import { endOf, stavesOf, strokesOf } from './strokes'
 
 const place = { lights: [{ id: 'lamp', name: 'Lamp', kind: 'point', at: [3, 2, 0], candela: 100 }] }
 /** A cue as its preview goes, left at a time. */
 function previewed(steps: object[], leaves = 5, more: object = {}) {
   const show = oneRule({ chance: 0.1, debounce: 9 }, steps, { show: { place, sounds: [SOUND], ...more } })
-  const own = previewShow(show, show.cues[0]!, leaves)
+  const own = previewShow(show, show.cues[0]!, { leaves, listener: placeOf(show, show.cues[0]!) })
   const played = run(own, walksOf(own, [PREVIEW_WALK]), { seed: 1, length: 12 })
   return { show, own, played, strokes: strokesOf(own as Show, own.cues[0]!, played, leaves) }
 }

@@ -1,0 +1,95 @@
+<script setup lang="ts">
+import type { Preset } from '~~/core/show'
+import { useShow } from '~/document/show'
+import { useSelection } from '~/frame/selection'
+import PartChoice from '~/parts/PartChoice.vue'
+import PartText from '~/parts/PartText.vue'
+import { atmospherePieces } from '../step/lit'
+import StepPieces from '../step/StepPieces.vue'
+import AtmosphereSwatch from './AtmosphereSwatch.vue'
+import { cuesGoingTo, freshPreset, removePreset } from './presets'
+
+/** An atmosphere of one's own: how it looks, what it says, which cues go to it. */
+const props = defineProps<{ preset: Preset }>()
+const doc = useShow()
+const selection = useSelection()
+const users = computed(() => cuesGoingTo(doc.show!, props.preset.id))
+const pieces = computed(() => atmospherePieces(doc.show!, props.preset))
+const asks = ref(false)
+const others = computed(() =>
+  doc.show!.atmospheres.filter(({ id }) => id !== props.preset.id).map(({ id, name }) => ({ value: id, words: name })),
+)
+const set = (field: string, value: string | undefined, label: string) =>
+  doc.edit(label, (edit) => edit.set(['atmospheres', props.preset.id, field], value))
+function remove(instead?: string) {
+  const { preset } = props
+  asks.value = false
+  selection.clear()
+  doc.edit(`Delete ${preset.name}`, (edit) => removePreset(edit, preset, instead))
+}
+function duplicate() {
+  const copy = freshPreset(doc.show!, props.preset.name, props.preset)
+  if (doc.edit(`Duplicate ${props.preset.name}`, (edit) => edit.add(['atmospheres'], copy)))
+    selection.choose('atmosphere', copy.id)
+}
+</script>
+
+<template>
+  <div class="space-y-3">
+    <div>
+      <h2 class="text-[17px] font-semibold text-lamp">
+        <PartText
+          name="Name"
+          :value="preset.name"
+          class="!border-transparent !text-lamp hover:!border-lamp"
+          @change="set('name', $event, `Rename ${preset.name}`)"
+        />
+      </h2>
+      <p class="text-xs text-bone-3">atmosphere</p>
+    </div>
+    <AtmosphereSwatch :atmosphere="preset" class="h-20 w-full" />
+    <StepPieces
+      :pieces="pieces"
+      :label="`Change ${preset.name}`"
+      :put-in="(edit) => (path, value) => edit.set(['atmospheres', preset.id, ...path], value)"
+    />
+    <div class="flex gap-1.5">
+      <button class="chip" @click="duplicate">Duplicate</button>
+      <button class="chip" @click="users.length > 0 ? (asks = true) : remove()">Delete</button>
+    </div>
+    <p v-if="asks" role="alert" class="rounded-md border border-rust px-2 py-1 text-xs leading-relaxed text-bone">
+      {{ users.map(({ name }) => name).join(', ') }} {{ users.length === 1 ? 'goes' : 'go' }} to it. Deleted, their
+      steps keep what it says for themselves.
+      <button class="part" @click="remove()">Delete it</button>
+      <template v-if="others.length > 0"
+        >, or
+        <PartChoice
+          name="Put in its place"
+          :value="'' as string"
+          :options="[{ value: '', words: 'put another in its place …' }, ...others]"
+          @choose="$event && remove($event)" /></template
+      >·
+      <button class="part" @click="asks = false">Leave it</button>
+    </p>
+    <p class="border-t border-rule pt-2 text-xs text-bone-3">
+      <template v-if="users.length === 0">No cue goes to it yet.</template>
+      <template v-else
+        >Gone to by
+        <template v-for="(user, i) in users" :key="user.id"
+          ><template v-if="i > 0">, </template
+          ><button class="part" @click="selection.choose('cue', user.id)">{{ user.name }}</button></template
+        >.</template
+      >
+    </p>
+    <div class="text-xs text-bone-3">
+      Note
+      <PartText
+        name="Note"
+        :value="preset.note ?? ''"
+        empty="none"
+        long
+        @change="set('note', $event || undefined, `Note on ${preset.name}`)"
+      />
+    </div>
+  </div>
+</template>

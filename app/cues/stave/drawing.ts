@@ -1,0 +1,100 @@
+import { BLOCK } from '~~/core/sound'
+import type { Stroke } from './strokes'
+
+/** How a row of the stave is drawn: pixels high, and where a time is (px). */
+export const ROW = 26
+/** Room left free at the head and the foot of a row (px). */
+const EDGE = 4
+const TALL = ROW - 2 * EDGE
+/** The softest that is still drawn (dB). */
+const SOFTEST = -60
+const BAR = 3
+
+type X = (t: number) => number
+const fixed = (n: number) => n.toFixed(1)
+
+/** What it changes as a line in its row; `y` is the head of the row. */
+export const curvePath = ({ curve, from }: Stroke, x: X, y: number): string =>
+  curve
+    .filter(({ t }) => t >= from - 0.1)
+    .map(({ t, value }, i) => `${i === 0 ? 'M' : 'L'}${fixed(x(t))} ${fixed(y + ROW - EDGE - value * TALL)}`)
+    .join('')
+/** The same, filled down to the foot of the row. */
+export function filledPath(stroke: Stroke, x: X, y: number): string {
+  const line = curvePath(stroke, x, y)
+  if (!line) return ''
+  const foot = fixed(y + ROW - EDGE)
+  return `${line}L${fixed(x(stroke.curve.at(-1)!.t))} ${foot}L${fixed(x(stroke.from))} ${foot}Z`
+}
+
+/** How high a level stands, 0 to 1. */
+const heightOf = (decibels: number) => Math.min(1, Math.max(0, 1 - decibels / SOFTEST))
+
+/** A single sound as bars, as high as it is loud over time. */
+export function barsPath(
+  { t, seconds, gain }: Stroke['sounds'][number],
+  envelope: ArrayLike<number> | undefined,
+  x: X,
+  y: number,
+): string {
+  if (!envelope) return ''
+  const from = x(t)
+  const count = Math.max(1, Math.floor((x(t + seconds) - from) / BAR))
+  let path = ''
+  for (let i = 0; i < count; i++) {
+    const power = envelope[Math.floor(((i / count) * seconds) / BLOCK) % envelope.length] ?? 0
+    const height = power > 0 ? heightOf(10 * Math.log10(power) + gain) * TALL : 0
+    if (height > 0.5) path += `M${fixed(from + i * BAR)} ${fixed(y + (ROW - height) / 2)}v${fixed(height)}`
+  }
+  return path
+}
+
+/** A sound of a sprinkle as a stem with a head, as high as it is loud. */
+export function stemPath({ t, gain }: Stroke['sounds'][number], loudest: number | undefined, x: X, y: number): string {
+  const height = 3 + heightOf((loudest ?? -20) + gain) * (TALL - 3)
+  return `M${fixed(x(t))} ${fixed(y + ROW - EDGE)}v${fixed(-height)}m-1.5 0a1.5 1.5 0 1 0 3 0a1.5 1.5 0 1 0 -3 0`
+}
+
+/** A bed as a rope: it swells in, lies, and thins out. */
+export function ropePath(from: number, to: number, fadeIn: number, fadeOut: number, x: X, y: number): string {
+  const middle = y + ROW / 2
+  const half = 4
+  const [a, b, c, d] = [x(from), x(Math.min(to, from + fadeIn)), x(to), x(to + fadeOut)].map(fixed)
+  return `M${a} ${middle}L${b} ${middle - half}L${c} ${middle - half}L${d} ${middle}L${c} ${middle + half}L${b} ${middle + half}Z`
+}
+
+/** A cut as a frame for each mark: its slanted corners are the travel to it. */
+export function framePath(
+  marks: readonly { travel: number; stay: number }[],
+  back: number,
+  from: number,
+  x: X,
+  y: number,
+): { path: string; middle: number }[] {
+  let t = from
+  return marks.map(({ travel, stay }, i) => {
+    const last = i === marks.length - 1
+    const [a, b, c, d] = [t, t + travel, t + travel + stay, t + travel + stay + (last ? back : 0)].map(x) as [
+      number,
+      number,
+      number,
+      number,
+    ]
+    t += travel + stay
+    const [top, foot] = [y + EDGE, y + ROW - EDGE]
+    return {
+      path: `M${fixed(a)} ${foot}L${fixed(b)} ${top}H${fixed(c)}L${fixed(d)} ${foot}Z`,
+      middle: (b + c) / 2,
+    }
+  })
+}
+
+/** A few flecks in place of sparks, the same for the same seed. */
+export function fleckPath(count: number, from: number, life: number, x: X, y: number): string {
+  let path = ''
+  let luck = 7
+  const next = () => (luck = (luck * 16_807) % 2_147_483_647) / 2_147_483_647
+  for (let i = 0; i < Math.min(60, count); i++)
+    path += `M${fixed(x(from) + next() * Math.max(8, x(from + life) - x(from)))} ${fixed(y + EDGE + next() * TALL)}h1.4`
+  return path
+}

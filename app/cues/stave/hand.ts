@@ -1,0 +1,227 @@
+import { computed, ref, shallowRef } from 'vue'
+import type { Editor, Step } from '~~/core/show'
+import { useShow } from '~/document/show'
+import { followPointer } from '~/frame/pointer-drag'
+import { useSelection } from '~/frame/selection'
+import { count } from '~/words/time'
+import { aligned, copiesOf, pasted, type Alignment } from '../cue-edits'
+import { usePreview } from '../preview'
+import { putInStep } from '../step/parts'
+import { handlesOf, mainHandle, type Handle } from './handles'
+import { endOf, type Stroke } from './strokes'
+
+/** What is dragged holds where others begin and end, within so many pixels. */
+const HOLDS = 6
+/** Steps that were copied, for any cue of this show. */
+const copied = shallowRef<readonly Step[]>([])
+
+const rounded = (t: number, by = 1000) => Math.max(0, Math.round(t * by) / by)
+
+/** What a hand and the keys do on the stave: choose, move, stretch, copy, bring into line. */
+export function useStaveHand(clock: { timeAt: (event: { clientX: number }) => number; scale: () => number }) {
+  const doc = useShow()
+  const selection = useSelection()
+  const store = usePreview()
+  /** The time at which what is dragged holds, while it does. */
+  const guide = ref<number>()
+
+  const cue = computed(() => store.cue)
+  const steps = computed(() => cue.value?.steps ?? [])
+  const chosen = computed(() => steps.value.filter(({ id }) => selection.steps.includes(id)))
+  const isChosen = (id: string) => selection.steps.includes(id)
+  const said = (ids: readonly string[]) => (ids.length === 1 ? 'a step' : count(ids.length, 'step'))
+  const strokeOf = (id: string) => store.strokes.find(({ step }) => step.id === id)
+  const address = (id: string, ...more: string[]) => ['cues', cue.value!.id, 'steps', id, ...more]
+
+  /** Where the others begin and end. */
+  const marksBeside = (ids: readonly string[]): number[] => [
+    0,
+    ...store.strokes
+      .filter(({ step }) => !ids.includes(step.id))
+      .flatMap((stroke) => [stroke.step.at, endOf(stroke, store.length)]),
+  ]
+  const near = (t: number, marks: readonly number[]) =>
+    marks.reduce<number | undefined>(
+      (best, mark) =>
+        Math.abs(mark - t) * clock.scale() < HOLDS && (best === undefined || Math.abs(mark - t) < Math.abs(best - t))
+          ? mark
+          : best,
+      undefined,
+    )
+  /** A time that holds where others begin and end, or at whole tenths, unless it is to be free. */
+  function held(t: number, marks: readonly number[], free: boolean): number {
+    const found = free ? undefined : near(t, marks)
+    guide.value = found
+    return rounded(found ?? t, found !== undefined ? 1000 : free ? 100 : 10)
+  }
+  /** How far steps go: so that the one in the hand holds with its beginning, or else with its end. */
+  function way(stroke: Stroke, by: number, marks: readonly number[], free: boolean): number {
+    const { at } = stroke.step
+    const length = endOf(stroke, store.length) - stroke.from
+    const ended = free || near(at + by, marks) !== undefined ? undefined : near(at + by + length, marks)
+    if (ended === undefined) return held(at + by, marks, free) - at
+    guide.value = ended
+    return rounded(ended - length) - at
+  }
+
+  const shiftBy = (ids: readonly string[], by: number) => (edit: Editor) => {
+    for (const step of steps.value.filter(({ id }) => ids.includes(id)))
+      edit.set(address(step.id, 'at'), rounded(step.at + by))
+  }
+
+  function press(stroke: Stroke, event: PointerEvent): void {
+    if (!cue.value || event.button !== 0) return
+    const { id } = stroke.step
+    if (event.shiftKey) {
+      followPointer(event, { move: () => {}, end: (_, far) => !far && selection.toggleStep(id) })
+      return
+    }
+    const ids = isChosen(id) ? selection.steps : [id]
+    const marks = marksBeside(ids)
+    const begun = clock.timeAt(event)
+    const first = Math.min(...steps.value.filter((step) => ids.includes(step.id)).map(({ at }) => at))
+    const to = (e: PointerEvent) => Math.max(-first, way(stroke, clock.timeAt(e) - begun, marks, e.altKey))
+    // What is dragged is drawn anew: its edits are made from where it was.
+    const before = new Map(steps.value.map((step) => [step.id, step.at]))
+    const work = (e: PointerEvent) => {
+      const by = to(e)
+      return (edit: Editor) => ids.forEach((each) => edit.set(address(each, 'at'), rounded(before.get(each)! + by)))
+    }
+    followPointer(event, {
+      move: (e, far) => far && doc.drag(work(e)),
+      end(e, far) {
+        guide.value = undefined
+        if (far) doc.drop(`Move ${said(ids)} of ${cue.value!.name}`, work(e))
+        else doc.letGo()
+        if (!far || !isChosen(id)) selection.openOne(id)
+      },
+      cancel() {
+        guide.value = undefined
+        doc.letGo()
+      },
+    })
+  }
+
+  /** Drags one of the places of a step that stand along the clock. */
+  function stretch(stroke: Stroke, handle: Handle, event: PointerEvent): void {
+    if (!cue.value || event.button !== 0) return
+    event.stopPropagation()
+    const { id } = stroke.step
+    const marks = [...marksBeside([id]), stroke.from]
+    const off = handle.t - clock.timeAt(event)
+    const work = (e: PointerEvent) => {
+      const t = held(clock.timeAt(e) + off, marks, e.altKey)
+      return (edit: Editor) => handle.put(putInStep(edit, cue.value!.id, id), t)
+    }
+    followPointer(event, {
+      move: (e, far) => far && doc.drag(work(e)),
+      end(e, far) {
+        guide.value = undefined
+        if (far) doc.drop(`${handle.says} of a step of ${cue.value!.name}`, work(e))
+        else doc.letGo()
+        if (selection.openStep !== id) selection.openOne(id)
+      },
+      cancel() {
+        guide.value = undefined
+        doc.letGo()
+      },
+    })
+  }
+  function stretchBy(stroke: Stroke, handle: Handle, by: number): void {
+    const t = Math.max(stroke.from, rounded(handle.t + by))
+    doc.edit(`${handle.says} of a step of ${cue.value!.name}`, (edit) =>
+      handle.put(putInStep(edit, cue.value!.id, stroke.step.id), t),
+    )
+  }
+
+  const idsOr = (id?: string): readonly string[] => (id === undefined || isChosen(id) ? selection.steps : [id])
+  function remove(ids: readonly string[]): void {
+    if (ids.length === 0) return
+    selection.openOne(undefined)
+    doc.edit(`Remove ${said(ids)} of ${cue.value!.name}`, (edit) => ids.forEach((id) => edit.remove(address(id))))
+  }
+  function mute(ids: readonly string[]): void {
+    const all = steps.value.filter(({ id }) => ids.includes(id))
+    const muted = !all.every((step) => step.muted)
+    doc.edit(`Mute ${said(ids)} of ${cue.value!.name}`, (edit) =>
+      all.forEach(({ id }) => edit.set(address(id, 'muted'), muted)),
+    )
+  }
+  function copy(ids: readonly string[]): void {
+    copied.value = steps.value.filter(({ id }) => ids.includes(id))
+  }
+  function addAll(label: string, made: readonly Step[]): void {
+    if (made.length === 0 || !cue.value) return
+    const list = ['cues', cue.value.id, 'steps']
+    if (!doc.edit(label, (edit) => made.forEach((step) => edit.add(list, step)))) return
+    selection.openOne(made[0]!.id)
+    for (const { id } of made.slice(1)) selection.toggleStep(id)
+  }
+  /** What was copied, from where the playhead stands. */
+  function paste(): void {
+    if (copied.value.length > 0)
+      addAll(`Paste ${said(copied.value.map(({ id }) => id))}`, pasted(doc.show!, copied.value, rounded(store.t, 100)))
+  }
+  function duplicate(ids: readonly string[]): void {
+    const own = steps.value.filter(({ id }) => ids.includes(id))
+    addAll(`Duplicate ${said(ids)}`, copiesOf(doc.show!, own))
+  }
+  function align(by: Alignment): void {
+    const ends = chosen.value.flatMap((step) => {
+      const stroke = strokeOf(step.id)
+      return stroke ? [{ step, end: step.at + endOf(stroke, store.length) - stroke.from }] : []
+    })
+    if (ends.length < 2) return
+    doc.edit(`Align ${count(ends.length, 'step')}`, (edit) => {
+      for (const [id, at] of aligned(ends, by)) edit.set(address(id, 'at'), at)
+    })
+  }
+
+  /** What a key does with a step that has the focus; whether it did. */
+  function key(stroke: Stroke, event: KeyboardEvent): boolean {
+    const { id } = stroke.step
+    const ids = idsOr(id)
+    const far = event.shiftKey ? 1 : 0.1
+    const control = event.ctrlKey || event.metaKey
+    const side = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0
+    if (side !== 0 && event.altKey) {
+      const handle = mainHandle(handlesOf(stroke, store.length))
+      if (handle) stretchBy(stroke, handle, side * far)
+    } else if (side !== 0) {
+      const first = Math.min(...steps.value.filter((step) => ids.includes(step.id)).map(({ at }) => at))
+      doc.edit(`Move ${said(ids)} of ${cue.value!.name}`, shiftBy(ids, Math.max(-first, side * far)))
+    } else if (event.key === 'Enter' && event.shiftKey) selection.toggleStep(id)
+    else if (event.key === 'Enter') selection.openOne(id)
+    else if (event.key === 'Delete' || event.key === 'Backspace') remove(ids)
+    else if (control && event.key === 'c') copy(ids)
+    else if (control && event.key === 'x') {
+      copy(ids)
+      remove(ids)
+    } else if (control && event.key === 'd') duplicate(ids)
+    else if (!control && event.key === 'm') mute(ids)
+    else if (!control && event.key === 'o') store.hearAlone(ids)
+    else return false
+    return true
+  }
+  const chooseAll = () => {
+    const [first, ...more] = steps.value
+    selection.openOne(first?.id)
+    for (const { id } of more) selection.toggleStep(id)
+  }
+  return {
+    guide,
+    chosen,
+    copied,
+    press,
+    stretch,
+    stretchBy,
+    key,
+    remove,
+    mute,
+    copy,
+    paste,
+    duplicate,
+    align,
+    chooseAll,
+  }
+}

@@ -1,0 +1,163 @@
+<script setup lang="ts">
+import type { Editor, Hold, Lock } from '~~/core/show'
+import { useShow } from '~/document/show'
+import { picking } from '~/frame/picking'
+import PartChoice from '~/parts/PartChoice.vue'
+import PartColour from '~/parts/PartColour.vue'
+import PartEase from '~/parts/PartEase.vue'
+import PartNumber from '~/parts/PartNumber.vue'
+import PartText from '~/parts/PartText.vue'
+import type { PutIn, StepPart } from './parts'
+import StepStops from './StepStops.vue'
+
+/** One part of a step's sentence. */
+const props = defineProps<{ part: StepPart; label: string; putIn: (edit: Editor) => PutIn }>()
+const doc = useShow()
+const put = (value: unknown, path = props.part.path) => doc.edit(props.label, (edit) => props.putIn(edit)(path, value))
+const putNumber = (edit: Editor, value: number) => props.putIn(edit)(props.part.path, value)
+
+function choose(value: unknown) {
+  const { part } = props
+  if (part.as !== 'choice') return
+  if (part.choose) doc.edit(props.label, (edit) => part.choose!(props.putIn(edit), value))
+  else put(value)
+}
+function pick() {
+  const { part } = props
+  if (part.as !== 'choice' || !part.picks) return
+  const { kinds, value } = part.picks
+  picking.value = { says: part.name, kinds, take: ({ kind, id }) => choose(value(kind, id)) }
+}
+/** One end of a range: the other gives way. */
+const putEnd = (end: 0 | 1) => (edit: Editor, value: number) => {
+  const { part } = props
+  if (part.as !== 'range') return
+  const other = part.value[1 - end]!
+  props.putIn(edit)(part.path, end === 0 ? [value, Math.max(value, other)] : [Math.min(value, other), value])
+}
+const HOLDS: { value: Hold | 'seconds'; words: string }[] = [
+  { value: 'release', words: 'until released' },
+  { value: 'cue', words: 'as long as the cue' },
+  { value: 'keep', words: 'for good' },
+  { value: 'seconds', words: 'for' },
+]
+const LOCKS: [Lock, string][] = [
+  ['walk', 'walking'],
+  ['jump', 'jumping'],
+  ['look', 'looking'],
+  ['use', 'using'],
+]
+function toggle(lock: Lock) {
+  const { part } = props
+  if (part.as !== 'locks') return
+  const now = part.value.includes(lock) ? part.value.filter((each) => each !== lock) : [...part.value, lock]
+  if (now.length > 0) put(now)
+}
+</script>
+
+<template>
+  <template v-if="part.as === 'number'">
+    <PartNumber
+      v-if="part.value !== undefined"
+      :name="part.name"
+      :value="part.value"
+      :unit="part.unit"
+      :min="part.min"
+      :max="part.max"
+      :step="part.step"
+      :label="label"
+      :put="putNumber"
+    /><button
+      v-if="part.absent && part.value !== undefined"
+      class="ml-0.5 text-xs text-bone-3 hover:text-bone"
+      :aria-label="`${part.name}: ${part.absent.words}`"
+      :title="part.absent.words"
+      @click="put(undefined)"
+    >
+      ×</button
+    ><button
+      v-else-if="part.absent"
+      class="part !text-bone-3"
+      :aria-label="`${part.absent.words}, ${part.name}`"
+      @click="put(part.absent.start)"
+    >
+      {{ part.absent.words }}
+    </button>
+  </template>
+  <template v-else-if="part.as === 'range'"
+    ><PartNumber
+      :name="`${part.name} from`"
+      :value="part.value[0]"
+      :min="part.min"
+      :step="part.step"
+      :label="label"
+      :put="putEnd(0)" />
+    to
+    <PartNumber
+      :name="`${part.name} to`"
+      :value="part.value[1]"
+      :unit="part.unit"
+      :min="part.min"
+      :step="part.step"
+      :label="label"
+      :put="putEnd(1)"
+  /></template>
+  <template v-else-if="part.as === 'point'"
+    ><template v-for="(axis, i) in part.axes" :key="axis"
+      ><PartNumber
+        :name="`${part.name} ${axis}`"
+        :value="part.value[i]!"
+        :unit="part.unit"
+        :label="label"
+        :put="(edit, value) => putIn(edit)([...part.path, i], value)"
+      />{{ i < part.axes.length - 1 ? ', ' : '' }}</template
+    ></template
+  >
+  <template v-else-if="part.as === 'choice'"
+    ><PartChoice :name="part.name" :value="part.value" :options="[...part.options]" @choose="choose" /><button
+      v-if="part.picks"
+      class="ml-1 align-[-1px] text-bone-3 hover:text-lamp"
+      :aria-label="`Pick it in the plan, ${part.name}`"
+      title="Pick it in the plan"
+      @click="pick"
+    >
+      <svg width="13" height="13" viewBox="0 0 13 13" fill="none" stroke="currentColor" stroke-width="1.3">
+        <path d="M2 11L8 5M8 5l-4.2.3M8 5l-.3 4.2" />
+        <path d="M9.5 2.2h1.8v1.8" />
+      </svg></button
+  ></template>
+  <PartText
+    v-else-if="part.as === 'text'"
+    :name="part.name"
+    :value="part.value"
+    :empty="part.empty"
+    :long="part.long"
+    @change="put($event || undefined)"
+  />
+  <PartColour
+    v-else-if="part.as === 'colour'"
+    :name="part.name"
+    :value="part.value"
+    :absent="part.absent"
+    :of-light="part.ofLight"
+    @choose="put"
+  />
+  <PartEase v-else-if="part.as === 'ease'" :name="part.name" :value="part.value" @choose="put" />
+  <template v-else-if="part.as === 'hold'"
+    ><PartChoice
+      :name="part.name"
+      :value="typeof part.value === 'number' ? 'seconds' : part.value"
+      :options="[...HOLDS, ...part.offers] as { value: unknown; words: string }[]"
+      @choose="put($event === 'seconds' ? (part.offers[0]?.value ?? 2) : $event)" /><template
+      v-if="typeof part.value === 'number'"
+      >{{ ' '
+      }}<PartNumber name="Seconds" :value="part.value" unit="s" :min="0" :label="label" :put="putNumber" /></template
+  ></template>
+  <span v-else-if="part.as === 'locks'">
+    <label v-for="[lock, words] in LOCKS" :key="lock" class="mr-2 whitespace-nowrap"
+      ><input type="checkbox" class="accent-mauve" :checked="part.value.includes(lock)" @change="toggle(lock)" />
+      {{ words }}</label
+    ></span
+  >
+  <StepStops v-else-if="part.as === 'stops'" :stops="part.value" :label="label" :put-in="putIn" />
+</template>

@@ -1,0 +1,105 @@
+import type { Cue, Rule, Show, Step } from '~~/core/show'
+import { lightName } from '~/words/names'
+import { plain } from '~/words/time'
+import type { PutIn } from './parts'
+
+/** A number that misleads, in words, and what would mend it. */
+export interface Caution {
+  says: string
+  mend?: { words: string; put: (put: PutIn) => void }
+}
+/** What a preview of the cue has shown of a step. */
+export interface Shown {
+  /** How long it really lasted (s); undefined where it didn't end. */
+  lasted: number | undefined
+  /** The least light on whoever stands there while it is on (lx). */
+  darkest?: number
+}
+
+/** It gives or changes nothing, as a fresh one does. */
+const IDLE: { [kind in Step['kind']]?: (step: never) => boolean } = {
+  light: ({ candela, colour, on, flicker }: Extract<Step, { kind: 'light' }>) =>
+    candela === undefined && colour === undefined && on === undefined && flicker === undefined,
+  atmosphere: ({ preset, ambient, level, shadow, fog, vignette, exposure }: Extract<Step, { kind: 'atmosphere' }>) =>
+    [preset, ambient, level, shadow, fog, vignette, exposure].every((field) => field === undefined),
+  prop: ({ slide, turn, shown, colour }: Extract<Step, { kind: 'prop' }>) =>
+    Math.hypot(...(slide?.by ?? [0])) === 0 && !turn?.by && shown === undefined && colour === undefined,
+}
+const isIdle = (step: Step): boolean => (IDLE[step.kind] as ((step: Step) => boolean) | undefined)?.(step) ?? false
+
+/** What of a step can mislead whoever reads its numbers. `rules` are those that fire its cue. */
+export function cautionsOf(
+  show: Show,
+  cue: Cue,
+  step: Step,
+  rules: readonly Rule[],
+  shown: Shown | undefined,
+): Caution[] {
+  const found: Caution[] = []
+  if (isIdle(step)) found.push({ says: 'It changes nothing yet: say what becomes otherwise.' })
+  if (
+    'hold' in step &&
+    step.hold === 'cue' &&
+    shown?.lasted !== undefined &&
+    shown.lasted < 0.01 &&
+    !('loop' in step && !step.loop)
+  )
+    found.push({
+      says: 'As long as the cue is 0 s here: nothing else in this cue takes any time.',
+      mend: { words: 'Until released', put: (put) => put(['hold'], 'release') },
+    })
+  if (step.kind === 'freeze' && step.hold === 'keep')
+    found.push({
+      says: 'Frozen for good: nothing gives this back.',
+      mend: { words: 'For 2 s', put: (put) => put(['hold'], 2) },
+    })
+  if (
+    'hold' in step &&
+    step.hold === 'release' &&
+    rules.length > 0 &&
+    rules.every(({ onLeave }) => onLeave === 'nothing')
+  )
+    found.push({ says: 'Whoever leaves releases nothing here, so it goes on: no rule that fires this cue lets go.' })
+  if (step.kind === 'light' || step.kind === 'atmosphere') found.push(...ofLight(show, step, shown))
+  if (step.kind === 'camera' && !cue.steps.some((other) => holdsHands(other, step)))
+    found.push({ says: 'Whoever set it off walks on meanwhile, unseen: a freeze would hold them.' })
+  if (step.kind === 'bed' || step.kind === 'sound')
+    if ('hold' in step && typeof step.hold === 'number' && step.fadeIn > step.hold)
+      found.push({
+        says: `It never comes to its level: it swells for ${plain(step.fadeIn)} s and lasts ${plain(step.hold)} s.`,
+      })
+  if ('ramp' in step && typeof step.hold === 'number' && (step.ramp.seconds ?? 0) > step.hold)
+    found.push({
+      says: `It never gets there: it takes ${plain(step.ramp.seconds!)} s and lasts ${plain(step.hold)} s.`,
+      mend: { words: `For ${plain(step.ramp.seconds!)} s`, put: (put) => put(['hold'], step.ramp.seconds) },
+    })
+  return found
+}
+
+const holdsHands = (step: Step, { at }: Step): boolean =>
+  step.kind === 'freeze' && !step.muted && step.locks.includes('walk') && step.at <= at + 0.01
+
+function ofLight(
+  show: Show,
+  step: Extract<Step, { kind: 'light' | 'atmosphere' }>,
+  shown: Shown | undefined,
+): Caution[] {
+  const found: Caution[] = []
+  if (step.kind === 'light' && step.flicker && step.flicker.rate > show.wishes.flashes && step.flicker.depth > 0.2)
+    found.push({
+      says: `It flickers ${plain(step.flicker.rate)} times a second, the show wishes for ${show.wishes.flashes} flashes at the most.`,
+    })
+  const dims = step.kind === 'light' ? step.on === false || step.candela !== undefined : !isIdle(step)
+  if (dims && shown?.darkest !== undefined && shown.darkest >= 0.05)
+    found.push({
+      says: `At the darkest ${plain(shown.darkest, 1)} lx stay on whoever stands there${from(show, step)}.`,
+    })
+  return found
+}
+/** Which lights stay on beside the one that is changed. */
+function from(show: Show, step: Step): string {
+  const carried = show.place.lights.find(
+    ({ id, tiedTo }) => tiedTo && 'player' in tiedTo && !('light' in step && step.light === id),
+  )
+  return carried ? `, with ${lightName(show, carried.id)} in the hand` : ''
+}

@@ -1,0 +1,80 @@
+import { buses, named, sounding } from './choices'
+import type { Piece } from './parts'
+import { number, range, choice, hold, ramped, ONCE, where, bus, loudness, fadesOf, type Kind, type Of } from './pieces'
+
+/** What is heard, as sentences. */
+export const HEARD = {
+  sound: (step: Kind<'sound'>, of: Of): Piece[] => [
+    choice(
+      'Sound',
+      step.sound === undefined ? 'pool' : 'sound',
+      step.sound === undefined ? { pool: step.pool } : { sound: step.sound },
+      sounding(of.show),
+      {
+        choose(put, chosen) {
+          const { sound, pool } = chosen as { sound?: string; pool?: string }
+          put(['sound'], sound)
+          put(['pool'], pool)
+        },
+      },
+    ),
+    ' sounds ',
+    ONCE(step.loop),
+    ' ',
+    ...where(of, step.where),
+    ...loudness(step),
+    '.',
+    ...(step.loop ? [' It goes on ', hold(of, step), '.'] : []),
+    ...bus(of, step.bus),
+    ...fadesOf(step),
+    ' Full up to ',
+    number('Full up to', 'reach.near', step.reach.near, 'm', { min: 0.01 }),
+    ', silent from ',
+    number('Silent from', 'reach.far', step.reach.far, 'm', { min: 0.1 }),
+    ', falling ',
+    choice('Fall', 'reach.law', step.reach.law, [
+      { value: 'inverse', words: 'as sound does' },
+      { value: 'linear', words: 'evenly' },
+    ]),
+    '; each wall takes ',
+    number('Each wall takes', 'reach.walls', step.reach.walls, 'dB', { min: 0, step: 1 }),
+    '.',
+  ],
+  bed: (step: Kind<'bed'>, of: Of): Piece[] => [
+    choice('Sound', 'sound', step.sound, named(of.show.sounds)),
+    ' lies ',
+    ...where(of, step.where),
+    ' at ',
+    number('Gain', 'gain', step.gain, 'dB', { step: 0.5 }),
+    ', ',
+    hold(of, step),
+    '.',
+    ...fadesOf(step),
+    ...bus(of, step.bus),
+  ],
+  scatter: (step: Kind<'scatter'>, of: Of): Piece[] => [
+    'One of ',
+    choice('Pool', 'pool', step.pool, named(of.show.pools)),
+    ' every ',
+    range('Every', 'every', step.every, 's', 0.001),
+    ', the first after ',
+    range('First after', 'first', step.first, 's', 0),
+    ', ',
+    ...where(of, step.where),
+    ...loudness(step),
+    ', ',
+    number('At once', 'most', step.most, 'at once', { min: 1, step: 1 }),
+    ' at the most, ',
+    hold(of, step),
+    '.',
+    ...bus(of, step.bus),
+  ],
+  level: (step: Kind<'level'>, of: Of): Piece[] => [
+    'The level of ',
+    choice('Bus', 'bus', step.bus, buses(of.show)),
+    ' becomes ',
+    number('Gain', 'gain', step.gain, 'dB', { step: 0.5 }),
+    '.',
+    ...ramped(of, step, 'dB', 6),
+  ],
+}
