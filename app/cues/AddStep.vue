@@ -18,7 +18,7 @@ const { place } = useMenuPlace('bottom-end')
 
 <template>
   <Menu as="div" class="relative">
-    <MenuButton ref="opener" class="chip">{{ name ?? '+ step' }}</MenuButton>
+    <MenuButton ref="opener" class="chip" data-add title="A">{{ name ?? '+ step' }}</MenuButton>
     <MenuItems as="template"
       ><div ref="menu" class="menu w-[26rem]" :style="place">
         <div v-for="{ sense, kinds } in bySense()" :key="sense" class="flex border-b border-rule py-0.5 last:border-0">

@@ -21,6 +21,7 @@ const selection = useSelection()
 const wanted = ref('')
 const shelf = ref<'cues' | 'atmospheres'>('cues')
 const search = ref<HTMLInputElement>()
+const section = ref<HTMLElement>()
 const stave = useTemplateRef<InstanceType<typeof CueStave>>('stave')
 const hand = computed(() => stave.value?.hand)
 const has = (words: string, ...texts: string[]) => texts.some((text) => text.toLowerCase().includes(words))
@@ -78,13 +79,16 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
   } else if (event.key === ' ' && !target.closest('button')) {
     event.preventDefault()
     store.toggle()
+  } else if (event.key === 'a' && !event.ctrlKey && !event.metaKey) {
+    event.preventDefault()
+    section.value?.querySelector<HTMLElement>('[data-add]')?.click()
   }
 })
 onBeforeUnmount(() => store.stop())
 </script>
 
 <template>
-  <section class="flex min-h-0 flex-col" aria-label="Cues">
+  <section ref="section" class="flex min-h-0 flex-col" aria-label="Cues">
     <div class="flex flex-none border-b border-rule bg-ink-1">
       <div class="w-52 flex-none space-y-1.5 border-r border-rule p-2 text-xs text-bone-3">
         <input

@@ -72,7 +72,7 @@ test('a cue is found on the shelf, its steps are seen over time, dragged and nud
   const { violations } = await new AxeBuilder({ page }).analyze()
   expect(violations.map(({ id, nodes }) => [id, nodes[0]!.html])).toEqual([])
 
-  await page.getByRole('button', { name: 'Duplicate' }).click()
+  await page.getByRole('button', { name: 'Duplicate cue' }).click()
   await expect.poll(async () => (await cue('Rack comes down 2'))?.steps.length).toBe(before.steps.length)
   await page.keyboard.press('Control+z')
   await expect.poll(async () => await cue('Rack comes down 2')).toBeUndefined()

@@ -7,14 +7,14 @@ import { useShow } from '~/document/show'
 import type { Sense } from '~/words/step-kinds'
 import { plain } from '~/words/time'
 import { usePreview } from '../preview'
-import { ROW } from './drawing'
+import { nameBeyond, ROW } from './drawing'
 import { useStaveHand } from './hand'
 import { handlesOf, mainHandle } from './handles'
 import { leftOver } from './left-over'
 import { readOuts } from './read-outs'
 import StaveFirers from './StaveFirers.vue'
 import StaveStroke from './StaveStroke.vue'
-import { endOf, stavesOf, type Stroke } from './strokes'
+import { endOf, nameOnStave, stavesOf, type Stroke } from './strokes'
 
 /** The chosen cue over seconds, a lane for each sense: its steps as a run of it has them. They are dragged along, stretched, chosen, heard. */
 const store = usePreview()
@@ -38,6 +38,8 @@ const NAMES: { [sense in Sense]: string } = {
   world: 'World',
   signals: 'Knots',
 }
+/** The last time that is named leaves so much free (px). */
+const LAST = 24
 /** When whoever set it off leaves, between these (s). */
 const [SOONEST, LATEST] = [0.5, 110]
 
@@ -47,11 +49,14 @@ const timeAt = (event: { clientX: number }) =>
   (event.clientX - frame.value!.getBoundingClientRect().left - ZERO) / scale.value
 const hand = useStaveHand({ timeAt, scale: () => scale.value })
 defineExpose({ hand })
-/** A name is so wide (px). */
-const NAME = 150
+/** How far beyond its end the name of a stroke reaches (s). */
+function beyond(stroke: Stroke): number {
+  const width = (endOf(stroke, store.length) - stroke.from) * scale.value
+  return nameBeyond(nameOnStave(doc.show!, stroke.step), width) / scale.value
+}
 const lanes = computed(() => {
   let y = TOP
-  return stavesOf(store.strokes, store.length, NAME / scale.value).map(({ sense, rows }) => {
+  return stavesOf(store.strokes, store.length, beyond).map(({ sense, rows }) => {
     const top = y
     const height = Math.max(LANE, rows.length * ROW + 6)
     y += height
@@ -61,7 +66,7 @@ const lanes = computed(() => {
 const high = computed(() => TOP + lanes.value.reduce((sum, { height }) => sum + height, 0))
 const ticks = computed(() => {
   const step = [0.5, 1, 2, 5, 10, 20].find((each) => each * scale.value > 60) ?? 30
-  return Array.from({ length: Math.floor(store.length / step) + 1 }, (_, i) => i * step)
+  return Array.from({ length: Math.floor((store.length - LAST / scale.value) / step) + 1 }, (_, i) => i * step)
 })
 const outs = computed(() => readOuts(doc.show!, store, store.t))
 const left = computed(() =>

@@ -6,8 +6,18 @@ import { lengthWords } from '~/words/sentences'
 import { stepWords, type Sense } from '~/words/step-kinds'
 import { plain } from '~/words/time'
 import { usePreview } from '../preview'
-import { barsPath, curvePath, filledPath, fleckPath, framePath, ROW, ropePath, stemPath } from './drawing'
-import { endOf, type Stroke } from './strokes'
+import {
+  barsPath,
+  curvePath,
+  isNamedWithin,
+  filledPath,
+  fleckPath,
+  framePath,
+  ROW,
+  ropePath,
+  stemPath,
+} from './drawing'
+import { endOf, nameOnStave, type Stroke } from './strokes'
 
 /** A step on the stave, drawn as what it does. */
 const props = defineProps<{
@@ -33,14 +43,15 @@ const step = computed(() => props.stroke.step)
 const end = computed(() => endOf(props.stroke, store.length))
 const box = computed(() => ({
   x: props.x(props.stroke.from),
-  width: Math.max(6, props.x(end.value) - props.x(props.stroke.from)),
+  width: Math.max(14, props.x(end.value) - props.x(props.stroke.from)),
 }))
 const label = computed(
   () =>
     `${stepWords(doc.show!, step.value)}, at ${plain(step.value.at, 2)} s, ${lengthWords(doc.show!, step.value)}${props.stroke.step.muted ? ', muted' : ''}`,
 )
 /** Only sounds and what has no picture of its own stand on a slab. */
-const slab = computed(() => ['sound', 'signal', 'flag', 'zone', 'stop', 'move'].includes(step.value.kind))
+const slab = computed(() => ['sound', 'move'].includes(step.value.kind))
+const knot = computed(() => props.sense === 'signals')
 const bars = computed(() =>
   step.value.kind === 'sound'
     ? props.stroke.sounds.map((one) => barsPath(one, store.envelopeOf(one.sound), props.x, props.y)).join('')
@@ -82,9 +93,10 @@ const rows = computed(() =>
       }))
     : [],
 )
-const name = computed(() => (step.value.kind === 'prompt' ? step.value.text : stepWords(doc.show!, step.value)))
+const name = computed(() => nameOnStave(doc.show!, step.value))
 /** The name stands on what is drawn; beside rows that are close to each other. */
-const named = computed(() => box.value.x + 6 + (step.value.kind === 'freeze' ? box.value.width : 0))
+const within = computed(() => step.value.kind !== 'freeze' && isNamedWithin(name.value, box.value.width))
+const named = computed(() => box.value.x + 6 + (within.value ? 0 : box.value.width))
 const board = computed(() => step.value.kind === 'prompt')
 </script>
 
@@ -118,6 +130,14 @@ const board = computed(() => step.value.kind === 'prompt')
       :height="ROW - 4"
       fill="url(#soft)"
       data-jitter
+    />
+    <path
+      v-if="knot"
+      :d="`M${box.x} ${y + 17}c7 -12 6 6 14 -7`"
+      :stroke="ink"
+      stroke-width="1.8"
+      fill="none"
+      stroke-linecap="round"
     />
     <path v-if="bars" :d="bars" :stroke="ink" stroke-width="1.6" opacity="0.75" data-bars />
     <path v-if="rope" :d="rope" :fill="ink" opacity="0.5" data-rope />
@@ -173,8 +193,8 @@ const board = computed(() => step.value.kind === 'prompt')
       />
     </template>
     <path
-      v-for="t in stroke.impacts"
-      :key="t"
+      v-for="(t, i) in stroke.impacts"
+      :key="i"
       :d="`M${x(t)} ${y + ROW - 10}v8`"
       stroke="var(--color-bone)"
       stroke-width="2.4"
@@ -195,7 +215,7 @@ const board = computed(() => step.value.kind === 'prompt')
       fill="var(--color-rust)"
     />
     <rect
-      v-if="bars || stroke.curve.length > 0"
+      v-if="within && (bars || frames.length > 0 || stroke.curve.length > 0)"
       :x="named - 2"
       :y="y + 6"
       :width="name.length * 5.9 + 4"
@@ -215,9 +235,7 @@ const board = computed(() => step.value.kind === 'prompt')
       stroke-width="3"
       class="pointer-events-none"
     >
-      <tspan v-if="step.kind === 'prompt' && step.key" font-family="var(--font-mono)" fill="var(--color-mauve)">{{
-        `${step.key} `
-      }}</tspan>{{ name }}
+      {{ name }}
     </text>
   </g>
 </template>

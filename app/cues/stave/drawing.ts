@@ -98,3 +98,13 @@ export function fleckPath(count: number, from: number, life: number, x: X, y: nu
     path += `M${fixed(x(from) + next() * Math.max(8, x(from + life) - x(from)))} ${fixed(y + EDGE + next() * TALL)}h1.4`
   return path
 }
+
+/** A letter of a name is so wide (px), and so much is left free beside it. */
+const LETTER = 5.9
+const BESIDE = 6
+const wide = (name: string) => name.length * LETTER
+/** Whether a name stands within its stroke, or beside its end. */
+export const isNamedWithin = (name: string, width: number): boolean => width >= wide(name) + 2 * BESIDE
+/** How far beyond the end of a stroke its name reaches (px). */
+export const nameBeyond = (name: string, width: number): number =>
+  isNamedWithin(name, width) ? 0 : wide(name) + 2 * BESIDE

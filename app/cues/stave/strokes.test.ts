@@ -58,7 +58,7 @@ describe('its strokes', () => {
   it('lie in the lane of their sense, in the first row in which they lie on no other', () => {
     const again = (id: string, at: number) => ({ ...bed, id, at, hold: 1 })
     const { strokes } = previewed([again('one', 0), again('two', 0.5), again('three', 2), dim])
-    const lanes = stavesOf(strokes, 12, 0.1)
+    const lanes = stavesOf(strokes, 12, () => 0.1)
     expect(lanes.map(({ sense, rows }) => [sense, rows.map((row) => row.map(({ step }) => step.id))])).toEqual([
       ['hear', [['one', 'three'], ['two']]],
       ['light', [['l']]],

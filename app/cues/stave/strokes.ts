@@ -1,6 +1,6 @@
 import { channelAt, eventsOf, type Run } from '~~/core/engine'
 import type { Cue, Show, Step } from '~~/core/show'
-import { SENSES, wordsOf, type Sense } from '~/words/step-kinds'
+import { SENSES, stepWords, wordsOf, type Sense } from '~/words/step-kinds'
 
 /** One step of a cue as it went: when it began and ended, what it sounded, and how what it changes went over time. */
 export interface Stroke {
@@ -93,6 +93,8 @@ export function strokesOf(show: Show, cue: Cue, run: Run, leaves: number): Strok
         sound,
       }))
     const curve = step.muted ? undefined : curveOf(show, step)
+    // A fade is nothing before and after itself.
+    const [first, last] = step.kind === 'fade' ? [from, ended.get(step.id) ?? run.length] : [0, run.length]
     const fling = step.muted ? [] : flightOf(run, step)
     return [
       {
@@ -107,7 +109,7 @@ export function strokesOf(show: Show, cue: Cue, run: Run, leaves: number): Strok
             ? fling
             : curve
               ? Array.from({ length: POINTS + 1 }, (_, i) => {
-                  const t = (i / POINTS) * run.length
+                  const t = first + (i / POINTS) * (last - first)
                   return { t, value: curve.read(channelAt(show, run, curve.channel, t, 0)) }
                 })
               : [],
@@ -133,6 +135,10 @@ function flightOf(run: Run, step: Step): Stroke['curve'] {
   })
 }
 
+/** What a step is called on the stave; a board by what it says. */
+export const nameOnStave = (show: Show, step: Step): string =>
+  step.kind === 'prompt' ? `${step.key ? `${step.key} ` : ''}${step.text}` : stepWords(show, step)
+
 /** Where a stroke ends on the stave (s). */
 export const endOf = (stroke: Stroke, length: number): number =>
   Math.max(
@@ -143,15 +149,15 @@ export const endOf = (stroke: Stroke, length: number): number =>
     ...(stroke.step.kind === 'fling' ? stroke.curve.slice(-1).map(({ t }) => t) : []),
   )
 
-/** A stroke needs so much room for its name (s of the stave), whatever it lasts. */
-export function stavesOf(strokes: readonly Stroke[], length: number, name: number): StaveLane[] {
+/** The strokes in rows, in which none lies on another; `name` gives how far beyond its end the name of one reaches (s of the stave). */
+export function stavesOf(strokes: readonly Stroke[], length: number, name: (stroke: Stroke) => number): StaveLane[] {
   return SENSES.map((sense) => {
     const rows: Stroke[][] = []
     const own = strokes.filter(({ step }) => wordsOf(step.kind).sense === sense).sort((a, b) => a.from - b.from)
     for (const stroke of own) {
       const row = rows.find((each) => {
         const last = each.at(-1)!
-        return Math.max(endOf(last, length), last.from + name) <= stroke.from
+        return endOf(last, length) + name(last) <= stroke.from
       })
       if (row) row.push(stroke)
       else rows.push([stroke])

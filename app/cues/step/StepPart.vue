@@ -2,6 +2,7 @@
 import type { Editor, Hold, Lock } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { picking } from '~/frame/picking'
+import PickButton from '~/parts/PickButton.vue'
 import PartChoice from '~/parts/PartChoice.vue'
 import PartColour from '~/parts/PartColour.vue'
 import PartEase from '~/parts/PartEase.vue'
@@ -114,18 +115,11 @@ function toggle(lock: Lock) {
     ></template
   >
   <template v-else-if="part.as === 'choice'"
-    ><PartChoice :name="part.name" :value="part.value" :options="[...part.options]" @choose="choose" /><button
+    ><PartChoice :name="part.name" :value="part.value" :options="[...part.options]" @choose="choose" /><PickButton
       v-if="part.picks"
-      class="ml-1 align-[-1px] text-bone-3 hover:text-lamp"
-      :aria-label="`Pick it in the plan, ${part.name}`"
-      title="Pick it in the plan"
+      :name="part.name"
       @click="pick"
-    >
-      <svg width="13" height="13" viewBox="0 0 13 13" fill="none" stroke="currentColor" stroke-width="1.3">
-        <path d="M2 11L8 5M8 5l-4.2.3M8 5l-.3 4.2" />
-        <path d="M9.5 2.2h1.8v1.8" />
-      </svg></button
-  ></template>
+  /></template>
   <PartText
     v-else-if="part.as === 'text'"
     :name="part.name"

@@ -2,6 +2,7 @@
 import type { Editor, Step } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { picking } from '~/frame/picking'
+import PickButton from '~/parts/PickButton.vue'
 import PartChoice from '~/parts/PartChoice.vue'
 import PartEase from '~/parts/PartEase.vue'
 import PartNumber from '~/parts/PartNumber.vue'
@@ -48,13 +49,7 @@ function earlier(index: number) {
         :options="marks"
         @choose="change(i, 'mark', $event)"
       />
-      <button
-        class="ml-1 text-xs text-bone-3 hover:text-lamp"
-        :aria-label="`Pick it in the plan, mark ${i + 1}`"
-        @click="pick(i)"
-      >
-        pick</button
-      >, travelling
+      <PickButton :name="`mark ${i + 1}`" @click="pick(i)" />, travelling
       <PartNumber
         :name="`Travel ${i + 1}`"
         :value="stop.travel"
