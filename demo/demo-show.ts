@@ -1,4 +1,5 @@
 import { readShow, type Show } from '../core/show'
+import { atmospheres } from './atmospheres'
 import { cues } from './cues'
 import { pools } from './pools'
 import { place } from './place'
@@ -25,6 +26,7 @@ export function demoShow(kept: ReadonlyMap<string, KeptSound>): Show {
     note: 'A night watch through a works by the sea. Every held mark on the curious walk is one that people cause by dithering, turning back or pressing twice; the notes of the zones say why each rule is tuned as it is.',
     place,
     atmosphere: { ambient: '#8494a8', level: 0.9, shadow: '#1c2a38' },
+    atmospheres,
     flags: [{ id: 'lantern', name: 'Lantern in hand', start: false }],
     sounds: soundsOf(kept),
     pools,

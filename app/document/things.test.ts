@@ -1,6 +1,16 @@
 import { describe, expect, it } from 'vitest'
 import { patchOf, readShow, type Show } from '~~/core/show'
-import { nameOfThing, ownerOf, removeThing, thingIn, usesOfThing, type ThingRef } from './things'
+import {
+  nameOfThing,
+  othersLike,
+  ownerOf,
+  placeOfUse,
+  removeThing,
+  replaceThing,
+  thingIn,
+  usesOfThing,
+  type ThingRef,
+} from './things'
 
 const rule = (id: string, on: object) => ({ id, on, cue: 'cue' })
 const show = readShow({
@@ -14,7 +24,11 @@ const show = readShow({
       { id: 'box', name: 'Box', kind: 'box', at: [3, 0, 1], size: [1, 1, 1] },
     ],
     lights: [{ id: 'lamp', name: 'Lamp', kind: 'point', at: [1, 2, 1], candela: 3, tiedTo: { prop: 'jar' } }],
-    marks: [{ id: 'eye', name: 'Eye', kind: 'camera', at: [0, 2, 0] }],
+    marks: [
+      { id: 'eye', name: 'Eye', kind: 'camera', at: [0, 2, 0] },
+      { id: 'other-eye', name: 'Other eye', kind: 'camera', at: [9, 2, 0] },
+      { id: 'spot', name: 'Spot', kind: 'standing', at: [0, 0, 0] },
+    ],
   },
   cues: [
     {
@@ -58,7 +72,41 @@ describe('what depends on a thing', () => {
   })
 })
 
+describe('another in the place of a thing', () => {
+  const instead = (ref: ThingRef, to: string) => patchOf(show, (edit) => replaceThing(edit, ref, to)).show
+  it('is used by all that used the one', () => {
+    const after = instead({ kind: 'prop', id: 'jar' }, 'box')
+    expect(usesOfThing(after, { kind: 'prop', id: 'jar' })).toEqual([])
+    expect(usesOfThing(after, { kind: 'prop', id: 'box' })).toHaveLength(6)
+    expect(after.walks[0]!.points[1]!.look).toEqual({ prop: 'box' })
+  })
+  it('is of the same sort: a camera mark for a camera mark', () => {
+    expect(othersLike(show, { kind: 'mark', id: 'eye' })).toEqual([{ id: 'other-eye', name: 'Other eye' }])
+    expect(othersLike(show, { kind: 'prop', id: 'jar' }).map(({ id }) => id)).toEqual(['box'])
+    expect(othersLike(show, { kind: 'light', id: 'lamp' })).toEqual([])
+  })
+})
+
+describe('where one goes to see a use', () => {
+  it('is the step of a cue, the zone, the walk, the light that is tied', () => {
+    const places = usesOfThing(show, { kind: 'prop', id: 'jar' }).map((use) => placeOfUse(show, use))
+    expect(places).toContainEqual({ kind: 'cue', id: 'cue', step: 'slide' })
+    expect(places).toContainEqual({ kind: 'zone', id: 'near' })
+    expect(places).toContainEqual({ kind: 'walk', id: 'walk' })
+    expect(places).toContainEqual({ kind: 'light', id: 'lamp' })
+  })
+})
+
 describe('taking a thing away', () => {
+  it('leaves a picture that goes to several marks the others', () => {
+    const two = patchOf(show, (edit) =>
+      edit.set(['cues', 'cue', 'steps', 'cut', 'marks'], [{ mark: 'eye' }, { mark: 'other-eye', stay: 2 }]),
+    ).show
+    const after = patchOf(two, (edit) => removeThing(edit, { kind: 'mark', id: 'eye' })).show
+    expect(after.cues[0]!.steps.find(({ id }) => id === 'cut')).toMatchObject({
+      marks: [{ mark: 'other-eye', stay: 2 }],
+    })
+  })
   it('lets go of ties and looks, and takes with it what can’t be without it', () => {
     const after = without({ kind: 'prop', id: 'jar' })
     expect(after.place.props.map(({ id }) => id)).toEqual(['box'])

@@ -75,6 +75,41 @@ export function ownerOf(show: Show, { keys }: Reference): string {
   return `the ${kind} ${name}`
 }
 
+/** What can be chosen that a reference stands in: a cue with its step, a zone, a walk, another thing. */
+export function placeOfUse(
+  show: Show,
+  { keys }: Reference,
+): { kind: ThingKind | 'cue' | 'walk'; id: string; step?: string } | undefined {
+  const [list, at, inner, below] = keys
+  if (list === 'cues') {
+    const cue = show.cues[Number(at)]!
+    return { kind: 'cue', id: cue.id, ...(inner === 'steps' && { step: cue.steps[Number(below)]!.id }) }
+  }
+  if (list === 'zones') return { kind: 'zone', id: show.zones[Number(at)]!.id }
+  if (list === 'walks') return { kind: 'walk', id: show.walks[Number(at)]!.id }
+  if (list !== 'place') return undefined
+  const kind = THING_KINDS.find((each) => LISTS[each].address[1] === at)!
+  return { kind, id: thingsOf(show, kind)[Number(inner)]!.id }
+}
+
+/** What could stand in the place of a thing wherever that is used: others of its kind, of marks those of the same sort. */
+export function othersLike(show: Show, { kind, id }: ThingRef): { id: string; name: string }[] {
+  const own = thingIn(show, kind, id)
+  return thingsOf(show, kind)
+    .filter((other) => other.id !== id && (kind !== 'mark' || (other as Mark).kind === (own as Mark).kind))
+    .map((other) => ({ id: other.id, name: nameOfThing(show, { kind, id: other.id }) }))
+}
+
+/** Puts another thing of the same kind in the place of one wherever that is used. What would be twice in a list is taken out of it. */
+export function replaceThing(edit: Editor, ref: ThingRef, to: string): void {
+  for (const { keys } of usesOfThing(edit.show, ref).reverse()) {
+    const list = keys.slice(0, -1)
+    const siblings = list.reduce<unknown>((node, key) => (node as Record<string, unknown>)[key], edit.show)
+    if (Array.isArray(siblings) && siblings.includes(to)) edit.remove(keys)
+    else edit.set(keys, to)
+  }
+}
+
 /** Takes a thing away, and with it what can't be without it: steps, rules that listen to it; ties and looks are let go. */
 export function removeThing(edit: Editor, ref: ThingRef): void {
   for (;;) {
@@ -88,7 +123,13 @@ export function removeThing(edit: Editor, ref: ThingRef): void {
 function letGoOf(edit: Editor, { keys }: Reference): void {
   const [list, index, inner, at] = keys
   const above = keys.slice(0, -1)
-  if (list === 'cues') return edit.remove(['cues', index!, 'steps', at!])
+  if (list === 'cues') {
+    // A picture goes on to its other marks.
+    const marks = keys.indexOf('marks')
+    const step = edit.show.cues[Number(index)]!.steps[Number(at)]!
+    if (marks >= 0 && step.kind === 'camera' && step.marks.length > 1) return edit.remove(keys.slice(0, marks + 2))
+    return edit.remove(['cues', index!, 'steps', at!])
+  }
   if (list === 'walks') {
     const points = edit.show.walks[Number(index)]!.points
     return edit.set(

@@ -6,9 +6,13 @@ import { deletionAsked as asked } from './thing-edits'
 /** Asks before something is deleted that other things depend on, and names them. */
 const MOST = 8
 const keep = () => (asked.value = undefined)
-function goOn() {
-  asked.value?.goOn()
+function goOn(instead?: string) {
+  asked.value?.goOn(instead)
   keep()
+}
+const choose = (event: Event) => {
+  const { value } = event.target as HTMLSelectElement
+  if (value) goOn(value)
 }
 </script>
 
@@ -26,8 +30,15 @@ function goOn() {
           <li v-for="one in asked?.dependents.slice(0, MOST)" :key="one">{{ one }}</li>
           <li v-if="(asked?.dependents.length ?? 0) > MOST">and {{ asked!.dependents.length - MOST }} more</li>
         </ul>
+        <label v-if="asked && asked.others.length > 0" class="mt-3 block text-bone-2"
+          >Or they go on with
+          <select class="field" @change="choose">
+            <option value="">another …</option>
+            <option v-for="other in asked.others" :key="other.id" :value="other.id">{{ other.name }}</option>
+          </select></label
+        >
         <div class="mt-4 flex justify-end gap-2">
-          <button class="button" @click="goOn">Delete</button>
+          <button class="button" @click="goOn()">Delete</button>
           <button class="button primary" @click="keep">Keep it</button>
         </div>
       </DialogPanel>

@@ -72,6 +72,9 @@ describe('what a step does in the place', () => {
     const step = { id: 's', kind: 'sound', sound: 'thud', where: { at: 'prop', prop: 'door' }, reach: { far: 7 } }
     const show = oneRule({}, [step], { show: { place, sounds } })
     expect(way(step, show).reaches).toEqual([{ at: [5, 1], radius: 7 }])
+    const around = { ...step, where: { at: 'around', near: 2, far: 5 } }
+    const rings = oneRule({}, [around], { show: { place, sounds } })
+    expect(way(around, rings).reaches).toEqual([2, 5].map((radius) => ({ at: [3, 0], radius })))
   })
   it('is fired by rules of zones, kits and the show that are on', () => {
     const rule = (id: string, more = {}) => ({ id, on: { at: 'enter' }, cue: 'c', ...more })

@@ -76,6 +76,22 @@ function spotsOfWhere(show: Show, cue: Cue, where: Where): Spot[] {
   return []
 }
 
+/** Where it is heard, and the rings between which it is drawn around whoever sets it off. */
+function heardAt(show: Show, cue: Cue, where: Where, far?: number): StepWay {
+  const spots = spotsOfWhere(show, cue, where)
+  const rings =
+    where.at === 'around'
+      ? firingsOf(show, cue).flatMap(({ zone }) =>
+          (zone ? zoneSpot(show, zone) : []).flatMap((at) => [where.near, where.far].map((radius) => ({ at, radius }))),
+        )
+      : []
+  return {
+    ...NOTHING,
+    spots,
+    reaches: [...rings, ...(far === undefined ? [] : spots.map((at) => ({ at, radius: far })))],
+  }
+}
+
 /** What a step of a cue does in the place. */
 export function wayOfStep(show: Show, cue: Cue, step: Step): StepWay {
   switch (step.kind) {
@@ -96,14 +112,12 @@ export function wayOfStep(show: Show, cue: Cue, step: Step): StepWay {
       const from = firingsOf(show, cue).flatMap(({ zone }) => (zone ? zoneSpot(show, zone) : []))
       return { ...NOTHING, marks: [mark], lines: from.map((spot) => ({ spots: [spot, spotOf(mark)], jump: true })) }
     }
-    case 'sound': {
-      const spots = spotsOfWhere(show, cue, step.where)
-      return { ...NOTHING, spots, reaches: spots.map((at) => ({ at, radius: step.reach.far })) }
-    }
+    case 'sound':
+      return heardAt(show, cue, step.where, step.reach.far)
     case 'bed':
     case 'scatter':
     case 'burst':
-      return { ...NOTHING, spots: spotsOfWhere(show, cue, step.where) }
+      return heardAt(show, cue, step.where)
     case 'light': {
       const light = show.place.lights.find(({ id }) => id === step.light)
       return { ...NOTHING, spots: light ? [spotOf(light)] : [] }

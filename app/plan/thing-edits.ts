@@ -5,8 +5,10 @@ import { useShow } from '~/document/show'
 import {
   listAddress,
   nameOfThing,
+  othersLike,
   ownerOf,
   removeThing,
+  replaceThing,
   thingIn,
   thingsOf,
   usesOfThing,
@@ -21,7 +23,13 @@ import { carrying } from './carried'
 import { moveThings } from './thing-forms'
 
 /** A deletion that others depend on: it is made once somebody has said so. */
-const asked = shallowRef<{ label: string; dependents: string[]; goOn: () => void }>()
+const asked = shallowRef<{
+  label: string
+  dependents: string[]
+  /** What can be put in its place, if it is one thing. */
+  others: { id: string; name: string }[]
+  goOn: (instead?: string) => void
+}>()
 export const deletionAsked = asked
 
 /** How far beside it a copy lies (m). */
@@ -85,12 +93,17 @@ export function useThingEdits() {
       ),
     ]
     const label = `Delete ${called(refs)}`
-    const goOn = () => {
+    const goOn = (instead?: string) => {
+      const [first] = refs
       selection.clear()
-      doc.edit(label, (edit) => refs.forEach((ref) => removeThing(edit, ref)))
+      doc.edit(label, (edit) => {
+        if (instead !== undefined) replaceThing(edit, first!, instead)
+        refs.forEach((ref) => removeThing(edit, ref))
+      })
+      if (instead !== undefined) selection.choose(first!.kind, instead)
     }
-    if (dependents.length === 0) goOn()
-    else asked.value = { label, dependents, goOn }
+    if (dependents.length === 0) return goOn()
+    asked.value = { label, dependents, others: refs.length === 1 ? othersLike(doc.show!, refs[0]!) : [], goOn }
   }
   /** Whether a reference stands in a thing. */
   function isWithin(keys: readonly (string | number)[], { kind, id }: ThingRef): boolean {

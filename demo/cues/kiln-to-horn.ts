@@ -11,7 +11,7 @@ export const kilnToHorn = [
       {
         id: 'red-air',
         kind: 'atmosphere',
-        ambient: '#aa7a5a',
+        preset: 'kiln-air',
         ramp: { seconds: 3 },
         release: { seconds: 3 },
         hold: 'release',

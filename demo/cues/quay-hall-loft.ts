@@ -46,9 +46,7 @@ export const quayHallLoft = [
       {
         id: 'dim',
         kind: 'atmosphere',
-        level: 0.35,
-        shadow: '#101a24',
-        vignette: { amount: 0.45, softness: 0.6 },
+        preset: 'hall-dread',
         ramp: { seconds: 5, ease: 'inout' },
         release: { seconds: 3 },
         hold: 'release',
@@ -155,7 +153,7 @@ export const quayHallLoft = [
       {
         id: 'night',
         kind: 'atmosphere',
-        level: 0.12,
+        preset: 'loft-night',
         ramp: { seconds: 2 },
         release: { seconds: 2.5 },
         hold: 'release',

@@ -70,8 +70,7 @@ export const whatMoves = [
       {
         id: 'greyer',
         kind: 'atmosphere',
-        shadow: '#141e2a',
-        fog: { colour: '#24323c', density: 0.06 },
+        preset: 'sea-haze',
         ramp: { seconds: 20 },
         hold: 'keep',
       },

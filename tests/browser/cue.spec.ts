@@ -35,7 +35,11 @@ test('every kind of step can be added, runs, and says what it does', async ({ pa
   await expect(status(page)).toContainText('Saved')
   expect(new Set((await saved()).map((step) => step.kind)).size).toBe(kinds.length)
   // What its bus does is also in the score: a bead, with words of its own.
-  await expect(marks(page, 'act', 'zone-1').and(page.getByLabel(/^Beds to/)).first()).toBeVisible()
+  await expect(
+    marks(page, 'act', 'zone-1')
+      .and(page.getByLabel(/^Beds to/))
+      .first(),
+  ).toBeVisible()
 })
 
 test('steps change places, are muted and taken away, and come back by undo', async ({ page, server }) => {

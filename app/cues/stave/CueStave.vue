@@ -52,7 +52,7 @@ defineExpose({ hand })
 /** How far beyond its end the name of a stroke reaches (s). */
 function beyond(stroke: Stroke): number {
   const width = (endOf(stroke, store.length) - stroke.from) * scale.value
-  return nameBeyond(nameOnStave(doc.show!, stroke.step), width) / scale.value
+  return nameBeyond(stroke.step.kind, nameOnStave(doc.show!, stroke.step), width) / scale.value
 }
 const lanes = computed(() => {
   let y = TOP

@@ -95,7 +95,7 @@ const rows = computed(() =>
 )
 const name = computed(() => nameOnStave(doc.show!, step.value))
 /** The name stands on what is drawn; beside rows that are close to each other. */
-const within = computed(() => step.value.kind !== 'freeze' && isNamedWithin(name.value, box.value.width))
+const within = computed(() => isNamedWithin(step.value.kind, name.value, box.value.width))
 const named = computed(() => box.value.x + 6 + (within.value ? 0 : box.value.width))
 const board = computed(() => step.value.kind === 'prompt')
 </script>

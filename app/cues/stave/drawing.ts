@@ -1,3 +1,4 @@
+import type { StepKind } from '~~/core/show'
 import { BLOCK } from '~~/core/sound'
 import type { Stroke } from './strokes'
 
@@ -103,8 +104,11 @@ export function fleckPath(count: number, from: number, life: number, x: X, y: nu
 const LETTER = 5.9
 const BESIDE = 6
 const wide = (name: string) => name.length * LETTER
-/** Whether a name stands within its stroke, or beside its end. */
-export const isNamedWithin = (name: string, width: number): boolean => width >= wide(name) + 2 * BESIDE
+/** These are pictures that a name would cover. */
+const PICTURES = new Set<StepKind>(['scatter', 'fling', 'burst', 'fade', 'camera', 'freeze'])
+/** Whether the name of a step stands within its stroke, or beside its end. */
+export const isNamedWithin = (kind: StepKind, name: string, width: number): boolean =>
+  !PICTURES.has(kind) && width >= wide(name) + 2 * BESIDE
 /** How far beyond the end of a stroke its name reaches (px). */
-export const nameBeyond = (name: string, width: number): number =>
-  isNamedWithin(name, width) ? 0 : wide(name) + 2 * BESIDE
+export const nameBeyond = (kind: StepKind, name: string, width: number): number =>
+  isNamedWithin(kind, name, width) ? 0 : wide(name) + 2 * BESIDE

@@ -53,7 +53,12 @@ const CHANNELS: {
   prompt: { sense: 'hands', says: (_, __, now) => [`“${now.text as string}” still stands`] },
   controls: {
     sense: 'hands',
-    says: (_, __, now) => [`No ${(now.locks as string[]).map((lock) => LOCKS[lock]).join(', ')}, for good`],
+    says: (_, __, { locks }) => [
+      `No ${Object.keys(LOCKS)
+        .filter((lock) => (locks as string[]).includes(lock))
+        .map((lock) => LOCKS[lock])
+        .join(', ')}, for good`,
+    ],
   },
   picture: { sense: 'picture', says: (_, __, now) => [`The picture stays ${now.colour as string}`] },
   camera: { sense: 'picture', says: (show, _, now) => [`The picture stays at ${markName(show, now.mark as string)}`] },

@@ -13,7 +13,7 @@ const doc = useShow()
 const selection = useSelection()
 const isOpen = computed(() => selection.openStep === props.step.id)
 const row = ref<HTMLElement>()
-watch(isOpen, (open) => open && row.value?.scrollIntoView({ block: 'nearest' }))
+watch(isOpen, (open) => open && row.value?.scrollIntoView({ block: 'nearest' }), { flush: 'post' })
 const at = (field: string) => ['cues', props.cue.id, 'steps', props.step.id, field]
 
 /** The step that comes just before or after at the same time: only there the order is anybody's choice. */
