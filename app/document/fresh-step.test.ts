@@ -63,6 +63,12 @@ describe('a fresh step', () => {
       ])
     }
   })
+  it('sounds what was brought in last, as long as nothing uses it', () => {
+    const more = { ...full, sounds: [...full.sounds, { ...full.sounds[0]!, id: 'own', name: 'Own' }] }
+    expect(freshStep(more, 'sound', 'a')).toMatchObject({ sound: 'own' })
+    const used = readShow({ ...more, pools: [...more.pools, { id: 'q', name: 'Q', sounds: [{ sound: 'own' }] }] })
+    expect(freshStep(used, 'sound', 'a')).toMatchObject({ sound: SOUND.id })
+  })
   it('never ends its own cue', () => {
     expect(freshStep(full, 'stop', 'a', undefined, 'cue')).toBeUndefined()
     expect(wantOf(full, 'stop', 'cue')).toBe('cue')

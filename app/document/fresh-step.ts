@@ -1,4 +1,4 @@
-import { completeStep, type Show, type Step, type StepKind } from '~~/core/show'
+import { completeStep, references, type Show, type Sound, type Step, type StepKind } from '~~/core/show'
 
 /** The thing that stands nearest to a point, or the first. */
 function nearest<T extends { at: readonly number[] }>(
@@ -9,12 +9,21 @@ function nearest<T extends { at: readonly number[] }>(
   return things.reduce<T | undefined>((best, thing) => (!best || far(thing) < far(best) ? thing : best), undefined)
 }
 
+/** Sounds from so long on lie rather than happen (s). */
+const LONG = 8
+/** The last that nothing uses yet, as one is that was just brought in; or the first that fits. */
+function soundFor(show: Show, fits: (sound: Sound) => boolean): Sound | undefined {
+  const used = new Set(references(show).flatMap(({ to, id }) => (to === 'sounds' ? [id] : [])))
+  const fitting = show.sounds.filter(fits)
+  return fitting.findLast(({ id }) => !used.has(id)) ?? fitting[0] ?? show.sounds[0]
+}
+
 /** What of a show a fresh step is about: things are taken near a point, where one is given. A cue doesn't end itself. */
 const within = (show: Show, near?: readonly number[], cue?: string) => {
   const prop = nearest(show.place.props, near)
   return {
-    spot: show.sounds.find((s) => s.seconds < 8) ?? show.sounds[0],
-    bed: show.sounds.find((s) => s.seconds >= 8) ?? show.sounds[0],
+    spot: soundFor(show, ({ seconds }) => seconds < LONG),
+    bed: soundFor(show, ({ seconds }) => seconds >= LONG),
     pool: show.pools[0],
     light: nearest(show.place.lights, near),
     mark: nearest(

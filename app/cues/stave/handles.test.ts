@@ -5,8 +5,9 @@ import { putInStep } from '../step/parts'
 import { handlesOf, mainHandle } from './handles'
 import type { Stroke } from './strokes'
 
+type Given = { kind: Step['kind'] } & Record<string, unknown>
 /** What dragging a handle of a step to a time makes of it: of a step that begins at 1 s and ends when `to` says. */
-function dragged(given: object & { kind: Step['kind'] }, key: string, t: number, to?: number): Step {
+function dragged(given: Given, key: string, t: number, to?: number): Step {
   const show = withSteps(given.kind, [{ at: 1, ...given }])
   const step = show.cues[0]!.steps[0]!
   const stroke: Stroke = { step, from: 1, to, released: false, sounds: [], impacts: [], curve: [] }
@@ -14,7 +15,7 @@ function dragged(given: object & { kind: Step['kind'] }, key: string, t: number,
   if (!handle) throw new Error(`no handle ${key}`)
   return patchOf(show, (edit) => handle.put(putInStep(edit, 'cue', step.id), t)).show.cues[0]!.steps[0]!
 }
-const at = (given: object & { kind: Step['kind'] }, to?: number) => {
+const at = (given: Given, to?: number) => {
   const step = withSteps(given.kind, [{ at: 1, ...given }]).cues[0]!.steps[0]!
   const stroke: Stroke = { step, from: 1, to, released: false, sounds: [], impacts: [], curve: [] }
   return handlesOf(stroke, 12).map(({ key, t }) => [key, t])
@@ -44,7 +45,7 @@ describe('what of a step is dragged along the clock', () => {
       ['release', 6],
     ])
     expect(at(cut).map(([, t]) => t)).toEqual([2, 4, 4.5, 5.5, 6.5])
-    expect(at({ kind: 'signal', name: 'go' } as never)).toEqual([])
+    expect(at({ kind: 'signal', name: 'go' })).toEqual([])
   })
   it('changes what it is called after and nothing else', () => {
     expect(dragged(dim, 'ramp', 2.25, 4)).toMatchObject({ ramp: { seconds: 1.25 }, release: { seconds: 2 }, hold: 3 })

@@ -22,7 +22,7 @@ export const atmospherePieces = (show: Show, of: Partial<Atmosphere>): Piece[] =
     absent: { words: 'left', start: show.atmosphere.exposure },
   }),
   ', ',
-  perhaps('Fog', 'fog', of.fog, 'fog left', 'fog', show.atmosphere.fog ?? { colour: '#8899aa', density: 0 }),
+  perhaps('Fog', 'fog', of.fog, 'fog left', 'fog', show.atmosphere.fog ?? { colour: '#8899aa', density: 0.05 }),
   ...(of.fog
     ? [
         ' in ',
@@ -38,7 +38,7 @@ export const atmospherePieces = (show: Show, of: Partial<Atmosphere>): Piece[] =
     of.vignette,
     'vignette left',
     'a vignette',
-    show.atmosphere.vignette ?? { amount: 0, softness: 0.5 },
+    show.atmosphere.vignette ?? { amount: 0.4, softness: 0.5 },
   ),
   ...(of.vignette
     ? [
