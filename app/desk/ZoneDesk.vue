@@ -63,7 +63,7 @@ function takeKit(id: string | null) {
 function shareRules() {
   const { id, name, rules } = props.zone
   const taken = doc.show!.kits.map((each) => each.id)
-  const made: Kit = { id: freeId(`${id}-kit`, taken), name, rules }
+  const made: Kit = { id: freeId(`${id}-kit`, taken), name, rules, parts: [] }
   doc.edit(`Share the rules of ${name}`, (e) => {
     e.set(['zones', id, 'rules'], [])
     e.add(['kits'], made)

@@ -1,5 +1,5 @@
 import { memo } from '../base'
-import type { Point, Show } from '../show'
+import { namesParts, ownCuesOf, type Cue, type Point, type Show } from '../show'
 import {
   baseFields,
   busesOf,
@@ -135,9 +135,13 @@ interface Named {
 /** A show's channels: those that exist once, and those that each player has. */
 const channelsOf = memo((show: Show): { once: Named[]; own: Named[] } => {
   const named = (name: string): Named => ({ name, base: baseFields(show, name)! })
-  const prompts = show.cues.flatMap((cue) =>
-    cue.steps.flatMap((step) => (step.kind === 'prompt' ? [CHANNEL.prompt(step.id)] : [])),
-  )
+  const promptsOf = ({ steps }: Cue) => steps.flatMap(({ kind, id }) => (kind === 'prompt' ? [id] : []))
+  const prompts = [
+    ...show.cues.filter((cue) => !namesParts(cue)).flatMap((cue) => promptsOf(cue).map(CHANNEL.prompt)),
+    ...[...ownCuesOf(show).values()].flatMap(({ cue, zone }) =>
+      promptsOf(cue).map((step) => CHANNEL.promptAt(step, zone)),
+    ),
+  ]
   const buses = busesOf(show).map(CHANNEL.bus)
   const lights = show.place.lights.map((light) => CHANNEL.light(light.id))
   const props = show.place.props.map((prop) => CHANNEL.prop(prop.id))

@@ -22,8 +22,9 @@ export type Field =
   | { type: 'text'; max: number; min: number; pattern?: string; what?: string }
   | { type: 'number'; min: number; max: number; above?: number; whole?: boolean }
   | { type: 'yesno' }
-  | { type: 'choice'; of: readonly (string | number | boolean)[] }
-  | { type: 'ref'; to: ListName }
+  | { type: 'choice'; of: readonly (string | number | boolean | null)[] }
+  /** Names a thing of a list; with `orPart` a part of a kit may stand for it. */
+  | { type: 'ref'; to: ListName; orPart?: boolean }
   | { type: 'numbers'; count: number; whole?: boolean; min: number }
   | { type: 'range'; min: number; max: number }
   | { type: 'list'; of: Field; min: number; max: number; ids?: boolean; distinct?: boolean }
@@ -77,8 +78,14 @@ export const positive: Field = { type: 'number', min: 0, max: LARGEST, above: 0 
 export const seconds = number(0)
 export const whole = (min: number, max = LARGEST): Field => ({ type: 'number', min, max, whole: true })
 export const yesno: Field = { type: 'yesno' }
-export const choice = (...of: (string | number | boolean)[]): Field => ({ type: 'choice', of })
+export const choice = (...of: (string | number | boolean | null)[]): Field => ({ type: 'choice', of })
 export const ref = (to: ListName): Field => ({ type: 'ref', to })
+/** What kits have parts of: for such a thing a part may stand, where a kit's zones each have their own. */
+export const PART_KINDS = ['light', 'prop', 'mark', 'flag', 'zone', 'sound', 'pool'] as const
+export const refOrPart = (to: `${(typeof PART_KINDS)[number]}s`): Field => ({ type: 'ref', to, orPart: true })
+/** How a part stands for a thing, and which. */
+export const PART = 'part:'
+export const partIn = (id: string): string | undefined => (id.startsWith(PART) ? id.slice(PART.length) : undefined)
 export const point: Field = { type: 'numbers', count: 3, min: -LARGEST }
 export const size: Field = { type: 'numbers', count: 3, min: 0 }
 export const spot: Field = { type: 'numbers', count: 2, min: -LARGEST }

@@ -24,7 +24,7 @@ function schemaOf(field: Field): Json {
     case 'choice':
       return { enum: [...field.of] }
     case 'ref':
-      return { type: 'string', pattern: '^[a-z0-9-]{1,40}$' }
+      return { type: 'string', pattern: field.orPart ? '^(part:)?[a-z0-9-]{1,40}$' : '^[a-z0-9-]{1,40}$' }
     case 'numbers':
       return list(
         { type: field.whole ? 'integer' : 'number', minimum: field.min, maximum: 1e6 },

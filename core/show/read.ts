@@ -2,11 +2,13 @@ import { memoFor } from '../base'
 import { complete } from './complete'
 import { parse, printParseErrorCode, type ParseError } from 'jsonc-parser'
 import { pointerOf, ShowError } from './errors'
-import { isRecord, LIMITS } from './fields'
+import { isRecord, LIMITS, partIn, type ListName } from './fields'
+import { cueAt, kitRulesOf } from './kits'
+import { kitOf, listOfPart } from './parts'
 import { checkPlain } from './plain'
 import { listOf, references } from './references'
 import { BUSES, showTable } from './table'
-import type { Condition, Rule, Show } from './types'
+import type { Condition, Kit, Rule, Show } from './types'
 import { validate } from './validate'
 import { utf8Bytes, writtenBytes, writtenMore } from './written'
 
@@ -97,18 +99,12 @@ export function checkShow(show: Show, before?: Show): void {
 function checkNames(show: Show): void {
   checkReferences(show)
   checkRules(show)
+  checkParts(show)
   show.cues.forEach((cue, c) =>
     cue.steps.forEach((step, s) => {
-      if (step.kind === 'flag') {
-        const flag = show.flags.find((f) => f.id === step.flag)!
-        const kind = typeof flag.start
-        const given = step.set !== undefined ? typeof step.set : 'number'
-        if (kind !== given)
-          fail(
-            ['cues', c, 'steps', s, step.set !== undefined ? 'set' : 'add'],
-            `does not fit the flag "${flag.name}", which is ${kind === 'number' ? 'a number' : 'yes or no'}`,
-          )
-      }
+      if (step.kind !== 'flag') return
+      const why = unfit(show, step.flag, step.set ?? step.add ?? 0)
+      if (why) fail(['cues', c, 'steps', s, step.set !== undefined ? 'set' : 'add'], why.slice(0, -1))
     }),
   )
 }
@@ -192,7 +188,13 @@ const singular: { [list: string]: string } = { buses: 'bus' }
 
 function checkReferences(show: Show): void {
   const known = new Map<string, Set<string>>()
+  const parts = partsOf(show)
   for (const { keys, to, id } of references(show)) {
+    const part = partIn(id)
+    if (part !== undefined) {
+      parts.check(keys, to, part)
+      continue
+    }
     if (!known.has(to)) {
       const ids = new Set(listOf(show, to).map((item) => item.id))
       if (to === 'buses') BUSES.forEach((bus) => ids.add(bus))
@@ -201,6 +203,95 @@ function checkReferences(show: Show): void {
     if (!known.get(to)!.has(id))
       fail(keys, `names the ${singular[to] ?? to.slice(0, -1)} "${id}", which the show does not have`)
   }
+}
+
+/** Where parts may stand: in rules of a kit that has them, in overrides of those, and in cues that only such rules fire. */
+function partsOf(show: Show): { check: (keys: (string | number)[], to: ListName, part: string) => void } {
+  const has = (kit: Kit | undefined, to: ListName, part: string) =>
+    kit?.parts.some(({ id, is }) => id === part && listOfPart(is) === to) ?? false
+  /** Who fires a cue: the kit of each such rule, or none where it is nobody's. */
+  let firing: Map<string, (Kit | undefined)[]> | undefined
+  const firingOf = (cue: string): (Kit | undefined)[] => {
+    if (!firing) {
+      firing = new Map()
+      const note = (id: string, kit?: Kit) => firing!.set(id, [...(firing!.get(id) ?? []), kit])
+      for (const kit of show.kits) for (const rule of kit.rules) note(rule.cue, kit)
+      for (const rule of show.rules) note(rule.cue)
+      for (const zone of show.zones) {
+        for (const rule of zone.rules) note(rule.cue)
+        for (const { cue } of Object.values(zone.overrides ?? {})) if (cue !== undefined) note(cue, kitOf(show, zone))
+      }
+    }
+    return firing.get(cue) ?? []
+  }
+  return {
+    check(keys, to, part) {
+      const [list, index, field] = keys
+      const kind = to.slice(0, -1)
+      const lacking = (kit: Kit | undefined): string | undefined =>
+        has(kit, to, part)
+          ? undefined
+          : kit
+            ? `names the ${kind} part "${part}", which the kit "${kit.name}" does not have`
+            : `names the part "${part}", but stands in a rule of no kit`
+      const wrong =
+        list === 'kits'
+          ? lacking(show.kits[Number(index)])
+          : list === 'zones' && field === 'overrides'
+            ? lacking(kitOf(show, show.zones[Number(index)]))
+            : list === 'cues'
+              ? firingOf(show.cues[Number(index)].id)
+                  .map((kit) =>
+                    kit ? lacking(kit) : `names the part "${part}", but its cue is fired by a rule of no kit, too`,
+                  )
+                  .find((each) => each !== undefined)
+              : lacking(undefined)
+      if (wrong) fail(keys, wrong)
+    },
+  }
+}
+
+/** That each zone fills all parts of its kit, no others, and with what would fit if it stood there itself. */
+function checkParts(show: Show): void {
+  show.zones.forEach((zone, z) => {
+    const kit = kitOf(show, zone)
+    const filled = zone.parts ?? {}
+    for (const part of Object.keys(filled))
+      if (!kit?.parts.some(({ id }) => id === part))
+        fail(['zones', z, 'parts', part], 'is not a part of the zone’s kit')
+    for (const { id, name } of kit?.parts ?? [])
+      if (filled[id] === undefined)
+        fail(
+          ['zones', z, 'parts'],
+          `lacks "${id}": the kit "${kit!.name}" has the part "${name}", which each of its zones fills`,
+        )
+    if (!kit || kit.parts.length === 0) return
+    const keysOf = (flag: string): (string | number)[] => [
+      'zones',
+      z,
+      'parts',
+      kit.parts.find(({ id, is }) => is === 'flag' && filled[id] === flag)?.id ?? '',
+    ]
+    for (const rule of kitRulesOf(show, zone))
+      for (const condition of rule.when) {
+        const why = unfit(show, condition.flag, condition.value)
+        if (why) fail(keysOf(condition.flag), `${why} in the kit’s rule "${rule.id}"`)
+      }
+    for (const { cue } of kitRulesOf(show, zone)) {
+      const own = cueAt(show, cue, zone)
+      for (const step of own?.steps ?? []) {
+        const why = step.kind === 'flag' ? unfit(show, step.flag, step.set ?? step.add ?? 0) : undefined
+        if (why && step.kind === 'flag') fail(keysOf(step.flag), `${why} in the step "${step.id}" of "${own!.name}"`)
+      }
+    }
+  })
+}
+
+/** Why a value doesn't fit a flag, if it doesn't; of a part it is asked where a zone fills it. */
+function unfit(show: Show, id: string, value: boolean | number): string | undefined {
+  const flag = show.flags.find((each) => each.id === id)
+  if (!flag || typeof flag.start === typeof value) return undefined
+  return `does not fit the flag "${flag.name}", which is ${typeof flag.start === 'number' ? 'a number' : 'yes or no'},`
 }
 
 function checkRules(show: Show): void {
@@ -227,12 +318,10 @@ function checkRules(show: Show): void {
 }
 
 function checkCondition(show: Show, condition: Condition, keys: (string | number)[]): void {
-  const flag = show.flags.find((f) => f.id === condition.flag)!
-  if (typeof flag.start !== typeof condition.value)
-    fail(
-      [...keys, 'value'],
-      `does not fit the flag "${flag.name}", which is ${typeof flag.start === 'number' ? 'a number' : 'yes or no'}`,
-    )
-  if (typeof condition.value === 'boolean' && condition.is !== '=' && condition.is !== '!=')
-    fail([...keys, 'is'], `must be "=" or "!=": "${flag.name}" is yes or no and has no order`)
+  const why = unfit(show, condition.flag, condition.value)
+  if (why) fail([...keys, 'value'], why.slice(0, -1))
+  if (typeof condition.value === 'boolean' && condition.is !== '=' && condition.is !== '!=') {
+    const name = show.flags.find(({ id }) => id === condition.flag)?.name ?? condition.flag
+    fail([...keys, 'is'], `must be "=" or "!=": "${name}" is yes or no and has no order`)
+  }
 }

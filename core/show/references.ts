@@ -1,5 +1,6 @@
 import { memoFor } from '../base'
 import type { Field, ListName } from './fields'
+import { kitOf, listOfPart } from './parts'
 import { showTable } from './table'
 import type { Show } from './types'
 
@@ -59,8 +60,18 @@ const carriesRefs = (field: Field): boolean =>
 export function references(show: Show): Reference[] {
   const found: Reference[] = []
   walk(showTable, show, [], found)
+  if (show.kits.some(({ parts }) => parts.length > 0)) found.push(...fillings(show))
   return found
 }
+/** What zones have for the parts of their kits: which list that names the kit says. */
+const fillings = (show: Show): Reference[] =>
+  show.zones.flatMap((zone, z) => {
+    const parts = kitOf(show, zone)?.parts ?? []
+    return Object.entries(zone.parts ?? {}).flatMap(([part, id]) => {
+      const is = parts.find((each) => each.id === part)?.is
+      return is ? [{ keys: ['zones', z, 'parts', part], to: listOfPart(is), id }] : []
+    })
+  })
 
 const lists: { [list in ListName]: (show: Show) => readonly { id: string }[] } = {
   props: (show) => show.place.props,

@@ -7,7 +7,7 @@ import {
   number,
   record,
   type RecordField,
-  ref,
+  refOrPart,
   text,
   yesno,
   type Default,
@@ -19,8 +19,8 @@ export const named = (fields: { [name: string]: Field }, optional: Optional = {}
   record({ id, name: text(), ...fields }, { note: [note], ...optional })
 
 export const target = either(
-  { meant: has('prop'), field: record({ prop: ref('props') }) },
-  { meant: has('mark'), field: record({ mark: ref('marks') }) },
+  { meant: has('prop'), field: record({ prop: refOrPart('props') }) },
+  { meant: has('mark'), field: record({ mark: refOrPart('marks') }) },
 )
 export const degrees = number(0, 180)
 export const share = number(0, 1)

@@ -17,6 +17,7 @@ import {
   record,
   type RecordField,
   ref,
+  refOrPart,
   seconds,
   spot,
   text,
@@ -39,8 +40,8 @@ const hold = either({ meant: isNumber, field: seconds }, { meant: () => true, fi
 const heldFor = (by: 'cue' | 'release'): Optional => ({ hold: [hold, by] })
 const ramped: Optional = { ramp: [ramp, { ease: 'linear' }], release: [ramp], ...heldFor('cue') }
 const where = kinds('at', {
-  prop: record({ at: choice('prop'), prop: ref('props') }),
-  mark: record({ at: choice('mark'), mark: ref('marks') }),
+  prop: record({ at: choice('prop'), prop: refOrPart('props') }),
+  mark: record({ at: choice('mark'), mark: refOrPart('marks') }),
   zone: record({ at: choice('zone') }),
   player: record({ at: choice('player') }),
   around: record({ at: choice('around'), near: number(0), far: number(0) }, { arc: [number(0, 360), 360] }),
@@ -74,8 +75,8 @@ export const stepKinds = {
     'sound',
     { where },
     {
-      pool: [ref('pools')],
-      sound: [ref('sounds')],
+      pool: [refOrPart('pools')],
+      sound: [refOrPart('sounds')],
       gain,
       pitch,
       bus: [ref('buses'), 'spot'],
@@ -89,7 +90,7 @@ export const stepKinds = {
   ),
   bed: step(
     'bed',
-    { sound: ref('sounds') },
+    { sound: refOrPart('sounds') },
     {
       where: [where, { at: 'head' }],
       gain: [number(), 0],
@@ -101,7 +102,7 @@ export const stepKinds = {
   ),
   scatter: step(
     'scatter',
-    { pool: ref('pools'), every: range(0.001) },
+    { pool: refOrPart('pools'), every: range(0.001) },
     {
       first: [range(0), (r: Record<string, unknown>) => r.every],
       where: [where, around],
@@ -115,14 +116,14 @@ export const stepKinds = {
   level: step('level', { bus: ref('buses'), gain: number() }, ramped),
   light: step(
     'light',
-    { light: ref('lights') },
+    { light: refOrPart('lights') },
     { candela: [number(0)], colour: [colour], on: [yesno], flicker: [flicker], ...ramped },
   ),
   drift: step(
     'drift',
     {
       target: either(
-        { meant: has('light'), field: record({ light: ref('lights') }) },
+        { meant: has('light'), field: record({ light: refOrPart('lights') }) },
         { meant: has('bus'), field: record({ bus: ref('buses') }) },
       ),
       rate: positive,
@@ -149,9 +150,9 @@ export const stepKinds = {
     {
       text: text(500),
       anchor: either(
-        { meant: has('prop'), field: record({ prop: ref('props') }) },
-        { meant: has('mark'), field: record({ mark: ref('marks') }) },
-        { meant: has('zone'), field: record({ zone: ref('zones') }) },
+        { meant: has('prop'), field: record({ prop: refOrPart('props') }) },
+        { meant: has('mark'), field: record({ mark: refOrPart('marks') }) },
+        { meant: has('zone'), field: record({ zone: refOrPart('zones') }) },
       ),
     },
     {
@@ -167,7 +168,7 @@ export const stepKinds = {
     'camera',
     {
       marks: list(
-        record({ mark: ref('marks') }, { travel: [seconds, 0], ease: [ease, 'linear'], stay: [seconds, 0] }),
+        record({ mark: refOrPart('marks') }, { travel: [seconds, 0], ease: [ease, 'linear'], stay: [seconds, 0] }),
         1,
       ),
     },
@@ -178,10 +179,10 @@ export const stepKinds = {
   ),
   fade: step('fade', { in: seconds, stay: seconds, out: seconds }, { colour: [colour, '#000000'] }),
   freeze: step('freeze', { locks }, heldFor('cue')),
-  move: step('move', { mark: ref('marks') }, { lift: [number(), 0], quiet: [yesno, true] }),
+  move: step('move', { mark: refOrPart('marks') }, { lift: [number(), 0], quiet: [yesno, true] }),
   prop: step(
     'prop',
-    { prop: ref('props') },
+    { prop: refOrPart('props') },
     {
       shown: [yesno],
       colour: [colour],
@@ -192,8 +193,8 @@ export const stepKinds = {
   ),
   fling: step(
     'fling',
-    { prop: ref('props'), speed: range(0), yaw: number(), pitch: number(-90, 90) },
-    { spread: [degrees, 0], spin: [range()], impact: [ref('pools')], vanishAfter: [seconds] },
+    { prop: refOrPart('props'), speed: range(0), yaw: number(), pitch: number(-90, 90) },
+    { spread: [degrees, 0], spin: [range()], impact: [refOrPart('pools')], vanishAfter: [seconds] },
   ),
   burst: step(
     'burst',
@@ -201,8 +202,13 @@ export const stepKinds = {
     { speed: [range(0)], rise: [number(), 0], colour: [colour], size: [number(0)] },
   ),
   signal: step('signal', { name: text() }, { delay: [seconds, 0] }),
-  flag: step('flag', { flag: ref('flags') }, { set: [yesnoOrNumber], add: [number()] }, { oneOf: [['set', 'add']] }),
-  zone: step('zone', { zone: ref('zones'), enabled: yesno }),
+  flag: step(
+    'flag',
+    { flag: refOrPart('flags') },
+    { set: [yesnoOrNumber], add: [number()] },
+    { oneOf: [['set', 'add']] },
+  ),
+  zone: step('zone', { zone: refOrPart('zones'), enabled: yesno }),
   stop: step('stop', { cue: ref('cues') }, { fade: [seconds, 0.2] }),
 } satisfies { [K in StepKind]: RecordField }
 

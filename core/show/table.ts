@@ -15,11 +15,13 @@ import {
   map,
   note,
   number,
+  PART_KINDS,
   point,
   positive,
   range,
   record,
   ref,
+  refOrPart,
   seconds,
   size,
   spot,
@@ -77,8 +79,8 @@ const shapeSize = kinds('kind', {
 })
 
 const facing = either(
-  { meant: has('prop'), field: record({ prop: ref('props'), within: degrees }) },
-  { meant: has('mark'), field: record({ mark: ref('marks'), within: degrees }) },
+  { meant: has('prop'), field: record({ prop: refOrPart('props'), within: degrees }) },
+  { meant: has('mark'), field: record({ mark: refOrPart('marks'), within: degrees }) },
 )
 /** Every kind of moment with its fields. */
 const moments = {
@@ -90,7 +92,11 @@ const moments = {
   signal: record({ at: choice('signal'), name: text() }, { inside: [yesno, false] }),
   clock: record({ at: choice('clock'), seconds }),
 } satisfies { [at in Moment['at']]: RecordField }
-const condition = record({ flag: ref('flags'), is: choice('=', '!=', '<', '<=', '>', '>='), value: yesnoOrNumber })
+const condition = record({
+  flag: refOrPart('flags'),
+  is: choice('=', '!=', '<', '<=', '>', '>='),
+  value: yesnoOrNumber,
+})
 const who = record({ kinds: distinct(choice('player', 'creature', 'prop'), 1) }, { tags: [list(text()), []] })
 const cooldown = record({ seconds }, { from: [choice('fire', 'end'), 'fire'] })
 const ruleFields: { [name: string]: Field } = { on: kinds('at', moments), cue: ref('cues') }
@@ -114,13 +120,17 @@ const noZoneRule = record(
   { id, on: kinds('at', { signal: moments.signal, clock: moments.clock }), cue: ref('cues') },
   ruleOptional,
 )
+/** What a zone may have none of, though its kit has: null takes it away. */
+const orNone = (field: Field): Field =>
+  either({ meant: (value) => value === null, field: choice(null) }, { meant: () => true, field })
+const TAKEN_AWAY = new Set(['limit', 'cooldown'])
 const override = record(
   {},
   Object.fromEntries(
     Object.entries({
       ...ruleFields,
       ...Object.fromEntries(Object.entries(ruleOptional).map(([k, [f]]) => [k, f])),
-    }).map(([name, field]) => [name, [field] as [Field]]),
+    }).map(([name, field]) => [name, [TAKEN_AWAY.has(name) ? orNone(field) : field] as [Field]]),
   ),
 )
 export const zone = named(
@@ -135,9 +145,11 @@ export const zone = named(
     tags: [list(text()), []],
     kit: [ref('kits')],
     overrides: [map(override)],
+    parts: [map(id)],
   },
 )
-const kit = named({ rules: things(rule, 200) }, { shape: [shapeSize] })
+const part = named({ is: choice(...PART_KINDS) })
+export const kit = named({ rules: things(rule, 200) }, { shape: [shapeSize], parts: [things(part, 100), []] })
 
 export const cue = named(
   { steps: things(kinds('kind', stepKinds), 500) },

@@ -160,7 +160,9 @@ export interface Zone extends Named {
   rules: Rule[]
   tags: string[]
   kit?: string
-  overrides?: { [ruleId: string]: Partial<Rule> }
+  overrides?: { [ruleId: string]: Override }
+  /** Its own things for the parts of its kit. */
+  parts?: { [partId: string]: string }
 }
 export interface Rule {
   id: string
@@ -199,8 +201,20 @@ export interface Condition {
   is: '=' | '!=' | '<' | '<=' | '>' | '>='
   value: boolean | number
 }
+/** What a zone has otherwise than its kit; null takes away a limit or a cooldown. */
+export type Override = Partial<Omit<Rule, 'limit' | 'cooldown'>> & {
+  limit?: Rule['limit'] | null
+  cooldown?: Rule['cooldown'] | null
+}
+export type PartKind = 'light' | 'prop' | 'mark' | 'flag' | 'zone' | 'sound' | 'pool'
+/** A thing that each zone of a kit has of its own. */
+export interface KitPart extends Named {
+  is: PartKind
+}
 export interface Kit extends Named {
   rules: Rule[]
+  /** Zones of this kit each have their own of these. */
+  parts: KitPart[]
   shape?: { [field: string]: unknown }
 }
 

@@ -59,15 +59,21 @@ function schemaOf(field: Field): Checks {
     case 'yesno':
       return boolean().defined(missing).typeError('must be true or false').nonNullable('must be true or false')
     case 'choice':
-      return mixed()
-        .defined(missing)
-        .test('choice', function (value) {
-          if (value === undefined || field.of.includes(value as string)) return true
-          return this.createError({
-            message: `must be ${field.of.map((v) => JSON.stringify(v)).join(' or ')}, not ${shown(value)}`,
-          })
+      return (field.of.includes(null) ? mixed().nullable() : mixed()).defined(missing).test('choice', function (value) {
+        if (value === undefined || field.of.includes(value as string)) return true
+        return this.createError({
+          message: `must be ${field.of.map((v) => JSON.stringify(v)).join(' or ')}, not ${shown(value)}`,
         })
+      })
     case 'ref':
+      if (field.orPart)
+        return schemaOf({
+          type: 'text',
+          min: 1,
+          max: 45,
+          pattern: '^(part:)?[a-z0-9-]{1,40}$',
+          what: '1 to 40 of a-z, 0-9 and -, or such an id of a part after "part:"',
+        })
       return schemaOf({ type: 'text', min: 1, max: 40, pattern: '^[a-z0-9-]+$', what: '1 to 40 of a-z, 0-9 and -' })
     case 'numbers':
       return numbers(field.count, schemaOf({ type: 'number', min: field.min, max: 1e6, whole: field.whole }))

@@ -1,5 +1,6 @@
 import { DEFAULT_REACH } from '../engine'
 import {
+  cueAt,
   rulesAt,
   type BedStep,
   type Cue,
@@ -56,7 +57,6 @@ const isAmbient = (step: Cue['steps'][number]): step is Ambient =>
  * is taken to hold. `envelopes`: by asset.
  */
 export function ambientSounds(show: Show, envelopes: ReadonlyMap<string, Envelopes>): AmbientSound[] {
-  const cues = new Map(show.cues.map((cue) => [cue.id, cue]))
   const energies = energiesOf(show, envelopes)
   const found: AmbientSound[] = []
   for (const zone of show.zones) {
@@ -66,7 +66,7 @@ export function ambientSounds(show: Show, envelopes: ReadonlyMap<string, Envelop
         enabled && (on.at === 'enter' || on.at === 'dwell') && who.kinds.includes('player') && who.tags.length === 0,
     )
     for (const id of new Set(heard.map(({ cue }) => cue)))
-      for (const step of cues.get(id)?.steps.filter(isAmbient) ?? []) {
+      for (const step of cueAt(show, id, zone)?.steps.filter(isAmbient) ?? []) {
         const sound = ambientOf(show, zone, id, step, energies)
         if (sound) found.push(sound)
       }

@@ -15,8 +15,11 @@ const MOST_OPEN = 16
 const open = new Map<string, OpenShow>()
 
 /** What an older Esvik kept, with the lists that have come since. */
-const current = (snapshot: Show): Show =>
-  'atmospheres' in snapshot ? snapshot : { ...(snapshot as Show), atmospheres: [] }
+const current = ({ ...snapshot }: Show): Show => ({
+  ...snapshot,
+  atmospheres: snapshot.atmospheres ?? [],
+  kits: snapshot.kits.map((kit) => ({ ...kit, parts: kit.parts ?? [] })),
+})
 
 /** Work on one show happens one after the other. */
 export const inTurn = inOrder()

@@ -1,5 +1,14 @@
 import { memo } from '../../base'
-import { kitRulesOf, nameOfKitRule, type Mark, type Prop, type Rule, type Show, type Zone } from '../../show'
+import {
+  kitRulesOf,
+  nameOfKitRule,
+  ownCueName,
+  type Mark,
+  type Prop,
+  type Rule,
+  type Show,
+  type Zone,
+} from '../../show'
 import { CHANNEL, type ClaimedChannel } from '../history'
 import type { Legend } from '../log'
 import { geometryOf, layoutOf, type Layout, type ZoneGeometry } from '../ways'
@@ -62,9 +71,21 @@ export interface Compiled {
 function compile(show: Show): Compiled {
   const { cues, channels, buses, moved, flung, legend } = cuesOf(show)
   const rules: RuleInstance[] = []
-  const instance = (rule: Rule, zone: CompiledZone | undefined, name: string): RuleInstance | undefined => {
+  const instance = (
+    rule: Rule,
+    zone: CompiledZone | undefined,
+    name: string,
+    ofKit?: string,
+  ): RuleInstance | undefined => {
     if (!rule.enabled) return undefined
-    const made = { index: rules.length, name, rule: uniform(rule), at: rule.on.at, zone, cue: cues.get(rule.cue)! }
+    const made = {
+      index: rules.length,
+      name,
+      rule: uniform(rule),
+      at: rule.on.at,
+      zone,
+      cue: (ofKit && cues.get(ownCueName(rule.cue, ofKit))) || cues.get(rule.cue)!,
+    }
     rules.push(made)
     return made
   }
@@ -78,7 +99,7 @@ function compile(show: Show): Compiled {
       rules: [],
       hears: heardBy([]),
     }
-    const kitRules = kitRulesOf(show, zone).map((rule) => instance(rule, compiled, nameOfKitRule(zone, rule)))
+    const kitRules = kitRulesOf(show, zone).map((rule) => instance(rule, compiled, nameOfKitRule(zone, rule), zone.id))
     const own = zone.rules.map((rule) => instance(rule, compiled, rule.id))
     compiled.rules = [...kitRules, ...own].filter((r) => r !== undefined)
     compiled.hears = heardBy(compiled.rules)
@@ -104,7 +125,7 @@ function compile(show: Show): Compiled {
     channels: channels.size,
     legend: {
       zones: show.zones.map((zone) => zone.id),
-      cues: show.cues.map((cue) => cue.id),
+      cues: [...cues.values()].map(({ cue }) => cue.id),
       rules: rules.map(({ name, zone, cue }) => ({
         rule: name,
         ...(zone && { zone: zone.zone.id }),

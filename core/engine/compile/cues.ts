@@ -1,5 +1,7 @@
 import { memoFor } from '../../base'
 import {
+  namesParts,
+  ownCuesOf,
   STEP_KINDS,
   type Cue,
   type Hold,
@@ -10,7 +12,7 @@ import {
   type Sound,
   type Step,
 } from '../../show'
-import { busesOf, claimedChannels, type ClaimedChannel } from '../history'
+import { busesOf, CHANNEL, claimedChannels, type ClaimedChannel } from '../history'
 import type { Legend } from '../log'
 import { aimsOf, type Aim } from './aims'
 import { flungProps, movedProps, playedSteps } from './moved-props'
@@ -87,9 +89,13 @@ export function cuesOf(show: Show): CompiledCues {
   const { lights, props } = show.place
   return compiledFor(
     show.cues,
-    [show.sounds, show.pools, show.buses, show.atmosphere, show.atmospheres, lights, props],
+    [show.sounds, show.pools, show.buses, show.atmosphere, show.atmospheres, lights, props, ownCuesOf(show)],
     () => {
-      const claims = show.cues.flatMap(playedSteps).flatMap((step) => claimOf(step) ?? [])
+      const own = [...ownCuesOf(show).values()]
+      const claims = [
+        ...show.cues.filter((cue) => !namesParts(cue)).flatMap((cue) => claimsOf(cue)),
+        ...own.flatMap(({ cue, zone }) => claimsOf(cue, zone)),
+      ]
       const channels = claimedChannels(show, claims)
       const buses = busesOf(show)
       const cues = compiledCues(show, channels, buses)
@@ -130,12 +136,12 @@ function compiledCues(
     const { pool = '', sound = '' } = traitsOf(step).sounds?.(step) ?? {}
     return { pool: pools.get(pool), sound: sounds.get(sound) }
   }
-  const compiled = (given: Step, cue: Cue): CompiledStep => {
+  const compiled = (given: Step, cue: Cue, zone?: string): CompiledStep => {
     const step = withPreset(given, show.atmospheres)
     const { drawsFirst = false, decides = false, length } = traitsOf(step)
     const hold = holdOf(step)
     const lasts = hold === undefined ? length !== undefined : hold !== 'keep'
-    const claimed = claimOf(step)
+    const claimed = claimOf(step, zone)
     const channel = claimed === undefined ? undefined : channels.get(claimed)
     return {
       index: next++,
@@ -156,10 +162,13 @@ function compiledCues(
       aims: channel ? aimsOf(step, channel) : [],
     }
   }
+  /** What names parts is played only as zones fill them. */
+  const shared = show.cues.map((cue): [string, CompiledCue['cue'], string?] => [cue.id, cue])
+  const own = [...ownCuesOf(show)].map(([name, { cue, zone }]): [string, Cue, string] => [name, cue, zone])
   return new Map(
-    show.cues.map((cue, index): [string, CompiledCue] => [
-      cue.id,
-      { index, cue, steps: playedSteps(cue).map((step) => compiled(step, cue)) },
+    [...shared, ...own].map(([name, cue, zone], index): [string, CompiledCue] => [
+      name,
+      { index, cue, steps: namesParts(cue) ? [] : playedSteps(cue).map((step) => compiled(step, cue, zone)) },
     ]),
   )
 }
@@ -183,7 +192,12 @@ function holdOf(step: Step): Hold | undefined {
   return 'hold' in step ? step.hold : undefined
 }
 
-const claimOf = (step: Step): string | undefined => traitsOf(step).claims?.(step).channel
+/** The channel that a step claims; a prompt that a zone shows by itself has one of its own. */
+function claimOf(step: Step, zone?: string): string | undefined {
+  const channel = traitsOf(step).claims?.(step).channel
+  return step.kind === 'prompt' && zone !== undefined ? CHANNEL.promptAt(step.id, zone) : channel
+}
+const claimsOf = (cue: Cue, zone?: string): string[] => playedSteps(cue).flatMap((step) => claimOf(step, zone) ?? [])
 
 /** What an event about a step says that no luck changes. */
 function legendOf(step: Step): Legend['steps'][number] {

@@ -1,5 +1,5 @@
 import { memo } from '../../base'
-import { BUSES, type Atmosphere, type Show, type Step } from '../../show'
+import { BUSES, ownCuesOf, type Atmosphere, type Cue, type Show, type Step } from '../../show'
 import { partsOf } from './channel-names'
 import type { Value } from './ramps'
 
@@ -47,7 +47,9 @@ function findBase(show: Show, channel: string): { [field: string]: Value } | und
       return Object.fromEntries(ATMOSPHERE.map((field) => [field, given[field]]))
     }
     case 'prompt': {
-      const step = show.cues.flatMap((c): Step[] => c.steps).find((s) => s.id === id && s.kind === 'prompt')
+      const [of, zone] = id.split('@')
+      const cues = zone === undefined ? show.cues : ownIn(show, zone)
+      const step = cues.flatMap((c): Step[] => c.steps).find((s) => s.id === of && s.kind === 'prompt')
       return step && step.kind === 'prompt' ? { shown: false, text: step.text } : undefined
     }
     case 'prop': {
@@ -58,6 +60,10 @@ function findBase(show: Show, channel: string): { [field: string]: Value } | und
       return undefined
   }
 }
+
+/** The cues that a zone of a kit with parts plays as its own. */
+const ownIn = (show: Show, zone: string): Cue[] =>
+  [...ownCuesOf(show).values()].filter((own) => own.zone === zone).map(({ cue }) => cue)
 
 const basesOf = memo((_: Show) => new Map<string, { [field: string]: Value } | undefined>())
 

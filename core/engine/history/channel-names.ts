@@ -6,6 +6,8 @@ export const CHANNEL = {
   prop: (id: string): string => `prop:${id}`,
   bus: (id: string): string => `bus:${id}`,
   prompt: (step: string): string => `prompt:${step}`,
+  /** As a zone of a kit with parts shows it by itself. */
+  promptAt: (step: string, zone: string): string => `prompt:${step}@${zone}`,
   atmosphere: 'atmosphere',
 }
 
