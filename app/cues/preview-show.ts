@@ -1,4 +1,13 @@
-import { completePoint, completeRule, completeWalk, completeZone, type Cue, type Point, type Show } from '~~/core/show'
+import {
+  cueAt,
+  completePoint,
+  completeRule,
+  completeWalk,
+  completeZone,
+  type Cue,
+  type Point,
+  type Show,
+} from '~~/core/show'
 import { floorAt, middleOf, solidOf } from '~~/core/space'
 import { firersOf } from './firers'
 
@@ -54,7 +63,10 @@ export function previewShow(
     shape: { kind: 'sphere', at, radius: EVERYWHERE },
     rules: [completeRule({ id: OWN.rule, on: { at: 'enter' }, cue: cue.id })],
   })
-  const steps = alone.length > 0 ? cue.steps.map((step) => ({ ...step, muted: !alone.includes(step.id) })) : cue.steps
+  // What names parts is seen as the zone has them.
+  const played = (zone && cueAt(show, cue.id, zone)) ?? cue
+  const steps =
+    alone.length > 0 ? played.steps.map((step) => ({ ...step, muted: !alone.includes(step.id) })) : played.steps
   return {
     ...show,
     zones: [

@@ -1,8 +1,10 @@
 <script setup lang="ts">
-import { freeId, kitRulesOf, ruleIds, type Kit, type Rule, type Zone } from '~~/core/show'
+import { kitRulesOf, type Kit, type Rule, type Zone } from '~~/core/show'
+import { makeOwn } from '~/document/kit-parts'
 import { useSelection } from '~/frame/selection'
 import { useShow } from '~/document/show'
 import { count } from '~/words/time'
+import KitParts from './KitParts.vue'
 import RuleSentence from './RuleSentence.vue'
 import RuleDials from './RuleDials.vue'
 import PartText from '~/parts/PartText.vue'
@@ -34,18 +36,7 @@ function likeKit(rule: Rule) {
     e.set(['zones', props.zone.id, 'overrides'], Object.keys(left).length > 0 ? left : undefined),
   )
 }
-function makeOwn() {
-  const taken = ruleIds(doc.show!)
-  doc.edit(`Give ${props.zone.name} rules of its own`, (e) => {
-    for (const rule of kitRulesOf(doc.show!, props.zone)) {
-      const id = freeId(`${props.zone.id}-${rule.id}`, taken)
-      taken.push(id)
-      e.add(['zones', props.zone.id, 'rules'], { ...rule, id })
-    }
-    e.set(['zones', props.zone.id, 'overrides'], undefined)
-    e.set(['zones', props.zone.id, 'kit'], undefined)
-  })
-}
+const makeItsOwn = () => doc.edit(`Give ${props.zone.name} rules of its own`, (e) => makeOwn(e, props.zone.id))
 </script>
 
 <template>
@@ -64,6 +55,7 @@ function makeOwn() {
       </button>
       <button class="chip" :class="here ? CHOSEN : ''" :aria-pressed="here" @click="here = true">Only here</button>
     </div>
+    <KitParts :zone="zone" :kit="kit" />
     <article v-for="rule in shown" :key="rule.id" :aria-label="`Rule ${rule.name ?? rule.id}`">
       <RuleSentence :zone="zone" :rule="rule" :kit="kit" :here="here" />
       <p v-if="differs(rule).length > 0" class="text-xs text-tide">
@@ -82,6 +74,6 @@ function makeOwn() {
       </div>
       <RuleDials v-if="dials === rule.id" class="mt-3" :zone="zone" :rule="rule" :kit="kit" :here="here" />
     </article>
-    <button class="chip" @click="makeOwn">Make these rules its own</button>
+    <button class="chip" @click="makeItsOwn">Make these rules its own</button>
   </section>
 </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type Condition, type Editor, type Moment, type Rule, type Target } from '~~/core/show'
+import { type Condition, type Editor, type Moment, type PartKind, type Rule, type Target } from '~~/core/show'
 import { placeOfRule, putIn, type RuleHere } from '~/document/rule-here'
 import { freshMoment } from '~/document/fresh'
 import { useShow } from '~/document/show'
@@ -34,7 +34,14 @@ const whoOptions = computed(() =>
     : [...WHO, { value: who.value, words: who.value.map((kind) => `a ${kind}`).join(' or ') }],
 )
 
+/** The parts of a kind that the kit of the rule has: for all its zones they stand for each one's own. */
+const partsOf = (is: PartKind) =>
+  props.here
+    ? []
+    : (props.kit?.parts ?? []).filter((part) => part.is === is).map(({ id, name }) => ({ id: `part:${id}`, name }))
 const targets = computed((): { value: Target; words: string }[] => [
+  ...partsOf('prop').map(({ id, name }) => ({ value: { prop: id }, words: `its ${name}` })),
+  ...partsOf('mark').map(({ id, name }) => ({ value: { mark: id }, words: `its ${name}` })),
   ...doc.place!.props.map((p) => ({ value: { prop: p.id }, words: p.name })),
   ...doc.place!.marks.map((m) => ({ value: { mark: m.id }, words: m.name })),
 ])
@@ -51,6 +58,8 @@ function putOn(edit: Editor, field: string, value: unknown) {
 const setOn = (field: string, value: unknown) => doc.edit(labelOf('Change the moment'), (e) => putOn(e, field, value))
 const facings = computed(() => [
   { value: null, words: 'facing anywhere' },
+  ...partsOf('prop').map(({ id, name }) => ({ value: { prop: id } as object | null, words: `facing its ${name}` })),
+  ...partsOf('mark').map(({ id, name }) => ({ value: { mark: id } as object | null, words: `facing its ${name}` })),
   ...doc.place!.props.map((p) => ({ value: { prop: p.id } as object | null, words: `facing ${p.name}` })),
   ...doc.place!.marks.map((m) => ({ value: { mark: m.id } as object | null, words: `facing ${m.name}` })),
 ])
@@ -62,7 +71,14 @@ const facing = computed(() => {
 
 const conditions = computed(() => [
   { value: null as Condition | null, words: 'whatever the flags' },
-  ...doc.flags.flatMap((flag): { value: Condition | null; words: string }[] =>
+  ...[
+    ...partsOf('flag').map(({ id, name }) => ({
+      id,
+      name: `its ${name}`,
+      start: doc.flags.find((flag) => flag.id === props.zone.parts?.[id.slice('part:'.length)])?.start ?? false,
+    })),
+    ...doc.flags,
+  ].flatMap((flag): { value: Condition | null; words: string }[] =>
     typeof flag.start === 'boolean'
       ? [true, false].map((value) => ({
           value: { flag: flag.id, is: '=', value },

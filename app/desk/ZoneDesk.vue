@@ -2,6 +2,7 @@
 import { freeId, type Kit, type Zone } from '~~/core/show'
 import { useRun } from '~/run/current-run'
 import { useSelection } from '~/frame/selection'
+import { takeKit as takesKit } from '~/document/kit-parts'
 import { useShow } from '~/document/show'
 import { useView } from '~/frame/view'
 import { count, ordinal, plain } from '~/words/time'
@@ -55,10 +56,7 @@ const kits = computed(() => [
   ...doc.show!.kits.map(({ id, name }) => ({ value: id as string | null, words: `the kit ${name}` })),
 ])
 function takeKit(id: string | null) {
-  doc.edit(`Change the kit of ${props.zone.name}`, (e) => {
-    e.set(['zones', props.zone.id, 'overrides'], undefined)
-    e.set(['zones', props.zone.id, 'kit'], id ?? undefined)
-  })
+  doc.edit(`Change the kit of ${props.zone.name}`, (e) => takesKit(e, props.zone.id, id ?? undefined))
 }
 function shareRules() {
   const { id, name, rules } = props.zone

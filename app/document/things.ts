@@ -122,6 +122,10 @@ export function removeThing(edit: Editor, ref: ThingRef): void {
 
 function letGoOf(edit: Editor, { keys }: Reference): void {
   const [list, index, inner, at] = keys
+  if (list === 'zones' && inner === 'parts') {
+    const zone = edit.show.zones[Number(index)]!
+    throw new Error(`${zone.name} needs it for its kit. Put another in its place, or make the rules its own first.`)
+  }
   const above = keys.slice(0, -1)
   if (list === 'cues') {
     // A picture goes on to its other marks.

@@ -1,4 +1,5 @@
 import { shallowRef } from 'vue'
+import type { Spot } from '~~/core/show'
 import type { ThingKind, ThingRef } from '~/document/things'
 
 /** Something of the place that a part of the desk asks for: what is clicked in the plan next, or drawn there with a tool. */
@@ -8,6 +9,8 @@ export interface Picking {
   /** The tool to draw it with, by its name in the plan; without one it is picked among what is there. */
   draws?: string
   take: (thing: ThingRef) => void
+  /** Asks for a spot instead, one after the other for as long as it says that it wants more. */
+  spot?: (spot: Spot) => boolean
 }
 export const picking = shallowRef<Picking>()
 

@@ -84,7 +84,7 @@ const footer = computed(() => {
   const at = hover.value ? ` · ${hover.value[0].toFixed(1)}, ${hover.value[1].toFixed(1)} m` : ''
   const asks = picking.value ? `${picking.value.says}: ` : ''
   if (tool.value !== 'choose') return `${asks}${toolEntry(tool.value).says}${at}`
-  if (asks) return `${asks}click it · Escape leaves it${at}`
+  if (asks) return `${asks}${picking.value?.spot ? 'click where' : 'click it'} · Escape leaves it${at}`
   if (over.value) return `${over.value}${at}`
   return `1 square = ${square.value} m · walk ticks every second, large every 10 s${at}`
 })

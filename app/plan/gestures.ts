@@ -65,6 +65,10 @@ export function usePlanGestures({ spotAt, pan, pixel }: Reach) {
     if (event.button !== 0) return
     const here = under(event)
     const { value: asks } = picking
+    if (asks?.spot) {
+      if (!asks.spot(spot(event))) picking.value = undefined
+      return
+    }
     if (asks) return void give(here.find(({ kind }) => asks.kinds.includes(kind)))
     const top = here[0]
     if (event.shiftKey) return top && top.kind !== 'floor' ? addOne(top, event) : chooseSeveral(event)

@@ -1,8 +1,10 @@
 import { shallowRef } from 'vue'
-import { freeId, ruleIds, type Shape, type Zone } from '~~/core/show'
+import { freeId, kitOf, ruleIds, type Shape, type Show, type Zone } from '~~/core/show'
+import { shiftedBy, stamp } from '~/document/kit-parts'
 import { freshZone } from '~/document/fresh'
 import { useShow } from '~/document/show'
 import {
+  isThing,
   listAddress,
   nameOfThing,
   othersLike,
@@ -31,6 +33,14 @@ const asked = shallowRef<{
   goOn: (instead?: string) => void
 }>()
 export const deletionAsked = asked
+
+/** What a zone fills the parts of its kit with, as far as it stands in the place. */
+function placedParts(show: Show, id: string): ThingRef[] {
+  const zone = thingIn(show, 'zone', id)!
+  return (kitOf(show, zone)?.parts ?? []).flatMap(({ id: part, is }) =>
+    isThing(is) ? [{ kind: is, id: zone.parts![part]! }] : [],
+  )
+}
 
 /** How far beside it a copy lies (m). */
 const BESIDE = 0.6
@@ -67,6 +77,13 @@ export function useThingEdits() {
     const made: ThingRef[] = []
     const done = doc.edit(`Duplicate ${called(refs)}`, (edit) => {
       for (const ref of refs) {
+        const parts = ref.kind === 'zone' && kitOf(edit.show, thingIn(edit.show, 'zone', ref.id)!)?.parts
+        if (parts && parts.length > 0) {
+          // It is put beside below, its things here.
+          const [id] = stamp(edit, ref.id, [shiftedBy(0, 0)])
+          made.push({ kind: 'zone', id: id! }, ...placedParts(edit.show, id!))
+          continue
+        }
         const copy = copyOf(ref, taken)
         edit.add(listAddress(ref.kind), copy)
         made.push({ kind: ref.kind, id: copy.id })

@@ -153,5 +153,5 @@ function toggle(lock: Lock) {
       {{ words }}</label
     ></span
   >
-  <StepStops v-else-if="part.as === 'stops'" :stops="part.value" :label="label" :put-in="putIn" />
+  <StepStops v-else-if="part.as === 'stops'" :stops="part.value" :marks="part.options" :label="label" :put-in="putIn" />
 </template>

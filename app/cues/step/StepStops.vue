@@ -6,14 +6,12 @@ import PickButton from '~/parts/PickButton.vue'
 import PartChoice from '~/parts/PartChoice.vue'
 import PartEase from '~/parts/PartEase.vue'
 import PartNumber from '~/parts/PartNumber.vue'
-import { camerasOf } from './choices'
-import type { PutIn } from './parts'
+import type { Option, PutIn } from './parts'
 
 /** The camera marks that a picture goes to, one after the other: how it gets to each, and how long it stays. */
 type Stops = Extract<Step, { kind: 'camera' }>['marks']
-const props = defineProps<{ stops: Stops; label: string; putIn: (edit: Editor) => PutIn }>()
+const props = defineProps<{ stops: Stops; marks: readonly Option[]; label: string; putIn: (edit: Editor) => PutIn }>()
 const doc = useShow()
-const marks = computed(() => camerasOf(doc.show!))
 const set = (stops: Stops) => doc.edit(props.label, (edit) => props.putIn(edit)(['marks'], stops))
 const put = (index: number, field: string) => (edit: Editor, value: unknown) =>
   props.putIn(edit)(['marks', index, field], value)
@@ -21,14 +19,14 @@ const change = (index: number, field: string, value: unknown) =>
   doc.edit(props.label, (edit) => put(index, field)(edit, value))
 /** One more: a mark that it doesn't go to yet, if there is one. */
 function more() {
-  const next = marks.value.find(({ value }) => !props.stops.some(({ mark }) => mark === value)) ?? marks.value[0]!
+  const next = props.marks.find(({ value }) => !props.stops.some(({ mark }) => mark === value)) ?? props.marks[0]!
   set([...props.stops, { mark: next.value as string, travel: 2, ease: 'inout', stay: 1 }])
 }
 function pick(index: number) {
   picking.value = {
     says: 'A camera mark',
     kinds: ['mark'],
-    take: ({ id }) => marks.value.some(({ value }) => value === id) && change(index, 'mark', id),
+    take: ({ id }) => props.marks.some(({ value }) => value === id) && change(index, 'mark', id),
   }
 }
 const without = (index: number) => set(props.stops.filter((_, i) => i !== index))
@@ -46,7 +44,7 @@ function earlier(index: number) {
       <PartChoice
         :name="`Mark ${i + 1}`"
         :value="stop.mark as unknown"
-        :options="marks"
+        :options="[...marks]"
         @choose="change(i, 'mark', $event)"
       />
       <PickButton :name="`mark ${i + 1}`" @click="pick(i)" />, travelling

@@ -1,4 +1,4 @@
-import { anchors, named, PICKS } from './choices'
+import { anchors, camerasOf, one, PICKS } from './choices'
 import type { Piece, StepPart } from './parts'
 import { number, seconds, choice, text, colour, either, perhaps, hold, type Kind, type Of } from './pieces'
 
@@ -10,7 +10,7 @@ export const FELT = {
     ' with the key ',
     text('Key', 'key', step.key, 'none'),
     ' at ',
-    choice('Stands at', 'anchor', step.anchor, anchors(of.show), { picks: PICKS.anchor }),
+    choice('Stands at', 'anchor', step.anchor, anchors(of), { picks: PICKS.anchor }),
     ', ',
     number('Lift', 'lift', step.lift, 'm above it', { step: 0.05 }),
     ', facing ',
@@ -36,9 +36,9 @@ export const FELT = {
     hold(of, step),
     '.',
   ],
-  camera: (step: Kind<'camera'>): Piece[] => [
+  camera: (step: Kind<'camera'>, of: Of): Piece[] => [
     'The picture goes to',
-    { as: 'stops', name: 'Marks', path: ['marks'], value: step.marks },
+    { as: 'stops', name: 'Marks', path: ['marks'], value: step.marks, options: camerasOf(of) },
     'and comes back ',
     perhaps('Back', 'back', step.back, 'at once', 'in', { seconds: 1, ease: 'linear' }),
     ...(step.back
@@ -76,7 +76,7 @@ export const FELT = {
   ],
   move: (step: Kind<'move'>, of: Of): Piece[] => [
     'Puts whoever set it off at ',
-    choice('To', 'mark', step.mark, named(of.show.place.marks), { picks: PICKS.one('mark') }),
+    choice('To', 'mark', step.mark, one(of, 'mark'), { picks: PICKS.one('mark') }),
     ', ',
     number('Lift', 'lift', step.lift, 'm above it', { step: 0.05 }),
     ', ',

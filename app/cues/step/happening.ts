@@ -1,5 +1,5 @@
 import { hingeOf } from '~/document/hinge'
-import { named, PICKS } from './choices'
+import { countsIn, named, one, PICKS } from './choices'
 import type { Piece, PutIn, StepPart } from './parts'
 import {
   number,
@@ -21,7 +21,7 @@ export const HAPPENING = {
   prop(step: Kind<'prop'>, of: Of): Piece[] {
     const prop = of.show.place.props.find(({ id }) => id === step.prop)
     return [
-      choice('Prop', 'prop', step.prop, named(of.show.place.props), { picks: PICKS.one('prop') }),
+      choice('Prop', 'prop', step.prop, one(of, 'prop'), { picks: PICKS.one('prop') }),
       ' ',
       perhaps('Slides', 'slide', step.slide, 'slides nowhere', 'slides', {
         by: prop?.form === 'door' && prop.hinge === 'slides' ? [prop.size[0], 0, 0] : [0, 0, 0],
@@ -72,7 +72,7 @@ export const HAPPENING = {
     ]
   },
   fling: (step: Kind<'fling'>, of: Of): Piece[] => [
-    choice('Prop', 'prop', step.prop, named(of.show.place.props), { picks: PICKS.one('prop') }),
+    choice('Prop', 'prop', step.prop, one(of, 'prop'), { picks: PICKS.one('prop') }),
     ' is flung at ',
     range('Speed', 'speed', step.speed, 'm/s', 0),
     ' towards ',
@@ -85,7 +85,7 @@ export const HAPPENING = {
     perhaps('Spin', 'spin', step.spin, 'without a spin', 'spinning at', [90, 180]),
     ...(step.spin ? [' ', range('Spin rate', 'spin', step.spin, '° a second')] : []),
     '. Where it hits, ',
-    choice('Sounds as', 'impact', step.impact, [{ value: undefined, words: 'nothing' }, ...named(of.show.pools)]),
+    choice('Sounds as', 'impact', step.impact, [{ value: undefined, words: 'nothing' }, ...one(of, 'pool')]),
     ' sounds. It ',
     choice(
       'Stays',
@@ -129,13 +129,13 @@ export const HAPPENING = {
     '.',
   ],
   /** A flag that is yes or no is set to one of them, a number to a number, or changes by one. */
-  flag(step: Kind<'flag'>, { show }: Of): Piece[] {
-    const counts = (id: unknown) => typeof show.flags.find((flag) => flag.id === id)?.start === 'number'
+  flag(step: Kind<'flag'>, of: Of): Piece[] {
+    const counts = (id: unknown) => countsIn(of.show, id as string)
     const change = (put: PutIn, { set, add }: { set?: boolean | number; add?: number }) => {
       put(['add'], add)
       put(['set'], set)
     }
-    const flag = choice('Flag', 'flag', step.flag, named(show.flags), {
+    const flag = choice('Flag', 'flag', step.flag, one(of, 'flag'), {
       choose(put, id) {
         put(['flag'], id)
         if (counts(id) !== counts(step.flag)) change(put, { set: counts(id) ? 1 : true })
@@ -159,7 +159,7 @@ export const HAPPENING = {
     return [flag, ' ', becomes, ' ', value, '.']
   },
   zone: (step: Kind<'zone'>, of: Of): Piece[] => [
-    choice('Zone', 'zone', step.zone, named(of.show.zones), { picks: PICKS.one('zone') }),
+    choice('Zone', 'zone', step.zone, one(of, 'zone'), { picks: PICKS.one('zone') }),
     ' is switched ',
     either('On', 'enabled', step.enabled, 'on', 'off'),
     '.',

@@ -1,4 +1,4 @@
-import { buses, named, sounding } from './choices'
+import { buses, one, sounding } from './choices'
 import type { Piece } from './parts'
 import { number, range, choice, hold, ramped, ONCE, where, bus, loudness, fadesOf, type Kind, type Of } from './pieces'
 
@@ -9,7 +9,7 @@ export const HEARD = {
       'Sound',
       step.sound === undefined ? 'pool' : 'sound',
       step.sound === undefined ? { pool: step.pool } : { sound: step.sound },
-      sounding(of.show),
+      sounding(of),
       {
         choose(put, chosen) {
           const { sound, pool } = chosen as { sound?: string; pool?: string }
@@ -41,7 +41,7 @@ export const HEARD = {
     '.',
   ],
   bed: (step: Kind<'bed'>, of: Of): Piece[] => [
-    choice('Sound', 'sound', step.sound, named(of.show.sounds)),
+    choice('Sound', 'sound', step.sound, one(of, 'sound')),
     ' lies ',
     ...where(of, step.where),
     ' at ',
@@ -54,7 +54,7 @@ export const HEARD = {
   ],
   scatter: (step: Kind<'scatter'>, of: Of): Piece[] => [
     'One of ',
-    choice('Pool', 'pool', step.pool, named(of.show.pools)),
+    choice('Pool', 'pool', step.pool, one(of, 'pool')),
     ' every ',
     range('Every', 'every', step.every, 's', 0.001),
     ', the first after ',

@@ -1,5 +1,5 @@
 import type { Atmosphere, Show } from '~~/core/show'
-import { drifting, named, PICKS } from './choices'
+import { drifting, named, one, PICKS } from './choices'
 import type { Piece } from './parts'
 import { number, choice, colour, perhaps, hold, ramped, unitOf, type Kind, type Of } from './pieces'
 
@@ -55,7 +55,7 @@ export const LIT = {
   light(step: Kind<'light'>, of: Of): Piece[] {
     const light = of.show.place.lights.find(({ id }) => id === step.light)
     return [
-      choice('Light', 'light', step.light, named(of.show.place.lights), { picks: PICKS.one('light') }),
+      choice('Light', 'light', step.light, one(of, 'light'), { picks: PICKS.one('light') }),
       ' burns at ',
       number('Candela', 'candela', step.candela, 'cd', {
         min: 0,
@@ -95,7 +95,7 @@ export const LIT = {
     ]
   },
   drift: (step: Kind<'drift'>, of: Of): Piece[] => [
-    choice('Of', 'target', step.target, drifting(of.show), { picks: PICKS.lit }),
+    choice('Of', 'target', step.target, drifting(of), { picks: PICKS.lit }),
     ' drifts to ',
     number('To', 'to', step.to, unitOf(step.target), { step: 1 }),
     ' by ',

@@ -43,7 +43,7 @@ export type StepPart = { name: string; path: Path } & (
   | { as: 'hold'; value: Hold; offers: readonly Option[] }
   | { as: 'locks'; value: readonly string[] }
   | { as: 'ease'; value: Ease }
-  | { as: 'stops'; value: Extract<Step, { kind: 'camera' }>['marks'] }
+  | { as: 'stops'; value: Extract<Step, { kind: 'camera' }>['marks']; options: readonly Option[] }
 )
 /** Words and parts, read one after the other. */
 export type Piece = string | StepPart

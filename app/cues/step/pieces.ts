@@ -1,13 +1,9 @@
-import type { Cue, Ramp, Show, Step, StepKind } from '~~/core/show'
-import { buses, PICKS, wheres } from './choices'
+import type { Ramp, Step, StepKind } from '~~/core/show'
+import { buses, PICKS, wheres, type Of } from './choices'
 import { lengthsOf } from './lengths'
 import type { Option, Path, Piece, StepPart } from './parts'
 
-/** What a sentence may speak of. */
-export interface Of {
-  show: Show
-  cue: Cue
-}
+export type { Of }
 export type Kind<K extends StepKind> = Extract<Step, { kind: K }>
 export type Numbered = Extract<StepPart, { as: 'number' }>
 export type Chosen = Extract<StepPart, { as: 'choice' }>
@@ -130,8 +126,8 @@ export const ramped = (of: Of, step: Ramped, unit: string, start: number): Piece
 ]
 
 export const ONCE = (loop: boolean) => either('Goes round', 'loop', loop, 'round and round', 'once')
-export function where({ show }: Of, value: Kind<'sound'>['where']): Piece[] {
-  const at = choice('Where', 'where', value, wheres(show, value), { picks: PICKS.where })
+export function where(of: Of, value: Kind<'sound'>['where']): Piece[] {
+  const at = choice('Where', 'where', value, wheres(of, value), { picks: PICKS.where })
   if (value.at !== 'around') return [at]
   return [
     at,

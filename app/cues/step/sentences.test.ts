@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { patchOf, readShow, stepKinds, type Show, type Step, type StepKind } from '~~/core/show'
 import { SOUND } from '~~/core/testing/small-show'
 import { full, leaves, WHOLE, withSteps } from '~~/core/testing/whole-steps'
+import { stepWords } from '~/words/step-kinds'
 import { lengthsOf } from './lengths'
 import { putInStep, type StepPart } from './parts'
 import { sentenceOf } from './sentences'
@@ -59,13 +60,39 @@ describe('the sentence of a step', () => {
     const stops = partsOf(show, show.cues[0]!.steps[0]!).find(({ as }) => as === 'stops')
     expect(stops).toMatchObject({ value: [{ mark: 'eye' }, { mark: 'far' }] })
   })
-  it('turns a door about its hinge once it is told to turn', () => {
-    const show = withSteps('prop', [{ prop: 'door' }])
-    const [step] = show.cues[0]!.steps
-    const turns = partsOf(show, step!).find(({ name }) => name === 'Turns')
-    if (turns?.as !== 'choice') throw new Error('no such part')
-    const { show: after } = patchOf(show, (edit) => turns.choose!(putInStep(edit, 'cue', step!.id), true))
-    expect(after.cues[0]!.steps[0]).toMatchObject({ turn: { by: -90, about: [0.5, 0] } })
+  it('turns a door about its hinge once it is told to, and slides one that slides by its width', () => {
+    const told = (name: string, more: object = {}) => {
+      const show = withSteps('prop', [{ prop: 'door' }])
+      const door = { ...show.place.props[0]!, ...more }
+      const own = { ...show, place: { ...show.place, props: [door] } }
+      const [step] = own.cues[0]!.steps
+      const part = partsOf(own, step!).find((each) => each.name === name)
+      if (part?.as !== 'choice') throw new Error('no such part')
+      return patchOf(own, (edit) => part.choose!(putInStep(edit, 'cue', step!.id), true)).show.cues[0]!.steps[0]
+    }
+    expect(told('Turns')).toMatchObject({ turn: { by: -90, about: [0.5, 0] } })
+    expect(told('Turns', { hinge: 'left' })).toMatchObject({ turn: { by: 90, about: [-0.5, 0] } })
+    expect(told('Slides', { hinge: 'slides' })).toMatchObject({ slide: { by: [1, 0, 0] } })
+    expect(told('Slides', { form: 'lamp' })).toMatchObject({ slide: { by: [0, 0, 0] } })
+  })
+  it('offers the parts of the kit that alone fires its cue, by what they are called', () => {
+    const show = readShow({
+      ...full,
+      zones: full.zones.map((zone) => ({ ...zone, rules: [], kit: 'kit', parts: { own: 'lamp' } })),
+      kits: [
+        {
+          id: 'kit',
+          name: 'Kit',
+          parts: [{ id: 'own', name: 'Lantern', is: 'light' }],
+          rules: [{ id: 'r', on: { at: 'enter' }, cue: 'cue' }],
+        },
+      ],
+      cues: [{ ...full.cues[0]!, steps: [{ id: 's', kind: 'light', light: 'part:own', on: true }] }, full.cues[1]!],
+    })
+    const light = partsOf(show, show.cues[0]!.steps[0]!).find(({ name }) => name === 'Light')
+    if (light?.as !== 'choice') throw new Error('no such part')
+    expect(light.options.map(({ words }) => words)).toEqual(['its Lantern', 'Lamp'])
+    expect(stepWords(show, show.cues[0]!.steps[0]!)).toBe('its Lantern on')
   })
 })
 

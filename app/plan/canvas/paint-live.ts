@@ -1,7 +1,7 @@
 import { CHANNEL, channelAt, facingAt, frameIn, middleIn, positionAt, type Run } from '~~/core/engine'
 import { lightPlace } from '~~/core/light'
 import { memo } from '~~/core/base'
-import type { Light, Point, Prop, Show, Step } from '~~/core/show'
+import { namesParts, ownCuesOf, type Cue, type Light, type Point, type Prop, type Show, type Step } from '~~/core/show'
 import { middleOf } from '~~/core/space'
 import { COLOURS } from '~/score/canvas/colours'
 import { solidOfZone } from '../geometry'
@@ -102,9 +102,15 @@ function paintProp(to: Picture, { show, run, t, player }: Moment, prop: Prop, pi
   to.globalAlpha = 1
 }
 
-const promptsOf = memo((show: Show): Prompt[] =>
-  show.cues.flatMap(({ steps }) => steps.filter((step): step is Prompt => step.kind === 'prompt')),
-)
+/** Every prompt of a show, and the channel that says whether it stands; zones of kits with parts show theirs by themselves. */
+const promptsOf = memo((show: Show): { prompt: Prompt; channel: string }[] => {
+  const within = (cue: Cue, channel: (step: string) => string) =>
+    cue.steps.flatMap((step) => (step.kind === 'prompt' ? [{ prompt: step, channel: channel(step.id) }] : []))
+  return [
+    ...show.cues.filter((cue) => !namesParts(cue)).flatMap((cue) => within(cue, CHANNEL.prompt)),
+    ...[...ownCuesOf(show).values()].flatMap(({ cue, zone }) => within(cue, (step) => CHANNEL.promptAt(step, zone))),
+  ]
+})
 function anchorOf({ show, run, t }: Moment, { anchor }: Prompt): { at: Point; yaw: number } | undefined {
   if ('prop' in anchor) return { at: middleIn(show, run, anchor.prop, t), yaw: frameIn(show, run, anchor.prop, t).yaw }
   if ('mark' in anchor) return show.place.marks.find(({ id }) => id === anchor.mark)
@@ -114,8 +120,8 @@ function anchorOf({ show, run, t }: Moment, { anchor }: Prompt): { at: Point; ya
 /** Prompts that stand: a board seen from above, with the side it can be read from. */
 function paintPrompts(to: Picture, moment: Moment, pixel: number): void {
   const { show, run, t, player } = moment
-  for (const prompt of promptsOf(show)) {
-    const now = channelAt(show, run, CHANNEL.prompt(prompt.id), t, player)
+  for (const { prompt, channel } of promptsOf(show)) {
+    const now = channelAt(show, run, channel, t, player)
     if (!now.shown) continue
     const anchor = anchorOf(moment, prompt)
     if (!anchor) continue

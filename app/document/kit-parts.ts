@@ -1,0 +1,297 @@
+import {
+  cueAt,
+  freeId,
+  freeName,
+  kitOf,
+  kitRulesOf,
+  listOf,
+  listOfPart,
+  namesParts,
+  references,
+  ruleIds,
+  type Editor,
+  type Kit,
+  type KitPart,
+  type PartKind,
+  type Point,
+  type Shape,
+  type Show,
+  type Spot,
+  type Zone,
+} from '~~/core/show'
+import { middleOf, solidOf } from '~~/core/space'
+
+/** How a thing is put elsewhere: where each spot goes, and by how much what stands there is turned (degrees). */
+export interface Placement {
+  spot: (spot: Spot) => Spot
+  turn: number
+}
+const rounded = (value: number) => Math.round(value * 1000) / 1000
+export const shiftedBy = (dx: number, dz: number): Placement => ({
+  spot: ([x, z]) => [rounded(x + dx), rounded(z + dz)],
+  turn: 0,
+})
+/** Turned about a spot; counter-clockwise from above, as yaw is. */
+export function turnedAbout([cx, cz]: Spot, degrees: number): Placement {
+  const [cos, sin] = [Math.cos((degrees * Math.PI) / 180), Math.sin((degrees * Math.PI) / 180)]
+  return {
+    spot([x, z]) {
+      const [dx, dz] = [x - cx, z - cz]
+      return [rounded(cx + dx * cos + dz * sin), rounded(cz - dx * sin + dz * cos)]
+    },
+    turn: degrees,
+  }
+}
+
+function placedPoint([x, y, z]: Point, { spot }: Placement): Point {
+  const [px, pz] = spot([x, z])
+  return [px, y, pz]
+}
+function placedShape(shape: Shape, placement: Placement): Shape {
+  if (shape.kind === 'prism') return { ...shape, outline: shape.outline.map(placement.spot) }
+  const at = placedPoint(shape.at, placement)
+  return shape.kind === 'box' ? { ...shape, at, yaw: shape.yaw + placement.turn } : { ...shape, at }
+}
+/** Where a zone is: the spot from which its copies are counted. */
+export function spotOf(zone: Zone): Spot {
+  const [x, , z] = middleOf(solidOf(zone.shape))
+  return [x, z]
+}
+
+/** Where in the document the things of a kind of part are listed. */
+const ADDRESS: { [is in PartKind]: string[] } = {
+  light: ['place', 'lights'],
+  prop: ['place', 'props'],
+  mark: ['place', 'marks'],
+  flag: ['flags'],
+  zone: ['zones'],
+  sound: ['sounds'],
+  pool: ['pools'],
+}
+/** Of these a copy is made for each zone; sounds and pools serve all. */
+const COPIED = new Set<PartKind>(['light', 'prop', 'mark', 'flag', 'zone'])
+type Thing = {
+  id: string
+  name: string
+  at?: Point
+  yaw?: number
+  shape?: Shape
+  tiedTo?: { prop?: string }
+  rules?: unknown[]
+}
+
+/** Adds a copy of what fills a part, put elsewhere; gives its id. */
+function copyOf(edit: Editor, is: PartKind, id: string, placement: Placement): string {
+  if (!COPIED.has(is)) return id
+  const list = listOf(edit.show, listOfPart(is)) as readonly Thing[]
+  const thing = list.find((each) => each.id === id)!
+  const taken = list.map((each) => each.id)
+  const name = freeName(
+    thing.name.replace(/ \d+$/, ''),
+    list.map((each) => each.name),
+  )
+  edit.add(ADDRESS[is], {
+    ...thing,
+    id: freeId(id.replace(/-\d+$/, ''), taken),
+    name,
+    ...(thing.at && { at: placedPoint(thing.at, placement) }),
+    ...(thing.yaw !== undefined && { yaw: thing.yaw + placement.turn }),
+    ...(thing.shape && { shape: placedShape(thing.shape, placement), rules: [] }),
+  })
+  return (listOf(edit.show, listOfPart(is)) as readonly Thing[]).at(-1)!.id
+}
+
+/** Copies of everything that a zone fills the parts of its kit with. What is tied to one of its props is tied to the copy of that. */
+function copiesFor(edit: Editor, kit: Kit, zone: Zone, placement: Placement): { [part: string]: string } {
+  const filled: { [part: string]: string } = {}
+  for (const { id, is } of kit.parts) filled[id] = copyOf(edit, is, zone.parts![id]!, placement)
+  const moved = new Map(kit.parts.map(({ id }) => [zone.parts![id]!, filled[id]!]))
+  for (const { id, is } of kit.parts) {
+    if (is !== 'light' && is !== 'zone') continue
+    const address = [...ADDRESS[is], filled[id]!]
+    const { tiedTo } = (listOf(edit.show, listOfPart(is)) as readonly Thing[]).find((each) => each.id === filled[id])!
+    const prop = tiedTo?.prop !== undefined ? moved.get(tiedTo.prop) : undefined
+    if (prop !== undefined) edit.set([...address, 'tiedTo'], { prop })
+  }
+  return filled
+}
+
+/** A zone again at other places, each with things of its own for the parts of its kit, wired as it is. Gives the ids of the zones. */
+export function stamp(edit: Editor, id: string, placements: readonly Placement[]): string[] {
+  return placements.map((placement) => {
+    const { show } = edit
+    const zone = show.zones.find((each) => each.id === id)!
+    const kit = kitOf(show, zone)
+    const parts = kit && kit.parts.length > 0 ? copiesFor(edit, kit, zone, placement) : undefined
+    const taken = ruleIds(show)
+    const rules = zone.rules.map((rule) => {
+      const copy = { ...rule, id: freeId(rule.id, taken) }
+      taken.push(copy.id)
+      return copy
+    })
+    const name = freeName(
+      zone.name.replace(/ \d+$/, ''),
+      edit.show.zones.map((each) => each.name),
+    )
+    const made = freeId(
+      id.replace(/-\d+$/, ''),
+      edit.show.zones.map((each) => each.id),
+    )
+    const tie = zone.tiedTo && parts ? kit!.parts.find((part) => zone.parts![part.id] === zone.tiedTo!.prop) : undefined
+    edit.add(['zones'], {
+      ...zone,
+      id: made,
+      name,
+      rules,
+      // A zone that goes with its prop is drawn in that prop's frame.
+      shape: tie ? zone.shape : placedShape(zone.shape, placement),
+      ...(parts && { parts }),
+      ...(tie && { tiedTo: { prop: parts![tie.id] } }),
+    })
+    return made
+  })
+}
+
+/** Places along a line: so many, the last at its end. */
+export const alongLine = (from: Spot, to: Spot, count: number): Placement[] =>
+  Array.from({ length: count }, (_, i) => {
+    const share = (i + 1) / count
+    return shiftedBy((to[0] - from[0]) * share, (to[1] - from[1]) * share)
+  })
+/** Places around a spot: so many beside the one there is, evenly, each turned with its place. */
+export const around = (middle: Spot, count: number): Placement[] =>
+  Array.from({ length: count }, (_, i) => turnedAbout(middle, (360 * (i + 1)) / (count + 1)))
+
+/** The cues that only rules of a kit fire: in them its parts may stand. */
+export function cuesOfKit(show: Show, kit: Kit): Set<string> {
+  const own = new Set(kit.rules.map(({ cue }) => cue))
+  for (const zone of show.zones)
+    if (zone.kit === kit.id)
+      for (const { cue } of Object.values(zone.overrides ?? {})) if (cue !== undefined) own.add(cue)
+  const others = [
+    ...show.rules,
+    ...show.zones.flatMap(({ rules }) => rules),
+    ...show.kits.filter(({ id }) => id !== kit.id).flatMap(({ rules }) => rules),
+  ]
+  for (const { cue } of others) own.delete(cue)
+  return own
+}
+
+/** What a kit's rules and cues name at one of its zones, that could be each zone's own instead. */
+export function ownable(show: Show, kit: Kit): { is: PartKind; id: string; name: string }[] {
+  const cues = cuesOfKit(show, kit)
+  const found = new Map<string, { is: PartKind; id: string; name: string }>()
+  for (const { keys, to, id } of references(show)) {
+    const [list, index] = keys
+    const is = to.slice(0, -1) as PartKind
+    const within =
+      (list === 'kits' && show.kits[Number(index)]!.id === kit.id) ||
+      (list === 'cues' && cues.has(show.cues[Number(index)]!.id))
+    if (!within || !(is in ADDRESS) || id.startsWith('part:')) continue
+    const thing = (listOf(show, to) as readonly Thing[]).find((each) => each.id === id)
+    if (thing) found.set(`${to}/${id}`, { is, id, name: thing.name })
+  }
+  return [...found.values()]
+}
+
+/** Makes something that a kit names a part of it: the zone keeps it, every other zone of the kit gets a copy, as far from it as the one is from its zone. */
+export function makePart(edit: Editor, kitId: string, zoneId: string, is: PartKind, id: string): KitPart {
+  const kit = edit.show.kits.find((each) => each.id === kitId)!
+  const zone = edit.show.zones.find((each) => each.id === zoneId)!
+  const { name } = (listOf(edit.show, listOfPart(is)) as readonly Thing[]).find((each) => each.id === id)!
+  const part: KitPart = {
+    id: freeId(
+      name,
+      kit.parts.map((each) => each.id),
+    ),
+    name: name.replace(/ \d+$/, ''),
+    is,
+  }
+  const cues = cuesOfKit(edit.show, kit)
+  const uses = references(edit.show).filter(
+    ({ keys: [list, index], to, id: named }) =>
+      to === listOfPart(is) &&
+      named === id &&
+      ((list === 'kits' && edit.show.kits[Number(index)]!.id === kitId) ||
+        (list === 'cues' && cues.has(edit.show.cues[Number(index)]!.id))),
+  )
+  for (const { keys } of uses) edit.set(keys, `part:${part.id}`)
+  edit.add(['kits', kitId, 'parts'], part)
+  const [x, z] = spotOf(zone)
+  for (const other of edit.show.zones.filter((each) => each.kit === kitId)) {
+    const [ox, oz] = spotOf(other)
+    const filled = other.id === zoneId ? id : copyOf(edit, is, id, shiftedBy(ox - x, oz - z))
+    edit.set(['zones', other.id, 'parts'], { ...other.parts, [part.id]: filled })
+  }
+  return part
+}
+
+/** Takes a part from a kit again: what names it names what one zone has for it. */
+export function removePart(edit: Editor, kitId: string, zone: Zone, partId: string): void {
+  const kit = edit.show.kits.find((each) => each.id === kitId)!
+  const { is } = kit.parts.find(({ id }) => id === partId)!
+  const cues = cuesOfKit(edit.show, kit)
+  for (const { keys, to } of references(edit.show).filter(({ id }) => id === `part:${partId}`)) {
+    const [list, index] = keys
+    const ofKit =
+      (list === 'kits' && edit.show.kits[Number(index)]!.id === kitId) ||
+      (list === 'zones' && edit.show.zones[Number(index)]!.kit === kitId) ||
+      (list === 'cues' && cues.has(edit.show.cues[Number(index)]!.id))
+    if (ofKit && to === listOfPart(is)) edit.set(keys, zone.parts![partId])
+  }
+  for (const other of edit.show.zones.filter((each) => each.kit === kitId)) {
+    const { [partId]: _, ...parts } = other.parts ?? {}
+    edit.set(['zones', other.id, 'parts'], Object.keys(parts).length > 0 ? parts : undefined)
+  }
+  edit.remove(['kits', kitId, 'parts', partId])
+}
+
+/** Gives a zone the rules of its kit for itself, and cues of its own where they name parts. */
+export function makeOwn(edit: Editor, zoneId: string): void {
+  const { show } = edit
+  const zone = show.zones.find((each) => each.id === zoneId)!
+  const taken = ruleIds(show)
+  const made = new Map<string, string>()
+  const stepIds = new Set(show.cues.flatMap(({ steps }) => steps.map(({ id }) => id)))
+  const rules = kitRulesOf(show, zone).map((rule) => {
+    const id = freeId(`${zoneId}-${rule.id}`, taken)
+    taken.push(id)
+    const cue = show.cues.find((each) => each.id === rule.cue)!
+    if (!namesParts(cue)) return { ...rule, id }
+    if (!made.has(cue.id)) {
+      const name = freeName(
+        `${cue.name}, ${zone.name}`,
+        edit.show.cues.map((each) => each.name),
+      )
+      const own = freeId(
+        name,
+        edit.show.cues.map((each) => each.id),
+      )
+      const steps = cueAt(show, cue.id, zone)!.steps.map((step) => {
+        const stepId = freeId(step.id.replace(/-\d+$/, ''), stepIds)
+        stepIds.add(stepId)
+        return { ...step, id: stepId }
+      })
+      edit.add(['cues'], { ...cue, id: own, name, steps })
+      made.set(cue.id, own)
+    }
+    return { ...rule, id, cue: made.get(cue.id)! }
+  })
+  for (const field of ['overrides', 'parts', 'kit']) edit.set(['zones', zoneId, field], undefined)
+  for (const rule of rules) edit.add(['zones', zoneId, 'rules'], rule)
+}
+
+/** Has a zone share the rules of a kit, with copies of what another of its zones fills the parts with. @throws Error where no zone does */
+export function takeKit(edit: Editor, zoneId: string, kitId: string | undefined): void {
+  for (const field of ['overrides', 'parts']) edit.set(['zones', zoneId, field], undefined)
+  const kit = edit.show.kits.find(({ id }) => id === kitId)
+  if (kit && kit.parts.length > 0) {
+    const like = edit.show.zones.find((zone) => zone.kit === kitId && zone.id !== zoneId)
+    if (!like)
+      throw new Error(`No zone has the kit ${kit.name}, so nothing is known that could be its ${kit.parts[0]!.name}.`)
+    const zone = edit.show.zones.find(({ id }) => id === zoneId)!
+    const [[x, z], [lx, lz]] = [spotOf(zone), spotOf(like)]
+    edit.set(['zones', zoneId, 'parts'], copiesFor(edit, kit, like, shiftedBy(x - lx, z - lz)))
+  }
+  edit.set(['zones', zoneId, 'kit'], kitId)
+}

@@ -1,0 +1,113 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect } from '@playwright/test'
+import type { Show } from '../../core/show'
+import { ask } from '../harness/api'
+import { choose, clickSpot, clickThing, desk, marks, open, part, test, type } from './page'
+
+/** A hall with a switch that was made by hand: one flag, two use rules, each on what the other sets. */
+const light = (id: string, on: boolean) => [
+  { id: `${id}-light`, kind: 'light', light: 'lamp', on, hold: 'keep' },
+  { id: `${id}-flag`, kind: 'flag', flag: 'lit', set: on },
+]
+const press = (value: boolean, cue: string) => ({
+  id: cue,
+  on: { at: 'use' },
+  when: [{ flag: 'lit', is: '=', value }],
+  cue,
+})
+const document = {
+  format: 'esvik-show',
+  version: 1,
+  title: 'Switches',
+  place: {
+    floors: [
+      {
+        id: 'f',
+        name: 'Hall',
+        y: 0,
+        outline: [
+          [0, -6],
+          [30, -6],
+          [30, 6],
+          [0, 6],
+        ],
+      },
+    ],
+    lights: [{ id: 'lamp', name: 'Lamp', kind: 'point', at: [3, 2.4, 2], candela: 30, on: false }],
+  },
+  flags: [{ id: 'lit', name: 'Lit', start: false }],
+  cues: [
+    { id: 'on', name: 'Light on', steps: light('on', true) },
+    { id: 'off', name: 'Light off', steps: light('off', false) },
+  ],
+  zones: [
+    {
+      id: 'switch',
+      name: 'Switch',
+      shape: { kind: 'box', at: [3, 0, 0], size: [2, 2, 2] },
+      rules: [press(false, 'on'), press(true, 'off')],
+    },
+  ],
+  walks: [
+    {
+      id: 'w',
+      name: 'Along the hall',
+      points: [3, 7, 11, 15, 19, 23].map((x) => ({ at: [x, 0, 0], use: true, pause: 1 })),
+    },
+  ],
+}
+
+test('a switch is stamped five times with its lamp, changed once for all, and one goes its own way', async ({
+  page,
+  server,
+}) => {
+  const { body } = await ask(server.url, '/api/shows', 'POST', { document })
+  const show = async () => (await ask(server.url, `/api/shows/${body.id}`)).body.show as Show
+  await open(page, server, body.id)
+  await clickThing(page, 'zone', 'switch')
+  await desk(page).getByRole('button', { name: 'Share its rules' }).click()
+  await choose(page, 'Of its own', 'Lamp')
+  await choose(page, 'Of its own', 'Lit')
+  await expect.poll(async () => (await show()).kits[0]?.parts.map(({ name }) => name)).toEqual(['Lamp', 'Lit'])
+  const { violations } = await new AxeBuilder({ page }).analyze()
+  expect(violations.map(({ id, nodes }) => [id, nodes[0]!.html])).toEqual([])
+
+  await desk(page).getByRole('button', { name: 'Stamp it' }).click()
+  for (const x of [7, 11]) await clickSpot(page, x, 0)
+  await page.keyboard.press('Escape')
+  await expect
+    .poll(async () => (await show()).zones.map(({ name }) => name))
+    .toEqual(['Switch', 'Switch 2', 'Switch 3'])
+  await desk(page).getByRole('spinbutton', { name: 'How many' }).fill('3')
+  await page
+    .getByRole('button', { name: 'Fit' })
+    .or(page.getByRole('button', { name: 'Whole place' }))
+    .click()
+  await desk(page).getByRole('button', { name: 'Along a line' }).click()
+  await clickSpot(page, 12, 4)
+  await expect.poll(async () => (await show()).zones.length).toBe(6)
+  const { place, flags, zones } = await show()
+  expect(place.lights.map(({ name }) => name)).toEqual(['Lamp', 'Lamp 2', 'Lamp 3', 'Lamp 4', 'Lamp 5', 'Lamp 6'])
+  expect(flags).toHaveLength(6)
+  expect(zones[5]!.shape).toMatchObject({ at: [12, 0, 4] })
+  // What is pressed at each of the first three lights its own lamp.
+  await expect(marks(page, 'fired', 'switch-2')).toHaveCount(1)
+
+  // Once for all: the cue has its lamp as a part, and burns at another strength at every zone.
+  await desk(page).getByRole('button', { name: 'Steps of its cue' }).first().click()
+  await desk(page).locator('[data-step="on-light"] button[aria-expanded]').click()
+  await expect(part(page, 'Light')).toHaveText('its Lamp')
+  await part(page, 'Candela').click()
+  await type(page, 'Candela', '12')
+  await expect.poll(async () => (await show()).cues[0]!.steps[0]).toMatchObject({ light: 'part:lamp', candela: 12 })
+
+  await clickThing(page, 'zone', 'switch-3')
+  await desk(page).getByRole('button', { name: 'Make these rules its own' }).click()
+  await expect.poll(async () => (await show()).zones.find(({ id }) => id === 'switch-3')!.kit).toBeUndefined()
+  const after = await show()
+  const rule = after.zones.find(({ id }) => id === 'switch-3')!.rules[0]!
+  expect(after.cues.find(({ id }) => id === rule.cue)!.steps[0]).toMatchObject({ light: 'lamp-3', candela: 12 })
+  await expect(marks(page, 'fired', 'switch-3')).toHaveCount(1)
+  await page.keyboard.press('Control+z')
+  await expect.poll(async () => (await show()).zones.find(({ id }) => id === 'switch-3')!.kit).toBe('switch-kit')
+})
