@@ -15,6 +15,7 @@ import { useRuleEdits } from './rule-edits'
 import ZoneShape from './ZoneShape.vue'
 import PartText from '~/parts/PartText.vue'
 import { useThingEdits } from '~/plan/thing-edits'
+import WholeThings from '~/wiring/WholeThings.vue'
 
 const ZoneFindings = defineAsyncComponent(() => import('./ZoneFindings.vue'))
 
@@ -99,7 +100,10 @@ function toggleMute() {
           {{ facts }}
         </p>
       </div>
-      <button class="chip" @click="addRule">+ rule</button>
+      <div class="flex gap-1.5">
+        <WholeThings :zone="zone" />
+        <button class="chip" @click="addRule">+ rule</button>
+      </div>
     </div>
     <div class="flex flex-wrap gap-1.5">
       <button

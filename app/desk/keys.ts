@@ -51,6 +51,7 @@ export function useDeskKeys() {
     '0': () => view.fit(),
     z: () => playhead.marked && view.show(playhead.marked.from, playhead.marked.to),
     f: () => (view.tall = view.tall === undefined ? 'score' : view.tall === 'score' ? 'below' : undefined),
+    w: () => globalThis.document.querySelector<HTMLElement>('[data-whole-things]')?.click(),
     Delete: () => things.remove(),
     Backspace: () => things.remove(),
     Escape: () => (picking.value ? (picking.value = undefined) : selection.clear()),

@@ -1,0 +1,322 @@
+import {
+  completeCue,
+  completeRule,
+  completeStep,
+  freeId,
+  freeName,
+  ruleIds,
+  type Cue,
+  type Editor,
+  type Mark,
+  type Prop,
+  type Rule,
+  type Show,
+  type Step,
+  type StepKind,
+  type Zone,
+} from '~~/core/show'
+import { floorAt } from '~~/core/space'
+import { freshFlag, freshMark } from '~/document/fresh'
+import { freshStep } from '~/document/fresh-step'
+import { hingeOf } from '~/document/hinge'
+import { shiftedBy, spotOf, stamp } from '~/document/kit-parts'
+
+/** Something whole that happens at a zone: its rules, cues, flags, marks and whatever is missing, all to be edited afterwards. */
+export interface WholeThing {
+  name: string
+  says: string
+  /** What the show must have for it, in words; nothing if it has. */
+  lacks?: (show: Show) => string | undefined
+  make: (at: Place) => void
+}
+/** A step as it is laid down here: the rest is as a fresh one of its kind, near the zone. */
+type Laid = { kind: StepKind } & Record<string, unknown>
+
+/** What a whole thing is made with: a zone of a show that is being edited, and what stands near it. */
+class Place {
+  readonly edit: Editor
+  readonly zone: Zone
+  readonly near: readonly [number, number, number]
+  constructor(edit: Editor, zone: Zone) {
+    this.edit = edit
+    this.zone = zone
+    const [x, z] = spotOf(zone)
+    this.near = [x, floorAt(edit.show.place.floors, x, z) ?? 0, z]
+  }
+  get show(): Show {
+    return this.edit.show
+  }
+  /** Adds a cue of steps; those that the show has nothing for are left out. */
+  cue(called: string, steps: readonly Laid[], more: Partial<Cue> = {}): string {
+    const name = freeName(
+      called,
+      this.show.cues.map((cue) => cue.name),
+    )
+    const id = freeId(
+      name,
+      this.show.cues.map((cue) => cue.id),
+    )
+    const taken = this.show.cues.flatMap((cue) => cue.steps.map((step) => step.id))
+    const made = steps.flatMap(({ kind, ...fields }): Step[] => {
+      const stepId = freeId(kind, taken)
+      taken.push(stepId)
+      const fresh = freshStep(this.show, kind, stepId, this.near, id) ?? { id: stepId, kind }
+      return isWhole({ ...fresh, ...fields }) ? [completeStep({ ...fresh, ...fields })] : []
+    })
+    this.edit.add(['cues'], completeCue({ ...more, id, name, steps: made }))
+    return id
+  }
+  rule(on: Rule['on'], cue: string, more: Partial<Rule> = {}, zone = this.zone.id): void {
+    const id = freeId(`${zone}-rule`, ruleIds(this.show))
+    this.edit.add(['zones', zone, 'rules'], completeRule({ ...more, id, on, cue }))
+  }
+  /** The prop that stands nearest, of those that are asked for. */
+  prop(fits: (prop: Prop) => boolean = () => true): Prop | undefined {
+    const far = ({ at }: Prop) => Math.hypot(...at.map((v, i) => v - this.near[i]!))
+    return this.show.place.props.filter(fits).sort((a, b) => far(a) - far(b))[0]
+  }
+  mark(kind: Mark['kind'], dx: number, up: number, dz: number, yaw: number, name: string): string {
+    const [x, y, z] = this.near
+    const fresh = freshMark(this.show, kind, [x + dx, y + up, z + dz], yaw)
+    const taken = this.show.place.marks.map((mark) => mark.name)
+    this.edit.add(['place', 'marks'], { ...fresh, name: freeName(name, taken) })
+    return fresh.id
+  }
+}
+/** What a step is about: without it there is none. */
+const ABOUT: { [kind in StepKind]?: string } = {
+  light: 'light',
+  bed: 'sound',
+  scatter: 'pool',
+  prop: 'prop',
+  fling: 'prop',
+  drift: 'target',
+  prompt: 'anchor',
+}
+function isWhole(step: { kind: StepKind } & Record<string, unknown>): boolean {
+  const about = ABOUT[step.kind]
+  if (step.kind === 'sound') return step.sound !== undefined || step.pool !== undefined
+  return about === undefined || step[about] !== undefined
+}
+
+const ENTER: Rule['on'] = { at: 'enter' }
+const USE: Rule['on'] = { at: 'use' }
+const HEAD = { at: 'head' }
+const HERE = { at: 'zone' }
+const ramp = (seconds: number, ease = 'linear') => ({ seconds, ease })
+const wants = (has: (show: Show) => boolean, what: string) => (show: Show) => (has(show) ? undefined : what)
+const aSound = wants(({ sounds }) => sounds.length > 0, 'a sound')
+const aProp = wants(({ place }) => place.props.length > 0, 'a prop')
+const aLight = wants(({ place }) => place.lights.length > 0, 'a light')
+/** How far away the other end of a way through is put, and a camera (m). */
+const FAR = 8
+const BACK = 3
+const EYES = 1.6
+
+/** A door opens about its hinge, or slides by its width, while somebody is there. */
+function door(at: Place, slides: boolean): void {
+  const prop = at.prop(({ form }) => form === 'door') ?? at.prop()!
+  const moves = slides
+    ? { slide: { by: [prop.size[0], 0, 0] } }
+    : { turn: { by: prop.hinge === 'right' ? -90 : 90, about: hingeOf(prop) ?? [0, 0] } }
+  const cue = at.cue(`${prop.name} ${slides ? 'slides' : 'swings'}`, [
+    { kind: 'prop', prop: prop.id, ...moves, ramp: ramp(1.2, 'inout'), release: ramp(1.5, 'inout'), hold: 'release' },
+    { kind: 'sound', where: { at: 'prop', prop: prop.id } },
+  ])
+  at.rule(ENTER, cue)
+}
+
+/** The whole things that can be made at a zone, in the order in which they are offered. */
+export const WHOLE_THINGS: readonly WholeThing[] = [
+  {
+    name: 'Ambience here',
+    says: 'a bed that swells in and dies away with who is here, and single sounds over it',
+    lacks: aSound,
+    make(at) {
+      const cue = at.cue(`${at.zone.name} ambience`, [
+        { kind: 'bed', where: HEAD, fadeIn: 2, fadeOut: 3, gain: -6, hold: 'release' },
+        { kind: 'scatter', hold: 'release' },
+      ])
+      at.rule(ENTER, cue)
+    },
+  },
+  {
+    name: 'A scare',
+    says: 'once: a sound, the light out, beds down, and nobody walks for a moment',
+    lacks: aSound,
+    make(at) {
+      const cue = at.cue(
+        `${at.zone.name} scare`,
+        [
+          { kind: 'sound', where: HERE, bus: 'scare', gain: [3, 3] },
+          { kind: 'light', on: false, ramp: ramp(0), release: ramp(1.5), hold: 3 },
+          { kind: 'level', bus: 'bed', gain: -12, ramp: ramp(0.2), release: ramp(3), hold: 4 },
+          { kind: 'freeze', locks: ['walk'], hold: 1.2 },
+        ],
+        { scare: true },
+      )
+      at.rule(ENTER, cue, { limit: { times: 1 }, debounce: 0.5 })
+    },
+  },
+  {
+    name: 'A prompt at this',
+    says: 'a board with a key, as long as somebody is here',
+    make(at) {
+      const prop = at.prop()
+      const anchor = prop ? { prop: prop.id } : { zone: at.zone.id }
+      const cue = at.cue(`${at.zone.name} prompt`, [{ kind: 'prompt', text: 'Look closer', key: 'E', anchor }])
+      at.rule(ENTER, cue)
+    },
+  },
+  { name: 'A door that swings', says: 'open while somebody is here', lacks: aProp, make: (at) => door(at, false) },
+  { name: 'A door that slides', says: 'open while somebody is here', lacks: aProp, make: (at) => door(at, true) },
+  {
+    name: 'A switch',
+    says: 'light by key, on and off: a flag, and two rules of which each asks what the other sets',
+    lacks: aLight,
+    make(at) {
+      const light = [...at.show.place.lights].sort(
+        (a, b) =>
+          Math.hypot(...a.at.map((v, i) => v - at.near[i]!)) - Math.hypot(...b.at.map((v, i) => v - at.near[i]!)),
+      )[0]!
+      const flag = {
+        ...freshFlag(at.show),
+        name: freeName(
+          `${light.name} is on`,
+          at.show.flags.map(({ name }) => name),
+        ),
+      }
+      at.edit.add(['flags'], { ...flag, start: light.on })
+      for (const on of [true, false]) {
+        const cue = at.cue(`${light.name} ${on ? 'on' : 'off'}`, [
+          { kind: 'light', light: light.id, on, ramp: ramp(0), release: undefined, hold: 'keep' },
+          { kind: 'flag', flag: flag.id, set: on },
+          { kind: 'sound', where: HERE },
+        ])
+        at.rule(USE, cue, { when: [{ flag: flag.id, is: '=', value: !on }] })
+      }
+    },
+  },
+  {
+    name: 'Dark and back',
+    says: 'another atmosphere as long as somebody is here',
+    make(at) {
+      let preset = at.show.atmospheres.find(({ level }) => level !== undefined && level < at.show.atmosphere.level)
+      if (!preset) {
+        preset = {
+          id: freeId(
+            'dark',
+            at.show.atmospheres.map(({ id }) => id),
+          ),
+          name: 'Dark',
+          level: 0.08,
+          vignette: { amount: 0.4, softness: 0.6 },
+        }
+        at.edit.add(['atmospheres'], preset)
+      }
+      const cue = at.cue(`${at.zone.name} goes dark`, [
+        {
+          kind: 'atmosphere',
+          preset: preset.id,
+          ramp: ramp(1.5, 'inout'),
+          release: ramp(2.5, 'inout'),
+          hold: 'release',
+        },
+      ])
+      at.rule(ENTER, cue)
+    },
+  },
+  {
+    name: 'Freeze with a camera',
+    says: 'once: the picture goes to a mark and back, and nobody moves meanwhile',
+    make(at) {
+      const mark = at.mark('camera', 0, EYES, BACK, 0, `${at.zone.name} seen`)
+      const cue = at.cue(`${at.zone.name} cutscene`, [
+        {
+          kind: 'camera',
+          marks: [{ mark, travel: 0.6, ease: 'inout', stay: 3 }],
+          back: { seconds: 0.6, ease: 'inout' },
+        },
+        { kind: 'freeze', locks: ['walk', 'jump', 'look', 'use'], hold: 'cue' },
+      ])
+      at.rule(ENTER, cue, { limit: { times: 1 } })
+    },
+  },
+  {
+    name: 'A way through with a fade',
+    says: 'both ends at once: here, and eight metres off, to be dragged where it leads',
+    make(at) {
+      const { zone } = at
+      const [other] = stamp(at.edit, zone.id, [shiftedBy(FAR, 0)])
+      // What the zone had already happens here alone.
+      at.edit.set(['zones', other!, 'rules'], [])
+      at.edit.set(
+        ['zones', other!, 'name'],
+        freeName(
+          `${zone.name}, far end`,
+          at.show.zones.map(({ name }) => name),
+        ),
+      )
+      const here = at.mark('standing', 0, 0, 0, 90, `${zone.name} near`)
+      const there = at.mark('standing', FAR, 0, 0, -90, `${zone.name} far`)
+      for (const [from, mark, words] of [
+        [zone.id, there, 'through'],
+        [other!, here, 'back'],
+      ] as const) {
+        const cue = at.cue(`${zone.name}, ${words}`, [
+          { kind: 'fade', in: 0.4, stay: 0.3, out: 0.6 },
+          { kind: 'freeze', locks: ['walk', 'look', 'use'], hold: 0.8 },
+          { kind: 'move', mark, at: 0.5, quiet: true },
+        ])
+        at.rule(ENTER, cue, {}, from)
+      }
+    },
+  },
+  {
+    name: 'Music until it has ended',
+    says: 'a piece that goes on when one leaves, beds down under it, and not again for a while',
+    lacks: aSound,
+    make(at) {
+      const longest = [...at.show.sounds].sort((a, b) => b.seconds - a.seconds)[0]!
+      const cue = at.cue(`${at.zone.name} music`, [
+        { kind: 'sound', sound: longest.id, where: HEAD, bus: 'music', fadeIn: 0.5, fadeOut: 1 },
+        { kind: 'level', bus: 'bed', gain: -8, ramp: ramp(1.5), release: ramp(3), hold: 'cue' },
+      ])
+      at.rule(ENTER, cue, { cooldown: { seconds: 30, from: 'end' } })
+    },
+  },
+  {
+    name: 'A thing that falls',
+    says: 'once in a run: what stands nearest is thrown, and sounds where it hits',
+    lacks: aProp,
+    make(at) {
+      const prop = at.prop()!
+      const cue = at.cue(`${prop.name} falls`, [
+        { kind: 'fling', prop: prop.id, speed: [1.5, 2.5], yaw: 0, pitch: 20, spread: 25, spin: [60, 180] },
+      ])
+      at.rule(ENTER, cue, { limit: { times: 1 }, per: 'run' })
+    },
+  },
+  {
+    name: 'Bump and burst',
+    says: 'a knock and sparks, at most every five seconds',
+    lacks: aSound,
+    make(at) {
+      const cue = at.cue(`${at.zone.name} bump`, [
+        { kind: 'sound', where: HERE },
+        { kind: 'burst', where: HERE, count: [12, 24], life: [0.4, 0.9], speed: [1, 3], rise: 1, colour: '#ffc46b' },
+      ])
+      at.rule(ENTER, cue, { cooldown: { seconds: 5, from: 'fire' } })
+    },
+  },
+]
+
+/** Makes a whole thing at a zone. */
+export function makeWhole(edit: Editor, zoneId: string, thing: WholeThing): void {
+  thing.make(
+    new Place(
+      edit,
+      edit.show.zones.find(({ id }) => id === zoneId)!,
+    ),
+  )
+}
