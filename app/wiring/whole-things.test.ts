@@ -64,7 +64,7 @@ describe('a whole thing at a zone', () => {
       )
       for (const list of names) expect(new Set(list).size).toBe(list.length)
       expect(once.cues.every((cue) => cue.steps.length > 0)).toBe(true)
-      const { events } = await played(once)
+      const { events } = await played(once, 60)
       expect(fires(events).length).toBeGreaterThan(0)
     },
   )
