@@ -2,6 +2,7 @@ import { useThingEdits } from '~/plan/thing-edits'
 import { useEventListener } from '@vueuse/core'
 import { picking } from '~/frame/picking'
 import { usePlayhead } from '~/frame/playhead'
+import { isSearching } from '~/frame/searching'
 import { useSelection } from '~/frame/selection'
 import { useShow } from '~/document/show'
 import { useView } from '~/frame/view'
@@ -60,6 +61,7 @@ export function useDeskKeys() {
     z: (event) => (event.shiftKey ? doc.redo() : doc.undo()),
     y: () => doc.redo(),
     d: () => things.duplicate(),
+    k: () => (isSearching.value = true),
   }
 
   /** By how much the arrows move what is chosen, with Alt (m). */

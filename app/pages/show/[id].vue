@@ -8,6 +8,7 @@ import { useSound } from '~/sound/sound'
 import { useView } from '~/frame/view'
 import { droppedPlace, droppedSounds, isSound, useDrops } from '~/frame/dropped'
 import { followPointer } from '~/frame/pointer-drag'
+import { isSearching } from '~/frame/searching'
 import AppHeader from '~/frame/AppHeader.vue'
 import SaveState from '~/frame/SaveState.vue'
 import UndoButtons from '~/frame/UndoButtons.vue'
@@ -38,6 +39,7 @@ function bringIn(dropped: File) {
 const SoundsView = defineAsyncComponent(() => import('~/sounds/SoundsView.vue'))
 const CuesBand = defineAsyncComponent(() => import('~/cues/CuesBand.vue'))
 const CueReadOuts = defineAsyncComponent(() => import('~/cues/CueReadOuts.vue'))
+const SearchDialog = defineAsyncComponent(() => import('~/search/SearchDialog.vue'))
 const MixPanel = defineAsyncComponent(() => import('~/mix/MixPanel.vue'))
 const mixes = ref(false)
 const VIEWS = [
@@ -131,6 +133,7 @@ function divide(event: PointerEvent) {
           aria-label="Level"
         />
       </div>
+      <button v-if="doc.isOpen" class="button" title="Ctrl+K" @click="isSearching = true">Find</button>
       <button v-if="doc.isOpen" class="button" :aria-pressed="mixes" @click="mixes = !mixes">Mix</button>
       <a v-if="doc.isOpen" class="button" :href="`/api/shows/${doc.id}/export`" download>Export</a>
     </AppHeader>
@@ -182,5 +185,6 @@ function divide(event: PointerEvent) {
     </p>
     <MixPanel v-if="mixes && doc.isOpen" @close="mixes = false" />
     <UndoQuestion v-if="doc.asked" />
+    <SearchDialog v-if="isSearching && doc.isOpen" />
   </div>
 </template>

@@ -1,0 +1,118 @@
+<script setup lang="ts">
+import {
+  Combobox,
+  ComboboxInput,
+  ComboboxLabel,
+  ComboboxOption,
+  ComboboxOptions,
+  Dialog,
+  DialogPanel,
+} from '@headlessui/vue'
+import { useShow } from '~/document/show'
+import { isThing } from '~/document/things'
+import { usePlayhead } from '~/frame/playhead'
+import { isSearching } from '~/frame/searching'
+import { useSelection } from '~/frame/selection'
+import { useView } from '~/frame/view'
+import { useSounds } from '~/sounds/sounds'
+import { cueName } from '~/words/names'
+import { entriesOf, metAt, type Entry } from './entries'
+import { finder } from './find'
+
+/** Everything of the show by a few letters of its name, and what can be done. */
+const doc = useShow()
+const selection = useSelection()
+const view = useView()
+const playhead = usePlayhead()
+const sounds = useSounds()
+const words = ref('')
+const none: Entry | null = null
+
+const act = (id: string, name: string, more: string, go: () => void) => ({
+  entry: { key: `action//${id}`, kind: 'action', id, name, more } satisfies Entry,
+  go,
+})
+const ACTIONS = [
+  act('desk', 'Go to the desk', 'view score', () => (view.looks = 'desk')),
+  act('cues', 'Go to the cues', 'view stave', () => (view.looks = 'cues')),
+  act('sounds', 'Go to the sounds', 'view shore', () => (view.looks = 'sounds')),
+  act('play', 'Play, or stop', 'start pause', () => playhead.toggle()),
+  act('start', 'Go to the start', 'home', () => playhead.seek(0)),
+  act('fit', 'See the whole run', 'zoom fit', () => view.fit()),
+  act('section', 'Section, shown or not', 'plan cut', () => (view.section = !view.section)),
+  act('heard', 'How loud it is where one stays', 'heard ambience plan', () => (view.ambience = !view.ambience)),
+  act('undo', 'Undo', 'take back', () => doc.undo()),
+  act('redo', 'Redo', 'again', () => doc.redo()),
+  act('none', 'Choose nothing', 'clear selection', () => selection.clear()),
+]
+/** Made once: nothing is edited while this is open. */
+const entries = entriesOf(doc.show!)
+const find = finder([...entries, ...ACTIONS.map(({ entry }) => entry)])
+const found = computed(() => (words.value.trim() ? find(words.value) : ACTIONS.map(({ entry }) => entry)))
+const about = (entry: Entry) =>
+  entry.kind === 'step' ? `step of ${cueName(doc.show!, entry.cue!)}` : entry.kind === 'action' ? '' : entry.kind
+
+const close = () => (isSearching.value = false)
+const inPlace = () => view.looks === 'sounds' && (view.looks = 'desk')
+function go(entry: Entry | null) {
+  if (!entry) return
+  close()
+  const { kind, id } = entry
+  switch (kind) {
+    case 'action':
+      return ACTIONS.find((action) => action.entry.id === id)!.go()
+    case 'step':
+      inPlace()
+      selection.choose('cue', entry.cue!)
+      return selection.openOne(id)
+    case 'sound':
+    case 'pool':
+      view.looks = 'sounds'
+      if (kind === 'sound') sounds.choose(id)
+      else sounds.chosenPool = id
+      return
+    case 'flag':
+    case 'signal':
+    case 'kit': {
+      const met = metAt(doc.show!, kind, id)
+      inPlace()
+      if (!met) return
+      if ('zone' in met) return selection.choose('zone', met.zone)
+      selection.choose('cue', met.cue)
+      return selection.openOne(met.step)
+    }
+    default:
+      inPlace()
+      if (kind === 'atmosphere') view.looks = 'cues'
+      if (isThing(kind) || kind === 'cue' || kind === 'walk' || kind === 'atmosphere') selection.choose(kind, id)
+  }
+}
+</script>
+
+<template>
+  <Dialog :open="isSearching" aria-label="Find anything" class="relative z-50" @close="close">
+    <div class="fixed inset-0 bg-ink-0/60" aria-hidden="true" />
+    <div class="fixed inset-x-0 top-24 flex justify-center px-6">
+      <DialogPanel class="w-[560px] rounded-xl border border-rule bg-ink-2 p-3">
+        <Combobox :model-value="none" nullable @update:model-value="go">
+          <ComboboxLabel class="sr-only">Find anything</ComboboxLabel>
+          <ComboboxInput
+            class="field w-full !px-3 !py-1.5 text-[15px]"
+            placeholder="A zone, a cue, a sound, a lamp, a flag, a walk, or what to do"
+            :display-value="() => words"
+            @change="words = $event.target.value"
+          />
+          <ComboboxOptions static class="mt-2 max-h-96 overflow-y-auto">
+            <ComboboxOption v-for="entry in found" :key="entry.key" v-slot="{ active }" :value="entry" as="template">
+              <li class="flex items-baseline gap-3 rounded-md px-3 py-1" :class="active ? 'bg-ink-3' : ''">
+                <span class="min-w-0 flex-1 truncate">{{ entry.name }}</span>
+                <span class="text-xs text-bone-3">{{ about(entry) }}</span>
+              </li>
+            </ComboboxOption>
+          </ComboboxOptions>
+          <p v-if="found.length === 0" class="px-3 py-2 text-bone-3">Nothing is called so.</p>
+        </Combobox>
+      </DialogPanel>
+    </div>
+  </Dialog>
+</template>

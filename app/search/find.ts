@@ -1,0 +1,21 @@
+import MiniSearch from 'minisearch'
+import type { Entry } from './entries'
+
+/** So many are shown. */
+const MOST = 40
+
+/** Finds entries by the beginnings of words, and by words that are nearly so; what is found by its name comes first. */
+export function finder(entries: readonly Entry[]): (words: string) => Entry[] {
+  const index = new MiniSearch<Entry>({
+    idField: 'key',
+    fields: ['name', 'more', 'kind'],
+    searchOptions: { prefix: true, fuzzy: 0.15, boost: { name: 4 }, combineWith: 'AND' },
+  })
+  index.addAll([...entries])
+  const byKey = new Map(entries.map((entry) => [entry.key, entry]))
+  return (words) =>
+    index
+      .search(words)
+      .slice(0, MOST)
+      .map(({ id }) => byKey.get(id as string)!)
+}
