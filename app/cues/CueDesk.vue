@@ -3,6 +3,7 @@ import { usesOf, type Cue } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { useSelection } from '~/frame/selection'
 import { useView } from '~/frame/view'
+import DeletionAsked from '~/parts/DeletionAsked.vue'
 import PartChoice from '~/parts/PartChoice.vue'
 import PartText from '~/parts/PartText.vue'
 import { count } from '~/words/time'
@@ -94,22 +95,13 @@ function remove(instead?: string) {
       <button v-if="view.looks === 'desk'" class="chip ml-1.5" @click="view.looks = 'cues'">On its stave</button>
       <button class="chip ml-1.5" @click="uses > 0 ? (asks = true) : remove()">Delete</button>
     </p>
-    <p v-if="asks" role="alert" class="rounded-md border border-rust px-2 py-1 text-xs leading-relaxed text-bone">
+    <DeletionAsked v-if="asks" :others="others" @remove="remove()" @replace="remove" @leave="asks = false">
       Deleting it takes {{ count(firers.length, 'rule') }}
       <template v-if="zones.length > 0">of {{ zones.map(({ name }) => name).join(', ') }}</template>
       with it<template v-if="endedBy.length > 0"
         >, and the steps of {{ endedBy.map(({ name }) => name).join(', ') }} that end it</template
-      >. <button class="part" @click="remove()">Delete it all the same</button>
-      <template v-if="others.length > 0"
-        >, or
-        <PartChoice
-          name="Put in its place"
-          :value="'' as string"
-          :options="[{ value: '', words: 'put another in its place …' }, ...others]"
-          @choose="$event && remove($event)" /></template
-      >·
-      <button class="part" @click="asks = false">Leave it</button>
-    </p>
+      >.
+    </DeletionAsked>
     <p v-if="cue.steps.length === 0" class="text-bone-2">
       Nothing happens yet. Add a step: what is heard, seen or felt first.
     </p>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { SOUND_TYPES, type SoundType } from '~~/core/audio'
 import type { Editor } from '~~/core/show'
+import DeletionAsked from '~/parts/DeletionAsked.vue'
 import PartChoice from '~/parts/PartChoice.vue'
 import PartNumber from '~/parts/PartNumber.vue'
 import PartText from '~/parts/PartText.vue'
@@ -225,18 +226,10 @@ function remove() {
         Replaced in {{ store.replacedIn.length === 0 ? 'no show' : store.replacedIn.join(', ') }}.
         <button class="part" @click="store.replacedIn = undefined">Good</button>
       </p>
-      <p v-if="asks" role="alert" class="rounded-md border border-rust px-2 py-1 text-bone">
+      <DeletionAsked v-if="asks" :others="others" @remove="remove" @replace="instead" @leave="asks = false">
         Deleting it takes it out of {{ users.map(({ name }) => name).join(', ') }}; a step or a pool that then has
-        nothing goes too. <button class="part" @click="remove">Delete it all the same</button>, or
-        <PartChoice
-          name="Put in its place"
-          value=""
-          :options="[{ value: '', words: 'put another in its place …' }, ...others]"
-          @choose="$event && instead($event)"
-        />
-        ·
-        <button class="part" @click="asks = false">Leave it</button>
-      </p>
+        nothing goes too.
+      </DeletionAsked>
     </div>
   </section>
 </template>

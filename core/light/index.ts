@@ -2,3 +2,4 @@
 export * from './illuminance'
 export * from './pool'
 export * from './temperature'
+export * from './flicker'

@@ -2,7 +2,7 @@
 import type { Preset } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { useSelection } from '~/frame/selection'
-import PartChoice from '~/parts/PartChoice.vue'
+import DeletionAsked from '~/parts/DeletionAsked.vue'
 import PartText from '~/parts/PartText.vue'
 import { atmospherePieces } from '../step/lit'
 import StepPieces from '../step/StepPieces.vue'
@@ -57,20 +57,17 @@ function duplicate() {
       <button class="chip" @click="duplicate">Duplicate</button>
       <button class="chip" @click="users.length > 0 ? (asks = true) : remove()">Delete</button>
     </div>
-    <p v-if="asks" role="alert" class="rounded-md border border-rust px-2 py-1 text-xs leading-relaxed text-bone">
+    <DeletionAsked
+      v-if="asks"
+      :others="others"
+      does="Delete it"
+      @remove="remove()"
+      @replace="remove"
+      @leave="asks = false"
+    >
       {{ users.map(({ name }) => name).join(', ') }} {{ users.length === 1 ? 'goes' : 'go' }} to it. Deleted, their
       steps keep what it says for themselves.
-      <button class="part" @click="remove()">Delete it</button>
-      <template v-if="others.length > 0"
-        >, or
-        <PartChoice
-          name="Put in its place"
-          :value="'' as string"
-          :options="[{ value: '', words: 'put another in its place …' }, ...others]"
-          @choose="$event && remove($event)" /></template
-      >·
-      <button class="part" @click="asks = false">Leave it</button>
-    </p>
+    </DeletionAsked>
     <p class="border-t border-rule pt-2 text-xs text-bone-3">
       <template v-if="users.length === 0">No cue goes to it yet.</template>
       <template v-else

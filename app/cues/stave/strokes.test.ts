@@ -46,6 +46,17 @@ describe('its strokes', () => {
     const at = (t: number) => strokes[0]!.curve.reduce((a, b) => (Math.abs(b.t - t) < Math.abs(a.t - t) ? b : a)).value
     expect([at(0.5), at(2), at(4)]).toEqual([1, 0.2, 1])
   })
+  it('flicker as they are told to, as long as they last', () => {
+    const tube = { ...dim, candela: 100, flicker: { pattern: 'tube', rate: 8, depth: 1 } }
+    const values = (from: number, to: number) =>
+      new Set(
+        previewed([tube])
+          .strokes[0]!.curve.filter(({ t }) => t > from && t < to)
+          .map(({ value }) => value),
+      )
+    expect(values(1.01, 2.99)).toEqual(new Set([0, 1]))
+    expect(values(3.01, 6)).toEqual(new Set([1]))
+  })
   it('have their sounds, as long as their files', () => {
     const { strokes } = previewed([{ id: 's', kind: 'sound', sound: SOUND.id, where: { at: 'head' }, at: 0.5 }])
     expect(strokes[0]!.sounds).toMatchObject([{ t: 0.5, seconds: 2, sound: SOUND.id }])

@@ -1,5 +1,6 @@
 import { channelAt, eventsOf, type Run } from '~~/core/engine'
-import type { Cue, Show, Step } from '~~/core/show'
+import { flickerAt } from '~~/core/light'
+import type { Cue, Flicker, Show, Step } from '~~/core/show'
 import { SENSES, stepWords, wordsOf, type Sense } from '~/words/step-kinds'
 
 /** One step of a cue as it went: when it began and ended, what it sounded, and how what it changes went over time. */
@@ -28,7 +29,7 @@ export interface StaveLane {
 function curveOf(
   show: Show,
   step: Step,
-): { channel: string; read: (fields: Record<string, unknown>) => number } | undefined {
+): { channel: string; read: (fields: Record<string, unknown>, t: number) => number } | undefined {
   switch (step.kind) {
     case 'light':
       return curveOfLight(show, step.light, step.candela ?? 0)
@@ -60,12 +61,15 @@ function curveOfLight(show: Show, light: string, candela: number): ReturnType<ty
   const most = Math.max(1, candela, show.place.lights.find(({ id }) => id === light)?.candela ?? 0)
   return {
     channel: `light:${light}`,
-    read: ({ candela, on }) => ((candela as number) * (on as number)) / most,
+    read: ({ candela, on, flicker }, t) =>
+      (((candela as number) * (on as number)) / most) * (flicker ? flickerAt(flicker as Flicker, t) : 1),
   }
 }
 /** Places of what flies are kept so often (a second). */
 const STEPS_A_SECOND = 120
 const POINTS = 240
+/** What flickers is drawn with more. */
+const FLICKERS = 1200
 
 /** The steps of a cue as a run of its preview has them. */
 export function strokesOf(show: Show, cue: Cue, run: Run, leaves: number): Stroke[] {
@@ -95,6 +99,7 @@ export function strokesOf(show: Show, cue: Cue, run: Run, leaves: number): Strok
     const curve = step.muted ? undefined : curveOf(show, step)
     // A fade is nothing before and after itself.
     const [first, last] = step.kind === 'fade' ? [from, ended.get(step.id) ?? run.length] : [0, run.length]
+    const points = step.kind === 'light' && step.flicker ? FLICKERS : POINTS
     const fling = step.muted ? [] : flightOf(run, step)
     return [
       {
@@ -108,12 +113,12 @@ export function strokesOf(show: Show, cue: Cue, run: Run, leaves: number): Strok
           fling.length > 0
             ? fling
             : curve
-              ? Array.from({ length: POINTS + 1 }, (_, i) => {
-                  const t = first + (i / POINTS) * (last - first)
-                  return { t, value: curve.read(channelAt(show, run, curve.channel, t, 0)) }
+              ? Array.from({ length: points + 1 }, (_, i) => {
+                  const t = first + (i / points) * (last - first)
+                  return { t, value: curve.read(channelAt(show, run, curve.channel, t, 0), t) }
                 })
               : [],
-        ...(curve && { base: curve.read(channelAt(show, run, curve.channel, -1, 0)) }),
+        ...(curve && { base: curve.read(channelAt(show, run, curve.channel, -1, 0), 0) }),
       },
     ]
   })
