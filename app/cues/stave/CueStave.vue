@@ -229,7 +229,9 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
           :aria-valuetext="`${plain(handle.t)} s`"
           :data-grip="handle.key"
           @pointerdown="hand.stretch(open.stroke, handle, $event)"
-          @keydown="nudge((sign) => hand.stretchBy(open!.stroke, handle, sign * ($event.shiftKey ? 1 : 0.1)), $event)"
+          @keydown="
+            nudge((sign) => hand.stretchBy(open!.stroke, handle.key, sign * ($event.shiftKey ? 1 : 0.1)), $event)
+          "
         >
           <title>{{ handle.says }}, {{ plain(handle.t) }} s</title>
         </circle>

@@ -127,7 +127,17 @@ export function useStaveHand(clock: { timeAt: (event: { clientX: number }) => nu
       },
     })
   }
-  function stretchBy(stroke: Stroke, handle: Handle, by: number): void {
+  /** A stroke as its step is now: a key that is held down doesn't wait until the preview has come after it. */
+  function current(stroke: Stroke): Stroke {
+    const step = steps.value.find(({ id }) => id === stroke.step.id) ?? stroke.step
+    const held = 'hold' in step && typeof step.hold === 'number' ? stroke.from + step.hold : stroke.to
+    return { ...stroke, step, to: held }
+  }
+  /** By keys: the handle that is called so, or that which makes the whole longer. */
+  function stretchBy(stroke: Stroke, key: string | undefined, by: number): void {
+    const handles = handlesOf(current(stroke), store.length)
+    const handle = key === undefined ? mainHandle(handles) : handles.find((each) => each.key === key)
+    if (!handle) return
     const t = Math.max(stroke.from, rounded(handle.t + by))
     doc.edit(`${handle.says} of a step of ${cue.value!.name}`, (edit) =>
       handle.put(putInStep(edit, cue.value!.id, stroke.step.id), t),
@@ -185,8 +195,7 @@ export function useStaveHand(clock: { timeAt: (event: { clientX: number }) => nu
     const control = event.ctrlKey || event.metaKey
     const side = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0
     if (side !== 0 && event.altKey) {
-      const handle = mainHandle(handlesOf(stroke, store.length))
-      if (handle) stretchBy(stroke, handle, side * far)
+      stretchBy(stroke, undefined, side * far)
     } else if (side !== 0) {
       const first = Math.min(...steps.value.filter((step) => ids.includes(step.id)).map(({ at }) => at))
       doc.edit(`Move ${said(ids)} of ${cue.value!.name}`, shiftBy(ids, Math.max(-first, side * far)))
