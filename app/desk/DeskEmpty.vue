@@ -5,6 +5,8 @@ import { nameOfThing, thingsOf, type ThingKind } from '~/document/things'
 import { useShow } from '~/document/show'
 import { count } from '~/words/time'
 
+/** The first marks don't wait for it. */
+const KnotsList = defineAsyncComponent(() => import('./KnotsList.vue'))
 const doc = useShow()
 const selection = useSelection()
 const passing = usePassing()
@@ -28,6 +30,7 @@ const KEYS = [
   ['L', 'go round in what is marked'],
   ['+ −', 'zoom in time; Page up and down move; 0 whole walk, Z what is marked'],
   ['double click', 'on a mark: zoom to that firing; on the clock: whole walk'],
+  ['Ctrl+K', 'find anything; W, with a zone, a whole thing'],
   ['Ctrl+Z', 'undo; with Shift redo'],
   ['Ctrl+D', 'duplicate what is chosen'],
   ['Alt+← →', 'with ↑ ↓: move what is chosen by 0.1 m, with Shift by 1 m'],
@@ -63,6 +66,7 @@ const KEYS = [
         </button>
       </div>
     </details>
+    <KnotsList />
     <dl class="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 text-xs text-bone-3">
       <template v-for="[key, what] in KEYS" :key="key"
         ><dt class="font-mono text-bone-2">{{ key }}</dt>

@@ -1,4 +1,5 @@
 import type { Show } from '~~/core/show'
+import { signalsOf } from '~/document/knots'
 import type { ThingKind } from '~/document/things'
 import { nameOfThing, THING_KINDS, thingsOf } from '~/document/things'
 import { stepWords } from '~/words/step-kinds'
@@ -27,17 +28,6 @@ const entry = (kind: Kind, id: string, name: string, more: string[] = [], cue?: 
   ...(cue !== undefined && { cue }),
 })
 
-/** The signals that are sent or listened for somewhere. */
-export function signalsOf(show: Show): string[] {
-  const rules = [...show.zones.flatMap((zone) => zone.rules), ...show.kits.flatMap((kit) => kit.rules), ...show.rules]
-  return [
-    ...new Set([
-      ...show.cues.flatMap(({ steps }) => steps.flatMap((step) => (step.kind === 'signal' ? [step.name] : []))),
-      ...rules.flatMap(({ on }) => (on.at === 'signal' ? [on.name] : [])),
-    ]),
-  ]
-}
-
 /** Everything of a show that has a name or does something, in the order in which it is listed there. */
 export function entriesOf(show: Show): Entry[] {
   const kits = new Map(show.kits.map(({ id, name }) => [id, name]))
@@ -56,7 +46,7 @@ export function entriesOf(show: Show): Entry[] {
     ...show.sounds.map(({ id, name, tags, note }) => entry('sound', id, name, [...tags, note ?? ''])),
     ...show.pools.map(({ id, name }) => entry('pool', id, name)),
     ...show.flags.map(({ id, name }) => entry('flag', id, name)),
-    ...signalsOf(show).map((name) => entry('signal', name, name)),
+    ...signalsOf(show).map(({ name }) => entry('signal', name, name)),
     ...show.walks.map(({ id, name }) => entry('walk', id, name)),
     ...show.kits.map(({ id, name }) => entry('kit', id, name)),
     ...show.atmospheres.map(({ id, name }) => entry('atmosphere', id, name)),

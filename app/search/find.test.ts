@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { full, WHOLE, withSteps } from '~~/core/testing/whole-steps'
 import { readShow } from '~~/core/show'
-import { entriesOf, metAt, signalsOf } from './entries'
+import { entriesOf, metAt } from './entries'
 import { finder } from './find'
 
 const base = withSteps('light', WHOLE.light)
@@ -54,7 +54,6 @@ describe('what is found', () => {
 
 describe('where one goes for what can’t be chosen itself', () => {
   it('is who sets, sends, shares it', () => {
-    expect(signalsOf(show)).toEqual(['something falls'])
     expect(metAt(show, 'signal', 'something falls')).toEqual({ cue: 'rack', step: 'send' })
     expect(metAt(show, 'flag', 'lit')).toEqual({ cue: 'rack', step: 'tie' })
     expect(metAt(show, 'kit', 'board')).toEqual({ zone: 'step' })

@@ -1,6 +1,7 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect } from '@playwright/test'
-import { desk, openDemo, test } from './page'
+import { ask } from '../harness/api'
+import { desk, open, openDemo, test, type } from './page'
 
 test('anything is found by a few letters, and gone to by Enter', async ({ page, server }) => {
   await openDemo(page, server)
@@ -28,4 +29,41 @@ test('anything is found by a few letters, and gone to by Enter', async ({ page, 
   expect(violations.map(({ id, nodes }) => [id, nodes[0]!.html])).toEqual([])
   await page.keyboard.press('Enter')
   await expect(page.getByRole('group', { name: 'Shore' })).toBeVisible()
+})
+
+test('flags and signals say who sets and hears them, and lead there; a signal is renamed everywhere', async ({
+  page,
+  server,
+}) => {
+  const { body } = await ask(server.url, '/api/shows', 'POST', {
+    document: {
+      format: 'esvik-show',
+      version: 1,
+      title: 'Knots',
+      place: {},
+      flags: [{ id: 'lit', name: 'Lit', start: false }],
+      cues: [{ id: 'on', name: 'On', steps: [{ id: 's', kind: 'signal', name: 'go' }] }],
+      zones: [
+        {
+          id: 'z',
+          name: 'Corner',
+          shape: { kind: 'sphere', at: [0, 0, 0], radius: 1 },
+          rules: [{ id: 'r', on: { at: 'signal', name: 'go' }, cue: 'on' }],
+        },
+      ],
+    },
+  })
+  await open(page, server, body.id)
+  await desk(page).getByText('1 flag, 1 signal').click()
+  const knots = desk(page).getByRole('list', { name: 'Flags and signals' })
+  await expect(knots.locator('[data-knot="flag/lit"]')).toContainText('set by nobody')
+  await expect(knots.locator('[data-knot="signal/go"]')).toContainText('heard by Corner')
+  await type(page, 'Signal', 'off you go')
+  const show = async () => (await ask(server.url, `/api/shows/${body.id}`)).body.show
+  await expect.poll(async () => (await show()).zones[0].rules[0].on.name).toBe('off you go')
+  expect((await show()).cues[0].steps[0].name).toBe('off you go')
+  await knots.locator('[data-knot="flag/lit"]').getByRole('button', { name: 'Delete' }).click()
+  await expect.poll(async () => (await show()).flags).toEqual([])
+  await knots.getByRole('button', { name: 'On', exact: true }).click()
+  await expect(desk(page).locator('[data-step=s] [data-field=name]')).toBeVisible()
 })

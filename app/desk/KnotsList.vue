@@ -1,0 +1,100 @@
+<script setup lang="ts">
+import { freshFlag } from '~/document/fresh'
+import { flagsOf, renameSignal, signalsOf, type KnotUser } from '~/document/knots'
+import { useShow } from '~/document/show'
+import { useSelection } from '~/frame/selection'
+import PartChoice from '~/parts/PartChoice.vue'
+import PartNumber from '~/parts/PartNumber.vue'
+import PartText from '~/parts/PartText.vue'
+import { count } from '~/words/time'
+
+/** Every flag and every signal: who sets or sends it, who reads or hears it, and whether anybody does. */
+const doc = useShow()
+const selection = useSelection()
+const flags = computed(() => flagsOf(doc.show!))
+const signals = computed(() => signalsOf(doc.show!))
+function go({ cue, step, zone }: KnotUser) {
+  if (cue) {
+    selection.choose('cue', cue)
+    selection.openOne(step)
+  } else if (zone) selection.choose('zone', zone)
+}
+const KINDS = [
+  { value: false as boolean, words: 'no at the start' },
+  { value: true as boolean, words: 'yes at the start' },
+]
+const addFlag = () => doc.edit('New flag', (edit) => edit.add(['flags'], freshFlag(doc.show!)))
+const rename = (from: string, to: string) =>
+  doc.edit(`Rename the signal ${from}`, (edit) => renameSignal(edit, from, to))
+const sides = (knot: { setBy: KnotUser[]; readBy: KnotUser[] }) => [
+  { does: 'set by', users: knot.setBy, nobody: 'set by nobody' },
+  { does: 'read by', users: knot.readBy, nobody: 'read by nobody' },
+]
+const ends = (knot: { sentBy: KnotUser[]; heardBy: KnotUser[] }) => [
+  { does: 'sent by', users: knot.sentBy, nobody: 'sent by nobody' },
+  { does: 'heard by', users: knot.heardBy, nobody: 'heard by nobody' },
+]
+const rows = computed(() => [
+  ...flags.value.map((knot) => ({
+    key: `flag/${knot.flag.id}`,
+    flag: knot.flag,
+    name: knot.flag.name,
+    sides: sides(knot),
+  })),
+  ...signals.value.map((knot) => ({ key: `signal/${knot.name}`, flag: undefined, name: knot.name, sides: ends(knot) })),
+])
+</script>
+
+<template>
+  <details>
+    <summary class="cursor-pointer font-semibold">
+      {{ count(flags.length, 'flag') }}, {{ count(signals.length, 'signal') }}
+    </summary>
+    <ul class="mt-1 space-y-1.5 text-xs leading-relaxed text-bone-3" aria-label="Flags and signals">
+      <li v-for="row in rows" :key="row.key" :data-knot="row.key">
+        <template v-if="row.flag">
+          <PartText
+            name="Flag"
+            :value="row.name"
+            @change="doc.edit(`Rename ${row.name}`, (e) => e.set(['flags', row.flag!.id, 'name'], $event))"
+          />,
+          <PartChoice
+            v-if="typeof row.flag.start === 'boolean'"
+            name="Start"
+            :value="row.flag.start"
+            :options="KINDS"
+            @choose="doc.edit(`Start of ${row.name}`, (e) => e.set(['flags', row.flag!.id, 'start'], $event))"
+          /><PartNumber
+            v-else
+            name="Start"
+            :value="row.flag.start"
+            :step="1"
+            :label="`Start of ${row.name}`"
+            :put="(e, v) => e.set(['flags', row.flag!.id, 'start'], v)"
+          />
+        </template>
+        <template v-else
+          >signal <PartText name="Signal" :value="row.name" @change="rename(row.name, $event)"
+        /></template>
+        <template v-for="side in row.sides" :key="side.does"
+          >, <span v-if="side.users.length === 0" class="text-rust">{{ side.nobody }}</span><template v-else
+            >{{ side.does }}
+            <template v-for="(user, i) in side.users" :key="user.key"
+              ><template v-if="i > 0">, </template
+              ><button v-if="user.cue || user.zone" class="part" @click="go(user)">{{ user.name }}</button
+              ><template v-else>{{ user.name }}</template></template
+            ></template
+          ></template
+        >
+        <button
+          v-if="row.flag && row.sides.every(({ users }) => users.length === 0)"
+          class="part ml-1"
+          @click="doc.edit(`Delete ${row.name}`, (e) => e.remove(['flags', row.flag!.id]))"
+        >
+          Delete
+        </button>
+      </li>
+    </ul>
+    <button class="chip mt-1.5" @click="addFlag">+ flag</button>
+  </details>
+</template>
