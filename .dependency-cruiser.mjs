@@ -47,7 +47,22 @@ const APP = {
   sounds: ['words', 'document', 'canvas', 'run', 'frame', 'sound', 'parts'],
   search: ['words', 'document', 'run', 'frame', 'sounds'],
   mix: ['words', 'document', 'run', 'sound', 'parts'],
-  pages: ['words', 'document', 'run', 'frame', 'sound', 'score', 'plan', 'parts', 'desk', 'bring', 'sounds', 'cues', 'search', 'mix'],
+  pages: [
+    'words',
+    'document',
+    'run',
+    'frame',
+    'sound',
+    'score',
+    'plan',
+    'parts',
+    'desk',
+    'bring',
+    'sounds',
+    'cues',
+    'search',
+    'mix',
+  ],
 }
 /** The parts of the house. Of the server the page knows types alone. */
 const HOUSE = {
