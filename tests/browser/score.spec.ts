@@ -126,9 +126,9 @@ test('what a dial did is undone where it was dragged, and a slider keeps its own
   await expect(cooldown).toHaveValue(before)
 
   const number = desk(page).getByRole('button', { name: /, Cooldown$/ })
-  await number.scrollIntoViewIfNeeded()
+  // Evidence that comes moves what lies below it: the hand waits until the number rests.
+  await number.hover({ position: { x: 10, y: 8 } })
   const box = (await number.boundingBox())!
-  await page.mouse.move(box.x + 10, box.y + 8)
   await page.mouse.down()
   await page.mouse.move(box.x + 80, box.y + 8, { steps: 4 })
   await expect(cooldown).not.toHaveValue(before)
