@@ -5,7 +5,8 @@ import { nameOfThing, thingsOf, type ThingKind } from '~/document/things'
 import { useShow } from '~/document/show'
 import { count } from '~/words/time'
 
-/** The first marks don't wait for it. */
+/** Fetched when somebody wants to see it. */
+const knotsOpened = ref(false)
 const KnotsList = defineAsyncComponent(() => import('./KnotsList.vue'))
 const doc = useShow()
 const selection = useSelection()
@@ -66,7 +67,10 @@ const KEYS = [
         </button>
       </div>
     </details>
-    <KnotsList />
+    <details @toggle="knotsOpened = true">
+      <summary class="cursor-pointer font-semibold">Flags and signals</summary>
+      <KnotsList v-if="knotsOpened" />
+    </details>
     <dl class="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 text-xs text-bone-3">
       <template v-for="[key, what] in KEYS" :key="key"
         ><dt class="font-mono text-bone-2">{{ key }}</dt>

@@ -6,7 +6,6 @@ import { useSelection } from '~/frame/selection'
 import PartChoice from '~/parts/PartChoice.vue'
 import PartNumber from '~/parts/PartNumber.vue'
 import PartText from '~/parts/PartText.vue'
-import { count } from '~/words/time'
 
 /** Every flag and every signal: who sets or sends it, who reads or hears it, and whether anybody does. */
 const doc = useShow()
@@ -46,10 +45,7 @@ const rows = computed(() => [
 </script>
 
 <template>
-  <details>
-    <summary class="cursor-pointer font-semibold">
-      {{ count(flags.length, 'flag') }}, {{ count(signals.length, 'signal') }}
-    </summary>
+  <div>
     <ul class="mt-1 space-y-1.5 text-xs leading-relaxed text-bone-3" aria-label="Flags and signals">
       <li v-for="row in rows" :key="row.key" :data-knot="row.key">
         <template v-if="row.flag">
@@ -96,5 +92,5 @@ const rows = computed(() => [
       </li>
     </ul>
     <button class="chip mt-1.5" @click="addFlag">+ flag</button>
-  </details>
+  </div>
 </template>

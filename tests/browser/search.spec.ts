@@ -54,7 +54,7 @@ test('flags and signals say who sets and hears them, and lead there; a signal is
     },
   })
   await open(page, server, body.id)
-  await desk(page).getByText('1 flag, 1 signal').click()
+  await desk(page).getByText('Flags and signals').click()
   const knots = desk(page).getByRole('list', { name: 'Flags and signals' })
   await expect(knots.locator('[data-knot="flag/lit"]')).toContainText('set by nobody')
   await expect(knots.locator('[data-knot="signal/go"]')).toContainText('heard by Corner')
