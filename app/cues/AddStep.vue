@@ -12,7 +12,10 @@ const { offers, add } = useAddStep(
   () => props.cue,
   () => props.at ?? 0,
 )
-const bySense = () => SENSES.map((sense) => ({ sense, kinds: offers().filter((offer) => offer.sense === sense) }))
+function bySense() {
+  const all = offers()
+  return SENSES.map((sense) => ({ sense, kinds: all.filter((offer) => offer.sense === sense) }))
+}
 const { place } = useMenuPlace('bottom-end')
 </script>
 

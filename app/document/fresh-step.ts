@@ -1,7 +1,7 @@
 import { completeStep, references, type Show, type Sound, type Step, type StepKind } from '~~/core/show'
 
 /** The thing that stands nearest to a point, or the first. */
-function nearest<T extends { at: readonly number[] }>(
+export function nearest<T extends { at: readonly number[] }>(
   things: readonly T[],
   point: readonly number[] | undefined,
 ): T | undefined {
@@ -22,8 +22,13 @@ function soundFor(show: Show, fits: (sound: Sound) => boolean): Sound | undefine
 const within = (show: Show, near?: readonly number[], cue?: string) => {
   const prop = nearest(show.place.props, near)
   return {
-    spot: soundFor(show, ({ seconds }) => seconds < LONG),
-    bed: soundFor(show, ({ seconds }) => seconds >= LONG),
+    // Who uses which sound is asked of the whole show: only for the steps that are of one.
+    get spot() {
+      return soundFor(show, ({ seconds }) => seconds < LONG)
+    },
+    get bed() {
+      return soundFor(show, ({ seconds }) => seconds >= LONG)
+    },
     pool: show.pools[0],
     light: nearest(show.place.lights, near),
     mark: nearest(

@@ -7,6 +7,7 @@ import {
   listOf,
   listOfPart,
   namesParts,
+  partIn,
   references,
   ruleIds,
   type Editor,
@@ -14,6 +15,7 @@ import {
   type KitPart,
   type PartKind,
   type Point,
+  type Reference,
   type Shape,
   type Show,
   type Spot,
@@ -177,17 +179,20 @@ export function cuesOfKit(show: Show, kit: Kit): Set<string> {
   return own
 }
 
+/** Whether a reference stands in a rule of a kit, or in a cue that only its rules fire. */
+function standsIn(show: Show, kit: Kit): (reference: Reference) => boolean {
+  const cues = cuesOfKit(show, kit)
+  return ({ keys: [list, index] }) =>
+    (list === 'kits' && show.kits[Number(index)]!.id === kit.id) ||
+    (list === 'cues' && cues.has(show.cues[Number(index)]!.id))
+}
+
 /** What a kit's rules and cues name at one of its zones, that could be each zone's own instead. */
 export function ownable(show: Show, kit: Kit): { is: PartKind; id: string; name: string }[] {
-  const cues = cuesOfKit(show, kit)
   const found = new Map<string, { is: PartKind; id: string; name: string }>()
-  for (const { keys, to, id } of references(show)) {
-    const [list, index] = keys
+  for (const { to, id } of references(show).filter(standsIn(show, kit))) {
     const is = to.slice(0, -1) as PartKind
-    const within =
-      (list === 'kits' && show.kits[Number(index)]!.id === kit.id) ||
-      (list === 'cues' && cues.has(show.cues[Number(index)]!.id))
-    if (!within || !(is in ADDRESS) || id.startsWith('part:')) continue
+    if (!(is in ADDRESS) || partIn(id) !== undefined) continue
     const thing = (listOf(show, to) as readonly Thing[]).find((each) => each.id === id)
     if (thing) found.set(`${to}/${id}`, { is, id, name: thing.name })
   }
@@ -207,14 +212,9 @@ export function makePart(edit: Editor, kitId: string, zoneId: string, is: PartKi
     name: name.replace(/ \d+$/, ''),
     is,
   }
-  const cues = cuesOfKit(edit.show, kit)
-  const uses = references(edit.show).filter(
-    ({ keys: [list, index], to, id: named }) =>
-      to === listOfPart(is) &&
-      named === id &&
-      ((list === 'kits' && edit.show.kits[Number(index)]!.id === kitId) ||
-        (list === 'cues' && cues.has(edit.show.cues[Number(index)]!.id))),
-  )
+  const uses = references(edit.show)
+    .filter(standsIn(edit.show, kit))
+    .filter((use) => use.to === listOfPart(is) && use.id === id)
   for (const { keys } of uses) edit.set(keys, `part:${part.id}`)
   edit.add(['kits', kitId, 'parts'], part)
   const [x, z] = spotOf(zone)
@@ -230,14 +230,11 @@ export function makePart(edit: Editor, kitId: string, zoneId: string, is: PartKi
 export function removePart(edit: Editor, kitId: string, zone: Zone, partId: string): void {
   const kit = edit.show.kits.find((each) => each.id === kitId)!
   const { is } = kit.parts.find(({ id }) => id === partId)!
-  const cues = cuesOfKit(edit.show, kit)
-  for (const { keys, to } of references(edit.show).filter(({ id }) => id === `part:${partId}`)) {
-    const [list, index] = keys
-    const ofKit =
-      (list === 'kits' && edit.show.kits[Number(index)]!.id === kitId) ||
-      (list === 'zones' && edit.show.zones[Number(index)]!.kit === kitId) ||
-      (list === 'cues' && cues.has(edit.show.cues[Number(index)]!.id))
-    if (ofKit && to === listOfPart(is)) edit.set(keys, zone.parts![partId])
+  const ofKit = standsIn(edit.show, kit)
+  for (const use of references(edit.show).filter(({ id }) => partIn(id) === partId)) {
+    const [list, index] = use.keys
+    const inOverride = list === 'zones' && edit.show.zones[Number(index)]!.kit === kitId
+    if ((inOverride || ofKit(use)) && use.to === listOfPart(is)) edit.set(use.keys, zone.parts![partId])
   }
   for (const other of edit.show.zones.filter((each) => each.kit === kitId)) {
     const { [partId]: _, ...parts } = other.parts ?? {}

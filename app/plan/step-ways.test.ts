@@ -67,6 +67,19 @@ describe('what a step does in the place', () => {
   ])('is where %s is', (_, step, spots) => {
     expect(way(step).spots).toEqual(spots)
   })
+  it('is of the zone’s own things where it names parts of a kit, and nothing where nobody fires it', () => {
+    const steps = [{ id: 's', kind: 'prop', prop: 'part:own', slide: { by: [1, 0, 0] } }]
+    const rule = { id: 'r', on: { at: 'enter' }, cue: 'cue' }
+    const kit = { id: 'kit', name: 'Kit', parts: [{ id: 'own', name: 'Own', is: 'prop' }], rules: [rule] }
+    const kept = oneRule({}, [], {
+      zone: { rules: [], kit: 'kit', parts: { own: 'door' } },
+      cue: { steps },
+      show: { place, kits: [kit] },
+    })
+    expect(way(steps[0]!, kept).lines[0]!.spots[0]).toEqual([5, 1])
+    const spare = oneRule({}, [], { zone: { rules: [] }, cue: { steps }, show: { place } })
+    expect(way(steps[0]!, spare)).toMatchObject({ moved: [], lines: [], spots: [] })
+  })
   it('is heard as far as it reaches', () => {
     const sounds = [{ id: 'thud', name: 'Thud', asset: 'ab'.repeat(32), seconds: 2 }]
     const step = { id: 's', kind: 'sound', sound: 'thud', where: { at: 'prop', prop: 'door' }, reach: { far: 7 } }

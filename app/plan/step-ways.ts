@@ -1,5 +1,16 @@
 import { movedBy } from '~~/core/engine'
-import { namedRulesAt, type Cue, type Mark, type Prop, type Rule, type Show, type Spot, type Step } from '~~/core/show'
+import {
+  cueAt,
+  namedRulesAt,
+  namesParts,
+  type Cue,
+  type Mark,
+  type Prop,
+  type Rule,
+  type Show,
+  type Spot,
+  type Step,
+} from '~~/core/show'
 import { middleOf } from '~~/core/space'
 import { solidOfZone } from './geometry'
 import { propOutline } from './thing-forms'
@@ -92,8 +103,16 @@ function heardAt(show: Show, cue: Cue, where: Where, far?: number): StepWay {
   }
 }
 
-/** What a step of a cue does in the place. */
-export function wayOfStep(show: Show, cue: Cue, step: Step): StepWay {
+/** What a step of a cue does in the place; where it names parts, as the first zone has them that fires it. */
+export function wayOfStep(show: Show, cue: Cue, { id }: Step): StepWay {
+  const first = firingsOf(show, cue).find((firing) => firing.zone !== undefined)
+  const zone = show.zones.find((each) => each.id === first?.zone)
+  const played = (zone && cueAt(show, cue.id, zone)) ?? cue
+  const step = played.steps.find((each) => each.id === id)
+  return step && !namesParts(played) ? wayOf(show, cue, step) : NOTHING
+}
+
+function wayOf(show: Show, cue: Cue, step: Step): StepWay {
   switch (step.kind) {
     case 'prop':
       return wayOfProp(show, step)

@@ -1,5 +1,4 @@
 import {
-  completeCue,
   completeRule,
   completeStep,
   freeId,
@@ -16,8 +15,8 @@ import {
   type Zone,
 } from '~~/core/show'
 import { floorAt } from '~~/core/space'
-import { freshFlag, freshMark } from '~/document/fresh'
-import { freshStep } from '~/document/fresh-step'
+import { freshCue, freshFlag, freshMark } from '~/document/fresh'
+import { freshStep, nearest } from '~/document/fresh-step'
 import { hingeOf } from '~/document/hinge'
 import { shiftedBy, spotOf, stamp } from '~/document/kit-parts'
 
@@ -48,14 +47,8 @@ class Place {
   }
   /** Adds a cue of steps; those that the show has nothing for are left out. */
   cue(called: string, steps: readonly Laid[], more: Partial<Cue> = {}): string {
-    const name = freeName(
-      called,
-      this.show.cues.map((cue) => cue.name),
-    )
-    const id = freeId(
-      name,
-      this.show.cues.map((cue) => cue.id),
-    )
+    const cue = freshCue(this.show, called)
+    const { id } = cue
     const taken = this.show.cues.flatMap((cue) => cue.steps.map((step) => step.id))
     const made = steps.flatMap(({ kind, ...fields }): Step[] => {
       const stepId = freeId(kind, taken)
@@ -63,7 +56,7 @@ class Place {
       const fresh = freshStep(this.show, kind, stepId, this.near, id) ?? { id: stepId, kind }
       return isWhole({ ...fresh, ...fields }) ? [completeStep({ ...fresh, ...fields })] : []
     })
-    this.edit.add(['cues'], completeCue({ ...more, id, name, steps: made }))
+    this.edit.add(['cues'], { ...cue, ...more, steps: made })
     return id
   }
   rule(on: Rule['on'], cue: string, more: Partial<Rule> = {}, zone = this.zone.id): void {
@@ -72,8 +65,7 @@ class Place {
   }
   /** The prop that stands nearest, of those that are asked for. */
   prop(fits: (prop: Prop) => boolean = () => true): Prop | undefined {
-    const far = ({ at }: Prop) => Math.hypot(...at.map((v, i) => v - this.near[i]!))
-    return this.show.place.props.filter(fits).sort((a, b) => far(a) - far(b))[0]
+    return nearest(this.show.place.props.filter(fits), this.near)
   }
   mark(kind: Mark['kind'], dx: number, up: number, dz: number, yaw: number, name: string): string {
     const [x, y, z] = this.near
@@ -175,10 +167,7 @@ export const WHOLE_THINGS: readonly WholeThing[] = [
     says: 'light by key, on and off: a flag, and two rules of which each asks what the other sets',
     lacks: aLight,
     make(at) {
-      const light = [...at.show.place.lights].sort(
-        (a, b) =>
-          Math.hypot(...a.at.map((v, i) => v - at.near[i]!)) - Math.hypot(...b.at.map((v, i) => v - at.near[i]!)),
-      )[0]!
+      const light = nearest(at.show.place.lights, at.near)!
       const flag = {
         ...freshFlag(at.show),
         name: freeName(

@@ -76,10 +76,10 @@ export function useStaveHand(clock: { timeAt: (event: { clientX: number }) => nu
       followPointer(event, { move: () => {}, end: (_, far) => !far && selection.toggleStep(id) })
       return
     }
-    const ids = isChosen(id) ? selection.steps : [id]
+    const ids = heldWith(id)
     const marks = marksBeside(ids)
     const begun = clock.timeAt(event)
-    const first = Math.min(...steps.value.filter((step) => ids.includes(step.id)).map(({ at }) => at))
+    const first = earliest(ids)
     const to = (e: PointerEvent) => Math.max(-first, way(stroke, clock.timeAt(e) - begun, marks, e.altKey))
     // What is dragged is drawn anew: its edits are made from where it was.
     const before = new Map(steps.value.map((step) => [step.id, step.at]))
@@ -144,7 +144,10 @@ export function useStaveHand(clock: { timeAt: (event: { clientX: number }) => nu
     )
   }
 
-  const idsOr = (id?: string): readonly string[] => (id === undefined || isChosen(id) ? selection.steps : [id])
+  /** A step with those that are held with it. */
+  const heldWith = (id: string): readonly string[] => (isChosen(id) ? selection.steps : [id])
+  const earliest = (ids: readonly string[]) =>
+    Math.min(...steps.value.filter((step) => ids.includes(step.id)).map(({ at }) => at))
   function remove(ids: readonly string[]): void {
     if (ids.length === 0) return
     selection.openOne(undefined)
@@ -190,14 +193,14 @@ export function useStaveHand(clock: { timeAt: (event: { clientX: number }) => nu
   /** What a key does with a step that has the focus; whether it did. */
   function key(stroke: Stroke, event: KeyboardEvent): boolean {
     const { id } = stroke.step
-    const ids = idsOr(id)
+    const ids = heldWith(id)
     const far = event.shiftKey ? 1 : 0.1
     const control = event.ctrlKey || event.metaKey
     const side = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0
     if (side !== 0 && event.altKey) {
       stretchBy(stroke, undefined, side * far)
     } else if (side !== 0) {
-      const first = Math.min(...steps.value.filter((step) => ids.includes(step.id)).map(({ at }) => at))
+      const first = earliest(ids)
       doc.edit(`Move ${said(ids)} of ${cue.value!.name}`, shiftBy(ids, Math.max(-first, side * far)))
     } else if (event.key === 'Enter' && event.shiftKey) selection.toggleStep(id)
     else if (event.key === 'Enter') selection.openOne(id)
@@ -219,14 +222,11 @@ export function useStaveHand(clock: { timeAt: (event: { clientX: number }) => nu
   }
   return {
     guide,
-    chosen,
     copied,
     press,
     stretch,
     stretchBy,
     key,
-    remove,
-    mute,
     copy,
     paste,
     duplicate,
