@@ -1,6 +1,7 @@
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
+import type { IDBPDatabase } from 'idb'
 import type { Edit } from '~~/core/show'
 import type { Done } from '~~/server/shows/messages'
+import { closeShelf, shelf, type Shelf } from './shelf'
 
 /** An edit that the server does not have yet. */
 export interface Unsent extends Edit {
@@ -10,10 +11,6 @@ export interface Unsent extends Edit {
   base: number
   /** Why the server doesn't take it, if it was set aside. */
   aside?: string
-}
-
-interface Shelf extends DBSchema {
-  edits: { key: string; value: Unsent & { show: string }; indexes: { inOrder: [string, number] } }
 }
 
 /** What windows of one browser tell each other about what waits. */
@@ -34,14 +31,6 @@ export interface Outbox {
   close(): void
 }
 
-let opened: Promise<IDBPDatabase<Shelf>> | undefined
-const shelf = (): Promise<IDBPDatabase<Shelf>> =>
-  (opened ??= openDB<Shelf>('esvik', 1, {
-    upgrade(database) {
-      database.createObjectStore('edits', { keyPath: 'id' }).createIndex('inOrder', ['show', 'order'])
-    },
-  }))
-
 /** Opens the queue of a show. `failed` hears once that this browser does not keep anything: edits then last as long as their window. */
 export function openOutbox(show: string, hears: { word: (word: Word) => void; failed: () => void }): Outbox {
   const channel = new BroadcastChannel(`esvik:${show}`)
@@ -53,7 +42,7 @@ export function openOutbox(show: string, hears: { word: (word: Word) => void; fa
     try {
       return await work(await shelf())
     } catch {
-      opened = undefined
+      closeShelf()
       if (!failing) hears.failed()
       failing = true
       return otherwise

@@ -12,7 +12,8 @@ import {
   type Show,
 } from '~~/core/show'
 import { useKeeping } from './keeping'
-import { changedSince, stepBack, type Step } from './undo'
+import { changedSince, stepBack } from './undo'
+import { useUndoStack } from './undo-stack'
 
 /** A show of so many zones and walls is large: not everything in the page can follow a hand in it. */
 const LARGE = 400
@@ -27,8 +28,7 @@ type Work = (editor: Editor) => void
 export const useShow = defineStore('show', () => {
   const show = shallowRef<Show>()
   const problem = ref('')
-  const undone = shallowRef<Step[]>([])
-  const dones = shallowRef<Step[]>([])
+  const steps = useUndoStack()
   const dragging = ref(false)
   /** An edit whose taking back would throw away what another window has made of it since. */
   const asked = shallowRef<{ label: string; now: unknown; goOn: () => void }>()
@@ -60,15 +60,14 @@ export const useShow = defineStore('show', () => {
   async function open(id: string): Promise<void> {
     show.value = undefined
     problem.value = ''
-    dones.value = undone.value = []
     asked.value = undefined
-    await keeping.open(id)
+    await Promise.all([keeping.open(id), steps.open(id)])
   }
 
   function push(label: string, patch: Operation[], before: Show, after: Show): void {
     if (patch.length === 0) return
     checkTouched(after, patch, before)
-    dones.value = [...dones.value, stepBack(label, before, after, patch)]
+    steps.did(stepBack(label, before, after, patch))
     accept(label, patch, after)
   }
 
@@ -85,7 +84,6 @@ export const useShow = defineStore('show', () => {
     try {
       const { patch, show: after } = patchOf(before, work)
       push(label, patch, before, after)
-      undone.value = []
       return true
     } catch (error) {
       problem.value = (error as Error).message
@@ -129,8 +127,7 @@ export const useShow = defineStore('show', () => {
   }
 
   function step(back: boolean, sure = false): void {
-    const [from, to] = back ? [dones, undone] : [undone, dones]
-    const last = from.value.at(-1)
+    const last = steps.last(back)
     if (!last || base) return
     asked.value = undefined
     const before = show.value!
@@ -143,12 +140,12 @@ export const useShow = defineStore('show', () => {
       const patch = rebase(before, last.back)
       const after = applyPatch(before, patch)
       checkTouched(after, patch, before)
-      to.value = [...to.value, stepBack(last.label, before, after, patch)]
+      steps.turned(back, stepBack(last.label, before, after, patch))
       accept(`${back ? 'Undo' : 'Redo'}: ${last.label}`, patch, after)
     } catch (error) {
+      steps.turned(back)
       problem.value = `This can't be taken back any more: ${(error as Error).message}`
     }
-    from.value = from.value.slice(0, -1)
   }
   const undo = () => step(true)
   const redo = () => step(false)
@@ -179,8 +176,7 @@ export const useShow = defineStore('show', () => {
   const place = computed(() => show.value?.place)
   const cues = computed(() => show.value?.cues ?? [])
   const flags = computed(() => show.value?.flags ?? [])
-  const undoLabel = computed(() => dones.value.at(-1)?.label)
-  const redoLabel = computed(() => undone.value.at(-1)?.label)
+  const { undoLabel, redoLabel } = steps
   const { close: _close, open: _open, keep: _keep, ...kept } = keeping
   return {
     ...kept,

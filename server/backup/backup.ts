@@ -4,7 +4,7 @@ import { pipeline } from 'node:stream/promises'
 import { Transaction } from 'sequelize'
 import type { Measured } from '../../core/sound'
 import { database } from '../data/connection'
-import { models, type AssetRow, type EditRow, type ShowRow } from '../data/models'
+import { models, type AssetRow, type EditRow, type ShowRow, type VersionRow } from '../data/models'
 import { GLB } from '../assets/mesh-file'
 import { meshName, soundName } from '../shows/parcel'
 import { zipStream, type ZipPart } from '../zip/pack'
@@ -16,6 +16,7 @@ export interface BackupIndex {
   made: string
   shows: (Pick<ShowRow, 'id' | 'title' | 'revision' | 'snapshotRevision'> & {
     binnedAt: string | null
+    openedAt?: string | null
     createdAt: string
     updatedAt: string
     edits: number
@@ -35,6 +36,8 @@ export type BackedUpEdit = Pick<EditRow, 'id' | 'revision' | 'label' | 'patch'> 
 export interface BackedUpShow {
   snapshot: ShowRow['snapshot']
   edits: BackedUpEdit[]
+  /** Earlier states, from which those between are worked out, some with names; an older backup has none. */
+  versions?: (Pick<VersionRow, 'revision' | 'name' | 'show'> & { createdAt: string })[]
 }
 export const INDEX = 'backup.json'
 export const showFile = (id: string): string => `shows/${id}.json`
@@ -45,7 +48,7 @@ export async function backup(file: string, tell: (done: number, of: number) => v
   const unfinished = `${file}.unfinished`
   try {
     const index = await database().transaction({ isolationLevel, readOnly: true }, async (transaction) => {
-      const { Shows, Edits, Assets } = models()
+      const { Shows, Edits, Versions, Assets } = models()
       const shows = await Shows.findAll({ attributes: { exclude: ['snapshot'] }, order: [['id', 'ASC']], transaction })
       const files = await Assets.findAll({
         attributes: { exclude: ['bytes'] },
@@ -60,12 +63,13 @@ export async function backup(file: string, tell: (done: number, of: number) => v
         format: 'esvik-backup',
         version: 1,
         made: new Date().toISOString(),
-        shows: shows.map(({ id, title, revision, snapshotRevision, binnedAt, createdAt, updatedAt }, i) => ({
+        shows: shows.map(({ id, title, revision, snapshotRevision, binnedAt, openedAt, createdAt, updatedAt }, i) => ({
           id,
           title,
           revision,
           snapshotRevision,
           binnedAt: binnedAt?.toISOString() ?? null,
+          openedAt: openedAt?.toISOString() ?? null,
           createdAt: createdAt.toISOString(),
           updatedAt: updatedAt.toISOString(),
           edits: counts[i],
@@ -85,6 +89,7 @@ export async function backup(file: string, tell: (done: number, of: number) => v
       const showBytes = async (id: string): Promise<Buffer> => {
         const { snapshot } = await Shows.findByPk(id, { attributes: ['snapshot'], rejectOnEmpty: true, transaction })
         const edits = await Edits.findAll({ where: { showId: id }, order: [['revision', 'ASC']], transaction })
+        const versions = await Versions.findAll({ where: { showId: id }, order: [['revision', 'ASC']], transaction })
         return json({
           snapshot,
           edits: edits.map(({ id, revision, label, patch, createdAt }) => ({
@@ -92,6 +97,12 @@ export async function backup(file: string, tell: (done: number, of: number) => v
             revision,
             label,
             patch,
+            createdAt: createdAt.toISOString(),
+          })),
+          versions: versions.map(({ revision, name, show, createdAt }) => ({
+            revision,
+            name,
+            show,
             createdAt: createdAt.toISOString(),
           })),
         } satisfies BackedUpShow)

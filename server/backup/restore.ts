@@ -40,6 +40,7 @@ const indexSchema = object({
       revision: count().min(1),
       snapshotRevision: count().min(1),
       binnedAt: date().nullable(),
+      openedAt: date().nullable().optional(),
       createdAt: date(),
       updatedAt: date(),
       edits: count(),
@@ -83,6 +84,14 @@ const showSchema = object({
       createdAt: date(),
     }).noUnknown(),
   ).defined(),
+  versions: array(
+    object({
+      revision: count().min(1),
+      name: string().nullable().defined(),
+      show: mixed().defined(),
+      createdAt: date(),
+    }).noUnknown(),
+  ).optional(),
 }).noUnknown()
 
 /** How many shows the database has now: what a restore would replace. */
@@ -184,8 +193,12 @@ function readable(document: unknown, name: string): Show {
 async function showOf(zip: OpenZip, { id }: { id: string }): Promise<BackedUpShow> {
   const name = showFile(id)
   // The history of a long day's work has more edits than a list of a show has items, so it is asked by its schema alone.
-  const { snapshot, edits } = checked(showSchema, json(utf8Of(await zip.read(name, MOST_SHOW), name), name), name)
-  return { snapshot: readable(snapshot, name), edits: edits as BackedUpShow['edits'] }
+  const read = checked(showSchema, json(utf8Of(await zip.read(name, MOST_SHOW), name), name), name)
+  return {
+    snapshot: readable(read.snapshot, name),
+    edits: read.edits as BackedUpShow['edits'],
+    versions: read.versions?.map((version) => ({ ...version, show: readable(version.show, name) })),
+  }
 }
 
 function json(text: string, name: string): unknown {
@@ -213,9 +226,10 @@ function checked<T>(schema: Schema<T>, value: unknown, name: string): T {
 }
 
 function replaceAll(zip: OpenZip, index: Index, next: () => void): Promise<void> {
-  const { Shows, Edits, Assets } = models()
+  const { Shows, Edits, Versions, Assets } = models()
   return database().transaction(async (transaction) => {
     await Edits.destroy({ where: {}, transaction })
+    await Versions.destroy({ where: {}, transaction })
     await Shows.destroy({ where: {}, transaction })
     await Assets.destroy({ where: {}, transaction })
     for (const listed of index.sounds) {
@@ -237,12 +251,20 @@ function replaceAll(zip: OpenZip, index: Index, next: () => void): Promise<void>
     }
     for (const { edits: _, ...listed } of index.shows) {
       next()
-      const { snapshot, edits } = await showOf(zip, listed)
+      const { snapshotRevision, createdAt } = listed
+      const { snapshot, edits, versions } = await showOf(zip, listed)
+      // The history of an older backup begins at its snapshot.
+      const kept = versions ?? [{ revision: snapshotRevision, name: null, show: snapshot, createdAt }]
       const dates = { createdAt: new Date(listed.createdAt), updatedAt: new Date(listed.updatedAt) }
       const binnedAt = listed.binnedAt === null ? null : new Date(listed.binnedAt)
-      await Shows.create({ ...listed, ...dates, binnedAt, snapshot }, { transaction, silent: true })
+      const openedAt = listed.openedAt ? new Date(listed.openedAt) : null
+      await Shows.create({ ...listed, ...dates, binnedAt, openedAt, snapshot }, { transaction, silent: true })
       await Edits.bulkCreate(
         edits.map((edit) => ({ ...edit, showId: listed.id, createdAt: new Date(edit.createdAt) })),
+        { transaction },
+      )
+      await Versions.bulkCreate(
+        kept.map((version) => ({ ...version, showId: listed.id, createdAt: new Date(version.createdAt) })),
         { transaction },
       )
     }

@@ -53,6 +53,28 @@ const migrations = [
       await context.sequelize.query('ALTER TABLE assets ALTER COLUMN bytes SET STORAGE EXTERNAL')
     },
   },
+  {
+    name: '003-versions',
+    async up({ context }: { context: QueryInterface }) {
+      await context.createTable('versions', {
+        show_id: {
+          type: DataTypes.UUID,
+          primaryKey: true,
+          references: { model: 'shows', key: 'id' },
+          onDelete: 'CASCADE',
+        },
+        revision: { type: DataTypes.INTEGER, primaryKey: true },
+        name: { type: DataTypes.TEXT },
+        show: { type: DataTypes.JSONB, allowNull: false },
+        created_at: when,
+      })
+      await context.addColumn('shows', 'opened_at', { type: DataTypes.DATE })
+      // What came before the last snapshot was not kept.
+      await context.sequelize.query(
+        'INSERT INTO versions (show_id, revision, show, created_at) SELECT id, snapshot_revision, snapshot, updated_at FROM shows',
+      )
+    },
+  },
 ]
 
 export async function migrate(): Promise<void> {

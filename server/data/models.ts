@@ -18,6 +18,8 @@ export interface ShowRow extends Model<InferAttributes<ShowRow>, InferCreationAt
   snapshot: Show
   snapshotRevision: number
   binnedAt: CreationOptional<Date | null>
+  /** When a window last opened it. */
+  openedAt: CreationOptional<Date | null>
   createdAt: CreationOptional<Date>
   updatedAt: CreationOptional<Date>
 }
@@ -27,6 +29,14 @@ export interface EditRow extends Model<InferAttributes<EditRow>, InferCreationAt
   revision: number
   label: string
   patch: Operation[]
+  createdAt: CreationOptional<Date>
+}
+/** A show as it was at a revision: one that somebody has named, or one from which the revisions after it are worked out. */
+export interface VersionRow extends Model<InferAttributes<VersionRow>, InferCreationAttributes<VersionRow>> {
+  showId: string
+  revision: number
+  name: CreationOptional<string | null>
+  show: Show
   createdAt: CreationOptional<Date>
 }
 export interface LibraryEntry {
@@ -53,6 +63,7 @@ export interface AssetRow extends Model<InferAttributes<AssetRow>, InferCreation
 interface Models {
   Shows: ModelStatic<ShowRow>
   Edits: ModelStatic<EditRow>
+  Versions: ModelStatic<VersionRow>
   Assets: ModelStatic<AssetRow>
 }
 let made: Models | undefined
@@ -72,6 +83,7 @@ export function models(): Models {
         snapshot: { type: DataTypes.JSONB, allowNull: false },
         snapshotRevision: { type: DataTypes.INTEGER, allowNull: false },
         binnedAt: DataTypes.DATE,
+        openedAt: DataTypes.DATE,
         createdAt: DataTypes.DATE,
         updatedAt: DataTypes.DATE,
       },
@@ -85,6 +97,17 @@ export function models(): Models {
         revision: { type: DataTypes.INTEGER, allowNull: false },
         label: { type: DataTypes.TEXT, allowNull: false },
         patch: { type: DataTypes.JSONB, allowNull: false },
+        createdAt: DataTypes.DATE,
+      },
+      { ...options, updatedAt: false },
+    ),
+    Versions: db.define<VersionRow>(
+      'version',
+      {
+        showId: { type: DataTypes.UUID, primaryKey: true },
+        revision: { type: DataTypes.INTEGER, primaryKey: true },
+        name: DataTypes.TEXT,
+        show: { type: DataTypes.JSONB, allowNull: false },
         createdAt: DataTypes.DATE,
       },
       { ...options, updatedAt: false },

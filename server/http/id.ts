@@ -12,6 +12,14 @@ export function idOf(event: H3Event): string {
   return id.toLowerCase()
 }
 
+/** The revision in the address of a request. @throws Refusal 404 if it can be none */
+export function revisionOf(event: H3Event): number {
+  const revision = Number(getRouterParam(event, 'revision'))
+  if (!Number.isInteger(revision) || revision < 1 || revision > 2 ** 31 - 1)
+    throw new Refusal(404, 'There is no such revision')
+  return revision
+}
+
 const HASH = /^[0-9a-f]{64}$/
 /** Whether a text can be the SHA-256 of a file. */
 export const isHash = (text: string): boolean => HASH.test(text)

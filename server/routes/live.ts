@@ -1,4 +1,5 @@
 import { isUuid } from '../http/id'
+import { noteOpened } from '../shows/list'
 import { inTurn, openShow } from '../shows/open'
 import { joinShow, leaveShows } from '../shows/windows'
 
@@ -15,7 +16,10 @@ export default defineWebSocketHandler({
       close: () => peer.terminate(),
     })
     const open = await inTurn(id, () => openShow(id)).catch(() => undefined)
-    if (open) peer.send(JSON.stringify({ kind: 'at', revision: open.revision }))
+    if (!open) return
+    peer.send(JSON.stringify({ kind: 'at', revision: open.revision }))
+    // Whether that is noted nobody waits for.
+    await noteOpened(id).catch(() => undefined)
   },
   close(peer) {
     leaveShows(peer.id)

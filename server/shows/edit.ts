@@ -105,7 +105,7 @@ async function commit(open: OpenShow, edit: Edit, show: Show): Promise<void> {
     await database().query(
       `with kept as (
          insert into edits (id, show_id, revision, label, patch, created_at) values ($1, $2, $3, $4, $5::jsonb, now())
-       )
+       )${snapshot ? ', version as (insert into versions (show_id, revision, show, created_at) values ($2, $3, $7::jsonb, now()))' : ''}
        update shows set revision = $3, title = $6, updated_at = now()${snapshot ? ', snapshot = $7::jsonb, snapshot_revision = $3' : ''}
        where id = $2`,
       { bind: snapshot ? [...bind, JSON.stringify(show)] : bind },

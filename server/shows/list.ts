@@ -10,12 +10,14 @@ export interface Listed {
   title: string
   revision: number
   changedAt: string
+  /** When a window last opened it. */
+  openedAt: string | null
   binnedAt: string | null
 }
 
 export async function listShows(): Promise<Listed[]> {
   const rows = await models().Shows.findAll({
-    attributes: ['id', 'title', 'revision', 'updatedAt', 'binnedAt'],
+    attributes: ['id', 'title', 'revision', 'updatedAt', 'openedAt', 'binnedAt'],
     order: [['updatedAt', 'DESC']],
   })
   return rows.map((row) => ({
@@ -23,6 +25,7 @@ export async function listShows(): Promise<Listed[]> {
     title: row.title,
     revision: row.revision,
     changedAt: row.updatedAt.toISOString(),
+    openedAt: row.openedAt?.toISOString() ?? null,
     binnedAt: row.binnedAt?.toISOString() ?? null,
   }))
 }
@@ -31,6 +34,7 @@ export async function createShow(show: Show, transaction?: Transaction): Promise
   const id = randomUUID()
   const row = { id, title: show.title, revision: 1, snapshot: show, snapshotRevision: 1 }
   await models().Shows.create(row, { transaction })
+  await models().Versions.create({ showId: id, revision: 1, show }, { transaction })
   return id
 }
 
@@ -41,6 +45,11 @@ export async function showNow(id: string): Promise<{ show: Show; revision: numbe
     if (!open) throw new Refusal(404, 'There is no such show')
     return { show: open.show, revision: open.revision }
   })
+}
+
+/** A window has opened a show. */
+export async function noteOpened(id: string): Promise<void> {
+  await models().Shows.update({ openedAt: new Date() }, { where: { id }, silent: true })
 }
 
 /** Puts a show into the bin, or takes it out again. */

@@ -17,6 +17,15 @@ export interface Done {
   patch: Operation[]
 }
 
+/** What has been done to a show, the latest first. */
+export interface History {
+  revision: number
+  /** The first revision that can be looked at. */
+  from: number
+  edits: { revision: number; label: string; at: string }[]
+  versions: { revision: number; name: string; at: string }[]
+}
+
 /** What a window with a show open hears from the server. */
 export type Word =
   | ({ kind: 'edit' } & Done)

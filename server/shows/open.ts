@@ -15,7 +15,7 @@ const MOST_OPEN = 16
 const open = new Map<string, OpenShow>()
 
 /** What an older Esvik kept, with the lists that have come since. */
-const current = (snapshot: Show): Show => ({
+export const current = (snapshot: Show): Show => ({
   ...snapshot,
   atmospheres: snapshot.atmospheres ?? [],
   kits: snapshot.kits.map((kit) => ({ ...kit, parts: kit.parts ?? [] })),

@@ -1,0 +1,127 @@
+import { computed, shallowRef } from 'vue'
+import { closeShelf, shelf } from './shelf'
+import type { Step } from './undo'
+
+/** A step as this browser keeps it. */
+export interface KeptStep extends Step {
+  /** Steps of all windows stand in one order. */
+  order: number
+  /** The window that made it. */
+  desk: string
+  /** It has been taken back, and can be done again. */
+  undone: boolean
+}
+
+/** So many are kept of a show. */
+const MOST = 500
+/** A page that is being reloaded has its lock for a moment yet (ms). */
+const PATIENCE = 1000
+const LOCK = 'esvik-desk:'
+const WINDOW = 'esvik-desk'
+
+const claim = (desk: string): Promise<boolean> =>
+  new Promise((resolve) => {
+    const held = () => {
+      resolve(true)
+      // As long as this page is there.
+      return new Promise<void>(() => {})
+    }
+    navigator.locks.request(LOCK + desk, { signal: AbortSignal.timeout(PATIENCE) }, held).catch(() => resolve(false))
+  })
+
+let own: Promise<string> | undefined
+/** What this window is called: the same after a reload, another in a window that was opened as a copy of this one. */
+const ownDesk = (): Promise<string> =>
+  (own ??= (async () => {
+    const known = sessionStorage.getItem(WINDOW)
+    if (known && (await claim(known))) return known
+    const made = crypto.randomUUID()
+    sessionStorage.setItem(WINDOW, made)
+    await claim(made)
+    return made
+  })())
+
+/** The names of windows that are open now. */
+async function openDesks(): Promise<Set<string>> {
+  const { held = [] } = await navigator.locks.query()
+  return new Set(held.flatMap(({ name }) => (name?.startsWith(LOCK) ? [name.slice(LOCK.length)] : [])))
+}
+
+const quietly = async (work: () => Promise<unknown>) => {
+  try {
+    await work()
+  } catch {
+    // Without it edits can be taken back as long as the window is open.
+    closeShelf()
+  }
+}
+
+/** The edits of this window that can be taken back, or done again. The browser keeps them: they outlast a reload, and a window that was closed. */
+export function useUndoStack() {
+  const dones = shallowRef<KeptStep[]>([])
+  const undones = shallowRef<KeptStep[]>([])
+  let show = ''
+  let desk = ''
+  let last = 0
+
+  const keep = (step: KeptStep) => quietly(async () => (await shelf()).put('steps', { ...step, show }))
+  const drop = (steps: readonly KeptStep[]) =>
+    quietly(async () => {
+      if (steps.length === 0) return
+      const change = (await shelf()).transaction('steps', 'readwrite')
+      await Promise.all([...steps.map(({ order }) => change.store.delete([show, order])), change.done])
+    })
+  const fresh = (step: Step, undone: boolean): KeptStep => {
+    last = Math.max(last + 1, Date.now() * 1000)
+    return { ...step, order: last, desk, undone }
+  }
+
+  /** Takes up what this window did last, and what windows did that are closed. */
+  async function open(id: string): Promise<void> {
+    show = id
+    dones.value = undones.value = []
+    await quietly(async () => {
+      desk = await ownDesk()
+      const others = await openDesks()
+      others.delete(desk)
+      const kept = await (await shelf()).getAll('steps', IDBKeyRange.bound([id, 0], [id, Infinity]))
+      const free = kept.filter((step) => !others.has(step.desk)).map(({ show: _, ...step }) => ({ ...step, desk }))
+      if (show !== id) return
+      last = Math.max(last, ...free.map(({ order }) => order))
+      dones.value = free.filter(({ undone }) => !undone).slice(-MOST)
+      undones.value = free.filter(({ undone }) => undone)
+      const there = new Set([...dones.value, ...undones.value])
+      await drop(free.filter((step) => !there.has(step)))
+      for (const step of there) if (step.desk !== kept.find(({ order }) => order === step.order)!.desk) await keep(step)
+    })
+  }
+
+  /** An edit was made: what had been taken back can't be done again. */
+  function did(step: Step): void {
+    const made = fresh(step, false)
+    dones.value = [...dones.value, made]
+    void drop(undones.value)
+    undones.value = []
+    void keep(made)
+  }
+
+  /** The last edit was taken back (or done again, if not `back`): `instead` takes back that; without it it can't be. */
+  function turned(back: boolean, instead?: Step): void {
+    const [from, to] = back ? [dones, undones] : [undones, dones]
+    void drop(from.value.slice(-1))
+    from.value = from.value.slice(0, -1)
+    if (!instead) return
+    const made = fresh(instead, back)
+    to.value = [...to.value, made]
+    void keep(made)
+  }
+
+  return {
+    open,
+    did,
+    turned,
+    last: (back: boolean) => (back ? dones : undones).value.at(-1),
+    undoLabel: computed(() => dones.value.at(-1)?.label),
+    redoLabel: computed(() => undones.value.at(-1)?.label),
+  }
+}

@@ -1,0 +1,16 @@
+import { getQuery } from 'h3'
+import { number, object } from 'yup'
+import { idOf } from '../../../http/id'
+import { Refusal, route } from '../../../http/refusal'
+import { historyOf } from '../../../shows/history'
+
+const query = object({ before: number().integer().min(1) })
+
+/** What has been done to a show; `before` gives what came before a revision. */
+export default route(async (event) => {
+  const id = idOf(event)
+  const { before } = await query.validate(getQuery(event)).catch(() => {
+    throw new Refusal(400, 'before: must be a revision of the show')
+  })
+  return historyOf(id, before)
+})
