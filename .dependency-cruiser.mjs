@@ -47,6 +47,8 @@ const APP = {
   sounds: ['words', 'document', 'canvas', 'run', 'frame', 'sound', 'parts'],
   search: ['words', 'document', 'run', 'frame', 'sounds'],
   mix: ['words', 'document', 'run', 'sound', 'parts'],
+  shows: ['words', 'frame'],
+  history: ['words', 'document', 'run', 'frame', 'parts'],
   pages: [
     'words',
     'document',
@@ -62,6 +64,8 @@ const APP = {
     'cues',
     'search',
     'mix',
+    'history',
+    'shows',
   ],
 }
 /** The parts of the house. Of the server the page knows types alone. */

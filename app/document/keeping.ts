@@ -1,7 +1,8 @@
 import { ref, shallowRef } from 'vue'
 import { applyPatch, rebase, type Edit, type Operation, type Show } from '~~/core/show'
 import type { Accepted, Done } from '~~/server/shows/messages'
-import { openOutbox, type Outbox, type Unsent, type Word } from './outbox'
+import { openOutbox, type Outbox, type Word } from './outbox'
+import type { Unsent } from './shelf'
 import { useWindows } from './other-windows'
 
 /** `away`: no server answers; `full`: its disk is; `refused`: it doesn't take anything from here, `refusal` says why. */

@@ -1,17 +1,6 @@
 import type { IDBPDatabase } from 'idb'
-import type { Edit } from '~~/core/show'
 import type { Done } from '~~/server/shows/messages'
-import { closeShelf, shelf, type Shelf } from './shelf'
-
-/** An edit that the server does not have yet. */
-export interface Unsent extends Edit {
-  /** Edits of all windows stand in one order. */
-  order: number
-  /** The revision that its window had seen when it was made. */
-  base: number
-  /** Why the server doesn't take it, if it was set aside. */
-  aside?: string
-}
+import { closeShelf, shelf, type Shelf, type Unsent } from './shelf'
 
 /** What windows of one browser tell each other about what waits. */
 export type Word =

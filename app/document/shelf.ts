@@ -1,6 +1,26 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
-import type { Unsent } from './outbox'
-import type { KeptStep } from './undo-stack'
+import type { Edit } from '~~/core/show'
+import type { Step } from './undo'
+
+/** An edit that the server does not have yet. */
+export interface Unsent extends Edit {
+  /** Edits of all windows stand in one order. */
+  order: number
+  /** The revision that its window had seen when it was made. */
+  base: number
+  /** Why the server doesn't take it, if it was set aside. */
+  aside?: string
+}
+
+/** A step as this browser keeps it. */
+export interface KeptStep extends Step {
+  /** Steps of all windows stand in one order. */
+  order: number
+  /** The window that made it. */
+  desk: string
+  /** It has been taken back, and can be done again. */
+  undone: boolean
+}
 
 /** What this browser keeps of shows: edits that the server does not have yet, and what can be taken back. */
 export interface Shelf extends DBSchema {

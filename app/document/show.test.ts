@@ -4,7 +4,8 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { applyPatch, rebase, type Edit, type Operation, type Show } from '~~/core/show'
 import { oneRule } from '~~/core/testing/small-show'
 import type { Done } from '~~/server/shows/messages'
-import { openOutbox, type Unsent } from './outbox'
+import { openOutbox } from './outbox'
+import type { Unsent } from './shelf'
 import { useShow } from './show'
 
 /** One at a time for each name, as a browser gives locks to its windows. */

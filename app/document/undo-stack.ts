@@ -1,16 +1,6 @@
 import { computed, shallowRef } from 'vue'
-import { closeShelf, shelf } from './shelf'
+import { closeShelf, shelf, type KeptStep } from './shelf'
 import type { Step } from './undo'
-
-/** A step as this browser keeps it. */
-export interface KeptStep extends Step {
-  /** Steps of all windows stand in one order. */
-  order: number
-  /** The window that made it. */
-  desk: string
-  /** It has been taken back, and can be done again. */
-  undone: boolean
-}
 
 /** So many are kept of a show. */
 const MOST = 500

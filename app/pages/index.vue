@@ -1,70 +1,23 @@
 <script setup lang="ts">
-import { whyNoJson, writable } from '~~/core/show'
 import AppHeader from '~/frame/AppHeader.vue'
-import { droppedPlace, useDrops } from '~/frame/dropped'
-interface Listed {
-  id: string
-  title: string
-  revision: number
-  changedAt: string
-  binnedAt: string | null
-}
-const shows = ref<Listed[]>()
-const problem = ref('')
-const notice = ref('')
+import { useDrops } from '~/frame/dropped'
+import PartChoice from '~/parts/PartChoice.vue'
+import ShowRow from '~/shows/ShowRow.vue'
+import { useShows, type Order } from '~/shows/shows'
+
+/** All shows: the first thing that anybody sees. */
+const list = reactive(useShows())
 const title = ref('')
 const file = ref<HTMLInputElement>()
-const inUse = computed(() => shows.value?.filter((show) => !show.binnedAt) ?? [])
-const binned = computed(() => shows.value?.filter((show) => show.binnedAt) ?? [])
-
-/** Does something, says what went wrong if it does, and reads the list again. */
-async function doing<T>(work: () => Promise<T>): Promise<T | undefined> {
-  problem.value = ''
-  try {
-    const result = await work()
-    shows.value = await $fetch<Listed[]>('/api/shows')
-    return result
-  } catch (error) {
-    const { data, message } = error as { data?: { message?: string }; message?: string }
-    problem.value = data?.message ?? message ?? 'The server does not answer.'
-    return undefined
-  }
-}
-onMounted(() => doing(async () => {}))
-
-async function create() {
-  const name = writable(title.value).trim() || 'New show'
-  const made = await doing(() => $fetch<{ id: string }>('/api/shows', { method: 'POST', body: { title: name } }))
-  if (made) await navigateTo(`/show/${made.id}`)
-}
-type Brought = { missing: string[] }
-const bringParcel = (chosen: File) => $fetch<Brought>('/api/shows/import', { method: 'POST', body: chosen })
-function jsonOf(bytes: ArrayBuffer, name: string): unknown {
-  let text: string
-  try {
-    text = new TextDecoder('utf-8', { fatal: true }).decode(bytes)
-  } catch {
-    throw new Error(`${name} is not a show document: it is not valid UTF-8.`)
-  }
-  try {
-    return JSON.parse(text)
-  } catch {
-    throw new Error(`${name} is not a show document: it is no JSON, ${whyNoJson(text)}.`)
-  }
-}
-async function bringDocument(chosen: File): Promise<Brought> {
-  const document = jsonOf(await chosen.arrayBuffer(), chosen.name)
-  return $fetch<Brought>('/api/shows', { method: 'POST', body: { document } })
-}
-/** A place that is dropped becomes a show with nothing else in it. */
-async function bringPlace(chosen: File) {
-  const name = chosen.name.replace(/\.[^.]+$/, '') || 'A place'
-  const document = { format: 'esvik-show', version: 1, title: writable(name).slice(0, 200), place: {} }
-  const made = await doing(() => $fetch<{ id: string }>('/api/shows', { method: 'POST', body: { document } }))
-  if (!made) return
-  droppedPlace.value = chosen
-  await navigateTo(`/show/${made.id}`)
-}
+const ORDERS: { value: Order; words: string }[] = [
+  { value: 'opened', words: 'last opened first' },
+  { value: 'changed', words: 'last changed first' },
+  { value: 'name', words: 'by name' },
+  { value: 'length', words: 'the longest first' },
+]
+const goTo = (id: string | undefined) => id !== undefined && navigateTo(`/show/${id}`)
+const create = async () => goTo(await list.create(title.value))
+const take = async (chosen: File) => goTo(await list.take(chosen))
 const { over } = useDrops(([dropped]) => void take(dropped!))
 async function bring(event: Event) {
   const input = event.target as HTMLInputElement
@@ -72,56 +25,22 @@ async function bring(event: Event) {
   input.value = ''
   if (chosen) await take(chosen)
 }
-/** Whether a ZIP lists a place and no show: what it holds is named at its end. */
-async function isZipOfPlace(chosen: File): Promise<boolean> {
-  if (!chosen.name.toLowerCase().endsWith('.zip')) return false
-  const end = new TextDecoder('latin1').decode(await chosen.slice(-1024 * 1024).arrayBuffer())
-  return !end.includes('show.esvik.json') && /\.gl(tf|b)/i.test(end)
-}
-/** A place, or a show: a ZIP is whichever has a document in it. */
-async function take(chosen: File) {
-  if (/\.(glb|gltf)$/i.test(chosen.name) || (await isZipOfPlace(chosen))) return bringPlace(chosen)
-  await doing(async () => {
-    const { missing } = await (chosen.name.endsWith('.zip') ? bringParcel(chosen) : bringDocument(chosen))
-    notice.value =
-      missing.length > 0
-        ? `Brought in ${chosen.name}. These sounds have no file here and stay silent: ${missing.join(', ')}.`
-        : `Brought in ${chosen.name}.`
-  })
-}
-/** The addresses of one show are too many for the types of `$fetch`. */
-const ask = globalThis.$fetch as never as (url: string, options?: object) => Promise<unknown>
-const copy = (show: Listed) => doing(() => ask('/api/shows', { method: 'POST', body: { copyOf: show.id } }))
-const bin = (show: Listed) => doing(() => ask(`/api/shows/${show.id}`, { method: 'DELETE' }))
-const restore = (show: Listed) => doing(() => ask(`/api/shows/${show.id}/restore`, { method: 'POST' }))
-const destroy = (show: Listed) => doing(() => ask(`/api/shows/${show.id}?forGood=1`, { method: 'DELETE' }))
-const when = (iso: string) => new Date(iso).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
-
-const renaming = ref<string>()
-const newName = ref('')
-async function rename(show: Listed) {
-  const name = writable(newName.value).trim()
-  renaming.value = undefined
-  if (!name || name === show.title) return
-  await doing(() =>
-    ask(`/api/shows/${show.id}/edits`, {
-      method: 'POST',
-      body: {
-        id: crypto.randomUUID(),
-        base: show.revision,
-        label: `Rename the show to “${name}”`,
-        patch: [{ op: 'replace', path: '/title', value: name }],
-      },
-    }),
-  )
-}
 </script>
 
 <template>
   <div class="flex h-full flex-col">
     <AppHeader />
     <main class="mx-auto w-full max-w-4xl flex-1 overflow-y-auto px-6 py-8">
-      <div class="mb-6 flex items-end gap-3">
+      <section v-if="list.first" class="mb-8 rounded-[9px] border border-rule bg-ink-1 px-5 py-4">
+        <p class="text-[15px]">
+          Esvik shows what a place does to whoever walks through it, over the whole walk: what fired, what was held
+          back, and how it breathes.
+        </p>
+        <NuxtLink class="button primary mt-3 inline-block" :to="`/show/${list.first.id}`"
+          >Open “{{ list.first.title }}”</NuxtLink
+        >
+      </section>
+      <div class="mb-4 flex items-end gap-3">
         <h1 class="flex-1 text-[22px] font-semibold">Shows</h1>
         <form class="flex gap-2" @submit.prevent="create">
           <input
@@ -143,51 +62,51 @@ async function rename(show: Listed) {
           @change="bring"
         />
       </div>
+      <div v-if="list.inUse.length > 1" class="mb-2 flex items-baseline gap-3 text-bone-2">
+        <input
+          v-model="list.words"
+          type="search"
+          class="field w-56"
+          placeholder="Find a show"
+          aria-label="Find a show"
+        />
+        <span><PartChoice name="Order" :value="list.order" :options="ORDERS" @choose="list.order = $event" /></span>
+      </div>
       <p v-if="over" class="mb-4 rounded-md border-2 border-dashed border-lamp px-3 py-2 text-lamp">
         Let go: a show comes in as it is, a place becomes a new show.
       </p>
-      <p v-if="problem" role="alert" class="mb-4 rounded-md border border-rust px-3 py-2 text-rust">{{ problem }}</p>
-      <p v-if="notice" role="status" class="mb-4 rounded-md border border-rule px-3 py-2 text-bone-2">{{ notice }}</p>
+      <p v-if="list.problem" role="alert" class="mb-4 rounded-md border border-rust px-3 py-2 text-rust">
+        {{ list.problem }}
+      </p>
+      <p v-if="list.notice" role="status" class="mb-4 rounded-md border border-rule px-3 py-2 text-bone-2">
+        {{ list.notice }}
+      </p>
       <ul class="border-t border-rule">
-        <li v-for="show in inUse" :key="show.id" class="flex items-center gap-3 border-b border-rule py-3">
-          <input
-            v-if="renaming === show.id"
-            :ref="(input) => (input as HTMLInputElement | null)?.focus()"
-            v-model="newName"
-            class="field flex-1 text-[15px]"
-            aria-label="New name"
-            maxlength="200"
-            @keydown.enter="rename(show)"
-            @keydown.esc="renaming = undefined"
-            @blur="rename(show)"
-          />
-          <NuxtLink v-else :to="`/show/${show.id}`" class="flex-1 text-[15px] hover:text-lamp">{{
-            show.title
-          }}</NuxtLink>
-          <span class="text-xs whitespace-nowrap text-bone-3"
-            >{{ when(show.changedAt) }} · revision {{ show.revision }}</span
-          >
-          <button class="chip" @click="((renaming = show.id), (newName = show.title))">Rename</button>
-          <button class="chip" @click="copy(show)">Copy</button>
-          <a class="chip" :href="`/api/shows/${show.id}/export`" download>Export</a>
-          <a class="chip" :href="`/api/shows/${show.id}/export?sounds=1`" download>Export with sounds</a>
-          <button class="chip" @click="bin(show)">Into the bin</button>
-        </li>
+        <ShowRow
+          v-for="show in list.found"
+          :key="show.id"
+          :show="show"
+          :print="list.printOf(show)"
+          @rename="list.rename(show, $event)"
+          @copy="list.copy(show)"
+          @bin="list.bin(show)"
+        />
       </ul>
-      <p v-if="shows && inUse.length === 0" class="py-6 text-bone-2">
+      <p v-if="list.inUse.length > 0 && list.found.length === 0" class="py-6 text-bone-2">No show is called so.</p>
+      <p v-if="list.shows && list.inUse.length === 0" class="py-6 text-bone-2">
         No show here. Name a new one above: it begins as a small furnished hall with a walk through it.
       </p>
-      <section v-if="binned.length > 0" class="mt-8">
+      <section v-if="list.binned.length > 0" class="mt-8">
         <h2 class="mb-2 text-[15px] font-semibold text-bone-2">In the bin</h2>
         <ul class="border-t border-rule">
           <li
-            v-for="show in binned"
+            v-for="show in list.binned"
             :key="show.id"
             class="flex items-center gap-3 border-b border-rule py-2 text-bone-2"
           >
             <span class="flex-1">{{ show.title }}</span>
-            <button class="chip" @click="restore(show)">Take it out</button>
-            <button class="chip" @click="destroy(show)">Delete for good</button>
+            <button class="chip" @click="list.restore(show)">Take it out</button>
+            <button class="chip" @click="list.destroy(show)">Delete for good</button>
           </li>
         </ul>
       </section>

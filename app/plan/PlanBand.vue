@@ -3,6 +3,7 @@ import { probe } from '~/document/probe'
 import { thingIn, type ThingKind } from '~/document/things'
 import { useShow } from '~/document/show'
 import { picking } from '~/frame/picking'
+import { compared } from '~/run/compared'
 import { lentMoment } from '~/run/lent-moment'
 import { useSelection } from '~/frame/selection'
 import { useView } from '~/frame/view'
@@ -49,6 +50,7 @@ const SectionBand = defineAsyncComponent(() => import('./SectionBand.vue'))
 const PlanDraft = defineAsyncComponent(() => import('./PlanDraft.vue'))
 const PlanPassing = defineAsyncComponent(() => import('./PlanPassing.vue'))
 const PlanUnreached = defineAsyncComponent(() => import('./PlanUnreached.vue'))
+const PlanCompared = defineAsyncComponent(() => import('./PlanCompared.vue'))
 const PlanAmbience = defineAsyncComponent(() => import('./PlanAmbience.vue'))
 const PlanStep = defineAsyncComponent(() => import('./PlanStep.vue'))
 const PlanListener = defineAsyncComponent(() => import('./PlanListener.vue'))
@@ -156,6 +158,7 @@ probe({ thingOnPage: spotOnPage as () => unknown, spotOnPage: onPage as () => un
           <PlanCut v-if="view.section" :cut="cut" :pixel="pixel" :box="box" :spot-at="spotAt" />
           <PlanChosen :pixel="pixel" />
           <PlanStep v-if="selection.step" :pixel="pixel" />
+          <PlanCompared v-if="compared" :pixel="pixel" />
           <PlanUnreached v-if="passing.looks" :pixel="pixel" />
           <PlanPassing v-if="selection.zone" :zone="selection.zone" :pixel="pixel" />
           <PlanWalks :pixel="pixel" @take-point="takePoint" @take-onward="takeOnward" @add-point="addPoint" />

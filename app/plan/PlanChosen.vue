@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { holds, outlineOf } from '~~/core/space'
+import { holds } from '~~/core/space'
 import type { Spot } from '~~/core/show'
 import { nameOfThing, thingIn, type ThingRef } from '~/document/things'
 import { useShow } from '~/document/show'
 import { useSelection } from '~/frame/selection'
 import { useView } from '~/frame/view'
-import { pathOf, rimPath, solidOfZone, zonePath } from './geometry'
-import { propOutline } from './thing-forms'
+import { pathOf, solidOfZone, zonePath } from './geometry'
+import { outlineOfThing } from './outlines'
 import { alongWall, wallLength } from './wall-joins'
 import { plain } from '~/words/time'
 
@@ -27,50 +27,6 @@ interface Drawn {
   rim?: string
   enabled: boolean
 }
-function wallOutline(from: Spot, to: Spot, half: number): Spot[] {
-  const length = Math.hypot(to[0] - from[0], to[1] - from[1]) || 1
-  const nx = (-(to[1] - from[1]) * half) / length
-  const nz = ((to[0] - from[0]) * half) / length
-  return [
-    [from[0] + nx, from[1] + nz],
-    [to[0] + nx, to[1] + nz],
-    [to[0] - nx, to[1] - nz],
-    [from[0] - nx, from[1] - nz],
-  ]
-}
-function outlineOfThing({ kind, id }: ThingRef): { outline: Spot[]; rim?: string; enabled?: boolean } {
-  const show = doc.show!
-  switch (kind) {
-    case 'zone': {
-      const zone = thingIn(show, 'zone', id)!
-      const solid = solidOfZone(show, zone)
-      return {
-        outline: outlineOf(solid),
-        enabled: zone.enabled,
-        ...(zone.rim > 0 && { rim: rimPath(solid, zone.rim) }),
-      }
-    }
-    case 'wall': {
-      const wall = thingIn(show, 'wall', id)!
-      return { outline: wallOutline(wall.from, wall.to, Math.max(wall.thickness / 2, 2 * props.pixel)) }
-    }
-    case 'floor':
-      return { outline: thingIn(show, 'floor', id)!.outline }
-    case 'prop':
-      return { outline: propOutline(thingIn(show, 'prop', id)!) }
-    case 'light':
-    case 'mark': {
-      const [x, , z] = thingIn(show, kind, id)!.at
-      const r = 9 * props.pixel
-      return {
-        outline: Array.from({ length: 24 }, (_, i) => [
-          x + r * Math.cos((i / 12) * Math.PI),
-          z + r * Math.sin((i / 12) * Math.PI),
-        ]),
-      }
-    }
-  }
-}
 const things = computed((): ThingRef[] => {
   const lit = view.lit.map((id): ThingRef => ({ kind: 'zone', id }))
   return [...lit, ...selection.things.filter(({ kind }) => kind !== 'zone')].filter(
@@ -79,7 +35,7 @@ const things = computed((): ThingRef[] => {
 })
 const drawn = computed(() =>
   things.value.map((ref): Drawn => {
-    const { outline, rim, enabled = true } = outlineOfThing(ref)
+    const { outline, rim, enabled = true } = outlineOfThing(doc.show!, ref, props.pixel)
     const x = Math.min(...outline.map((spot) => spot[0]))
     const z = Math.min(...outline.map((spot) => spot[1]))
     const { kind, id } = ref

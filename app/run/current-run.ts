@@ -2,9 +2,10 @@ import { transfer, wrap } from 'comlink'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { eventsOf, type Run } from '~~/core/engine'
-import type { Score } from '~~/core/score'
+import { usualWalks, type Score } from '~~/core/score'
 import type { Operation, Show } from '~~/core/show'
 import type { Sight } from '~/score/canvas/renderer'
+import { compared } from './compared'
 import { playerOf } from './plain-run'
 import type { RunWorker } from './run.worker'
 import { probe } from '~/document/probe'
@@ -72,23 +73,9 @@ export const useRun = defineStore('run', () => {
     const { show } = doc
     if (!show) return
     const known = walks.value.filter((id) => show.walks.some((walk) => walk.id === id))
-    walks.value = known.length > 0 ? known : usualWalks()
+    walks.value = known.length > 0 ? known : usualWalks(show)
     opened = worker.open(show).then(() => void (opened = undefined))
     request()
-  }
-
-  /** The walk that is played if none was chosen: the longest player's, and every creature with it. */
-  function usualWalks(): string[] {
-    const all = doc.show!.walks
-    const players = all.filter((walk) => walk.body.kind === 'player')
-    const longest = players.reduce<(typeof all)[number] | undefined>(
-      (best, walk) => (!best || walk.points.length > best.points.length ? walk : best),
-      undefined,
-    )
-    return [
-      ...(longest ? [longest.id] : []),
-      ...all.filter((walk) => walk.body.kind === 'creature').map((walk) => walk.id),
-    ]
   }
 
   /** Says that the score is older than the document once it has been for a moment, how far the new one is, and lets newer ones come first. */
@@ -211,6 +198,10 @@ export const useRun = defineStore('run', () => {
     await computeCurves()
   }
   watch([walks, seed, walker], request)
+  watch(
+    () => compared.value?.before,
+    (before) => void worker.compare(before),
+  )
 
   /** Gives the canvas of the score to the worker, which draws on it from now on. */
   const mount = (canvas: HTMLCanvasElement) => {

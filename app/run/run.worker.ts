@@ -82,6 +82,30 @@ const NOTHING: Content = {
 let content = NOTHING
 /** The score of the show without the drag that is on. */
 let settled: Score | undefined
+/** An earlier version that the score is compared with, and what became of it when it was run as `key` says. */
+let earlier: { show: Show; key: string; score?: Score } | undefined
+/** How the latest run was asked for. */
+let asked: Pick<RunRequest, 'walks' | 'seed' | 'walker'> | undefined
+
+/** The score of the earlier version, run as the show is run now; none where that can't be. */
+function earlierScore(): Score | undefined {
+  if (!earlier || !asked) return undefined
+  const key = JSON.stringify(asked)
+  if (earlier.key === key) return earlier.score
+  const { show: before } = earlier
+  const there = new Set(before.walks.map(({ id }) => id))
+  const { seed, walker } = asked
+  const walks = asked.walks.filter((id) => there.has(id))
+  earlier = { show: before, key }
+  if (walks.length === 0 || !isPrepared(before)) return undefined
+  try {
+    const followed = walker === undefined ? walksOf(before, walks) : varied(before, walks, walker)
+    earlier.score = scoreOf(before, beginRun(before, followed, { seed: walker ?? seed }).end())
+  } catch (error) {
+    if (!(error instanceof RunError)) throw error
+  }
+  return earlier.score
+}
 
 function draw(now: Partial<Content>): void {
   content = { ...content, ...now }
@@ -104,12 +128,18 @@ const fadesOf = (run: Run): Content['fades'] =>
 const worker = {
   open(document: Show): void {
     show = drafted = document
-    sent = settled = undefined
+    sent = settled = earlier = undefined
     draw(NOTHING)
   },
   /** The canvas that the score is drawn on from now on. */
   mount: renderer.mount,
   look: renderer.look,
+  /** From now on the score shows beside each lane how an earlier version was run; none ends it. */
+  async compare(before: Show | undefined): Promise<void> {
+    if (before) await prepare(before)
+    earlier = before && { show: before, key: '' }
+    draw({ ghost: earlierScore() })
+  },
   /** Nobody walks: there is nothing to be seen. */
   clear(): void {
     latest = undefined
@@ -151,9 +181,10 @@ const worker = {
       problem += ` The first ${MOST_SHOWN.toLocaleString('en')} events are shown.`
     }
     latest = made
+    asked = { walks, seed, walker }
     const found = scoreOf(played, made)
-    const ghost = draft && settled
-    const score = ghost ? inOrder(found, ghost) : found
+    const ghost = draft ? settled : earlierScore()
+    const score = draft && settled ? inOrder(found, settled) : found
     if (!draft) settled = score
     draw({ score, ghost, fades: fadesOf(made) })
     isPublished = false

@@ -11,6 +11,7 @@ import {
 import { useShow } from '~/document/show'
 import { isThing } from '~/document/things'
 import { usePlayhead } from '~/frame/playhead'
+import { isLookingBack } from '~/frame/looking-back'
 import { isSearching } from '~/frame/searching'
 import { useSelection } from '~/frame/selection'
 import { useView } from '~/frame/view'
@@ -28,6 +29,7 @@ const sounds = useSounds()
 const words = ref('')
 const none: Entry | null = null
 
+const inPlace = () => view.looks === 'sounds' && (view.looks = 'desk')
 const act = (id: string, name: string, more: string, go: () => void) => ({
   entry: { key: `action//${id}`, kind: 'action', id, name, more } satisfies Entry,
   go,
@@ -41,6 +43,10 @@ const ACTIONS = [
   act('fit', 'See the whole run', 'zoom fit', () => view.fit()),
   act('section', 'Section, shown or not', 'plan cut', () => (view.section = !view.section)),
   act('heard', 'How loud it is where one stays', 'heard ambience plan', () => (view.ambience = !view.ambience)),
+  act('history', 'What was done, and earlier versions', 'history compare restore', () => {
+    inPlace()
+    isLookingBack.value = true
+  }),
   act('undo', 'Undo', 'take back', () => doc.undo()),
   act('redo', 'Redo', 'again', () => doc.redo()),
   act('none', 'Choose nothing', 'clear selection', () => selection.clear()),
@@ -53,7 +59,6 @@ const about = (entry: Entry) =>
   entry.kind === 'step' ? `step of ${cueName(doc.show!, entry.cue!)}` : entry.kind === 'action' ? '' : entry.kind
 
 const close = () => (isSearching.value = false)
-const inPlace = () => view.looks === 'sounds' && (view.looks = 'desk')
 function go(entry: Entry | null) {
   if (!entry) return
   close()

@@ -1,3 +1,4 @@
 /** A run as a picture over time: a lane for each zone, with what it fired and what was held. */
 export * from './lane'
 export * from './score'
+export * from './print'

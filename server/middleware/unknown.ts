@@ -13,6 +13,9 @@ const KNOWN: [pattern: RegExp, methods: string[]][] = [
   [/^\/api\/shows\/import$/, ['POST']],
   [/^\/api\/shows\/[^/]+$/, ['GET', 'DELETE']],
   [/^\/api\/shows\/[^/]+\/edits$/, ['GET', 'POST']],
+  [/^\/api\/shows\/[^/]+\/history$/, ['GET']],
+  [/^\/api\/shows\/[^/]+\/versions\/[^/]+$/, ['GET', 'PUT']],
+  [/^\/api\/shows\/[^/]+\/print$/, ['GET']],
   [/^\/api\/shows\/[^/]+\/export$/, ['GET']],
   [/^\/api\/shows\/[^/]+\/restore$/, ['POST']],
 ]

@@ -8,6 +8,7 @@ import { useSound } from '~/sound/sound'
 import { useView } from '~/frame/view'
 import { droppedPlace, droppedSounds, isSound, useDrops } from '~/frame/dropped'
 import { followPointer } from '~/frame/pointer-drag'
+import { isLookingBack } from '~/frame/looking-back'
 import { isSearching } from '~/frame/searching'
 import AppHeader from '~/frame/AppHeader.vue'
 import SaveState from '~/frame/SaveState.vue'
@@ -42,6 +43,7 @@ const CueReadOuts = defineAsyncComponent(() => import('~/cues/CueReadOuts.vue'))
 const SearchDialog = defineAsyncComponent(() => import('~/search/SearchDialog.vue'))
 const MixPanel = defineAsyncComponent(() => import('~/mix/MixPanel.vue'))
 const mixes = ref(false)
+const HistoryPanel = defineAsyncComponent(() => import('~/history/HistoryPanel.vue'))
 const VIEWS = [
   { value: 'desk', words: 'Desk' },
   { value: 'cues', words: 'Cues' },
@@ -87,6 +89,7 @@ onMounted(async () => {
 })
 onBeforeUnmount(() => {
   playhead.pause()
+  isLookingBack.value = false
   doc.close()
 })
 
@@ -133,6 +136,14 @@ function divide(event: PointerEvent) {
           aria-label="Level"
         />
       </div>
+      <button
+        v-if="doc.isOpen && view.looks !== 'sounds'"
+        class="button"
+        :aria-pressed="isLookingBack"
+        @click="isLookingBack = !isLookingBack"
+      >
+        History
+      </button>
       <button v-if="doc.isOpen" class="button" title="Ctrl+K" @click="isSearching = true">Find</button>
       <button v-if="doc.isOpen" class="button" :aria-pressed="mixes" @click="mixes = !mixes">Mix</button>
       <a v-if="doc.isOpen" class="button" :href="`/api/shows/${doc.id}/export`" download>Export</a>
@@ -173,7 +184,8 @@ function divide(event: PointerEvent) {
             @change="chooseFile"
           />
         </div>
-        <DeskBand />
+        <HistoryPanel v-if="isLookingBack" />
+        <DeskBand v-else />
       </div>
     </main>
     <p v-else-if="!failed" class="m-8 text-bone-3">Opening the show …</p>

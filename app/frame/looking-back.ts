@@ -1,0 +1,4 @@
+import { ref } from 'vue'
+
+/** Whether the history is looked at, in the place of the desk. */
+export const isLookingBack = ref(false)

@@ -1,0 +1,101 @@
+<script setup lang="ts">
+import type { Change } from '~~/core/show'
+import PartChoice from '~/parts/PartChoice.vue'
+import PartText from '~/parts/PartText.vue'
+import { thingIn } from '~/document/things'
+import { useShow } from '~/document/show'
+import { useSelection } from '~/frame/selection'
+import { count } from '~/words/time'
+import { fieldWords, valueWords } from './field-words'
+import { kindOfList, useHistory } from './history'
+
+/** Two versions beside each other: what came, what went, which numbers changed; each can be brought back. */
+const store = useHistory()
+const doc = useShow()
+const selection = useSelection()
+const MARKS = { added: '+', removed: '−', changed: '·' } as const
+/** So many of a thing's fields are told. */
+const MOST = 6
+
+const revisionWords = (revision: number): string => {
+  const name = store.versions.find((version) => version.revision === revision)?.name
+  if (name) return `“${name}”`
+  const edit = store.edits.find((each) => each.revision === revision)
+  return edit ? `after “${edit.label}”` : revision === 1 ? 'as it began' : `revision ${revision}`
+}
+const words = computed(() => revisionWords(store.before!))
+const until = computed(() => [
+  { value: undefined, words: 'what is there now' },
+  ...[...store.versions]
+    .filter(({ revision }) => revision > store.before!)
+    .map(({ revision, name }) => ({ value: revision as number | undefined, words: `“${name}”` })),
+  ...store.edits
+    .filter(({ revision }) => revision > store.before! && !store.versions.some((each) => each.revision === revision))
+    .map(({ revision, label }) => ({ value: revision as number | undefined, words: `after “${label}”` })),
+])
+const kindWords = ({ list }: Change) => (list === 'show' ? 'the show' : list.replace(/s$/, ''))
+function go({ list, id }: Change) {
+  const kind = kindOfList(list)
+  if (kind && thingIn(doc.show!, kind, id)) selection.choose(kind, id)
+  if (list === 'cues' && doc.show!.cues.some((cue) => cue.id === id)) selection.choose('cue', id)
+  if (list === 'walks' && doc.show!.walks.some((walk) => walk.id === id)) selection.choose('walk', id)
+}
+</script>
+
+<template>
+  <div class="space-y-3">
+    <div class="flex items-baseline gap-2">
+      <p class="min-w-0 flex-1 text-bone-2">
+        From
+        <PartText
+          name="Name of this version"
+          :value="store.versions.find(({ revision }) => revision === store.before)?.name ?? ''"
+          :empty="words"
+          @change="store.name(store.before!, $event)"
+        />
+        to <PartChoice name="Compared with" :value="store.after" :options="until" @choose="store.lookUntil($event)" />:
+        <strong v-if="store.changes.length === 0" class="text-bone">nothing is otherwise.</strong>
+        <template v-else>{{ count(store.changes.length, 'thing') }} otherwise.</template>
+      </p>
+      <button class="chip flex-none" @click="store.leave()">All edits</button>
+    </div>
+    <p v-if="store.changes.length > 0 && store.after === undefined">
+      <button class="button" @click="store.bringAllBack(words)">Bring everything back as it was then</button>
+    </p>
+    <ul class="space-y-2">
+      <li
+        v-for="change in store.changes"
+        :key="`${change.list}/${change.id}`"
+        class="border-t border-rule pt-2"
+        data-change
+      >
+        <div class="flex items-baseline gap-2">
+          <span
+            class="w-3 flex-none font-mono"
+            :class="change.what === 'removed' ? 'text-rust' : change.what === 'added' ? 'text-tide' : 'text-bone-3'"
+            >{{ MARKS[change.what] }}</span
+          >
+          <button class="min-w-0 flex-1 truncate text-left hover:text-lamp" @click="go(change)">
+            {{ change.name }} <span class="text-xs text-bone-3">{{ kindWords(change) }}</span>
+            <span v-if="change.what !== 'changed'" class="text-xs text-bone-2">
+              {{ change.what === 'added' ? 'came' : 'went' }}</span
+            >
+          </button>
+          <button v-if="store.after === undefined" class="chip flex-none" @click="store.bringBack(change)">
+            {{ change.what === 'added' ? 'Take it away' : 'Bring it back' }}
+          </button>
+        </div>
+        <dl v-if="change.fields.length > 0" class="mt-0.5 ml-5 text-xs text-bone-2">
+          <div v-for="field in change.fields.slice(0, MOST)" :key="field.keys.join('/')" class="flex gap-2">
+            <dt class="min-w-0 flex-1 truncate">{{ fieldWords(doc.show!, field) }}</dt>
+            <dd class="flex-none">
+              {{ valueWords(doc.show!, field.before) }} →
+              <span class="text-bone">{{ valueWords(doc.show!, field.after) }}</span>
+            </dd>
+          </div>
+          <p v-if="change.fields.length > MOST">and {{ change.fields.length - MOST }} more</p>
+        </dl>
+      </li>
+    </ul>
+  </div>
+</template>

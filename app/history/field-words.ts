@@ -1,0 +1,46 @@
+import { itemsOf, LIST_NAMES, type ChangedField, type Show } from '~~/core/show'
+import { ruleName } from '~/words/sentences'
+import { stepWords } from '~/words/step-kinds'
+import { plain } from '~/words/time'
+
+/** A name of the format as one says it: `fadeIn` → fade in. */
+const said = (key: string): string => key.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`)
+
+/** A rule or a step by what it is called, if the key is the id of one. */
+function named(show: Show, list: string | undefined, id: string): string {
+  if (list === 'rules') return `“${ruleName(show, id)}”`
+  if (list !== 'steps') return said(id)
+  const step = show.cues.flatMap(({ steps }) => steps).find((each) => each.id === id)
+  return step ? `“${stepWords(show, step)}”` : id
+}
+
+/** Which field it is, in words: rule “Rope creaks”, cooldown seconds. */
+export function fieldWords(show: Show, { keys }: ChangedField): string {
+  const words = keys.map((key, i) => named(show, keys[i - 1], key))
+  const [first, second, ...more] = words
+  const isItem = first === 'rules' || first === 'steps'
+  const head = isItem ? `${first.slice(0, -1)} ${second ?? ''}` : [first, second].filter(Boolean).join(' ')
+  return more.length > 0 ? `${head}, ${more.join(' ')}` : head
+}
+
+/** A value as it can be read beside another. */
+export function valueWords(show: Show, value: unknown): string {
+  if (value === undefined || value === null) return 'nothing'
+  if (typeof value === 'boolean') return value ? 'yes' : 'no'
+  if (typeof value === 'number') return plain(value)
+  if (typeof value === 'string') return nameOf(show, value) ?? (value === '' ? 'nothing' : `“${short(value)}”`)
+  if (Array.isArray(value) && value.length <= 4 && value.every((item) => typeof item !== 'object'))
+    return value.map((item) => valueWords(show, item)).join(', ') || 'none'
+  if (Array.isArray(value)) return `${value.length} of them`
+  const kind = (value as { kind?: unknown; at?: unknown }).kind ?? (value as { at?: unknown }).at
+  return typeof kind === 'string' ? `a ${kind}` : 'something'
+}
+const short = (text: string): string => (text.length > 40 ? `${text.slice(0, 39)}…` : text)
+
+function nameOf(show: Show, id: string): string | undefined {
+  for (const list of LIST_NAMES) {
+    const item = itemsOf(show, list).find((each) => each.id === id)
+    if (item?.name) return item.name
+  }
+  return undefined
+}

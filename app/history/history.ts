@@ -1,0 +1,173 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { watchDebounced } from '@vueuse/core'
+import {
+  changesBetween,
+  fragmentOf,
+  LISTS,
+  paste,
+  type Change,
+  type Editor,
+  type ListOfThings,
+  type Show,
+} from '~~/core/show'
+import type { History } from '~~/server/shows/messages'
+import { useShow } from '~/document/show'
+import { removeThing, THING_KINDS } from '~/document/things'
+import { isLookingBack } from '~/frame/looking-back'
+import { useSelection } from '~/frame/selection'
+import { compared } from '~/run/compared'
+
+/** Whoever edits on is told of it when that rests (ms). */
+const RESTS = 300
+
+/** The kind of thing that a list of the place has. */
+export const kindOfList = (list: string) => THING_KINDS.find((kind) => `${kind}s` === list)
+
+/** What was done to the show, its versions by name, and two of them beside each other. */
+export const useHistory = defineStore('history', () => {
+  const doc = useShow()
+  const selection = useSelection()
+  const problem = ref('')
+  const edits = shallowRef<History['edits']>([])
+  const versions = shallowRef<History['versions']>([])
+  /** The first revision that can be looked at, and whether edits before the ones that are here are to be had. */
+  const from = ref(1)
+  const isWhole = ref(false)
+  /** The revisions that are compared; without a second one with what is there now. */
+  const before = ref<number>()
+  const after = ref<number>()
+  const shows = shallowRef<{ before?: Show; after?: Show }>({})
+
+  async function asking<T>(work: () => Promise<T>): Promise<T | undefined> {
+    problem.value = ''
+    try {
+      return await work()
+    } catch (error) {
+      const { data } = error as { data?: { message?: string } }
+      problem.value = data?.message ?? 'The server does not answer.'
+      return undefined
+    }
+  }
+  const address = (path: string) => `/api/shows/${doc.id}/${path}`
+  const ask = globalThis.$fetch as never as <T>(url: string, options?: object) => Promise<T>
+
+  /** Takes up what is new, and what was there before that as far as it had been read. */
+  async function load(): Promise<void> {
+    const found = await asking(() => ask<History>(address('history')))
+    if (!found) return
+    const first = found.edits.at(-1)?.revision ?? Infinity
+    const known = edits.value.filter(({ revision }) => revision < first)
+    if (known.length === 0) isWhole.value = found.edits.length === 0 || first <= Math.max(2, found.from + 1)
+    edits.value = [...found.edits, ...known]
+    versions.value = found.versions
+    from.value = found.from
+  }
+  async function more(): Promise<void> {
+    const first = edits.value.at(-1)?.revision
+    const found = await asking(() => ask<History>(`${address('history')}?before=${first}`))
+    if (!found) return
+    isWhole.value = found.edits.length === 0 || found.edits.at(-1)!.revision <= Math.max(2, found.from + 1)
+    edits.value = [...edits.value, ...found.edits]
+  }
+  watchDebounced(
+    [isLookingBack, () => doc.revision, () => doc.id],
+    ([open, , id], [, , was]) => {
+      if (id !== was) leave()
+      if (open) void load()
+    },
+    { debounce: RESTS },
+  )
+  watch(isLookingBack, (open) => open || leave())
+
+  /** Gives a revision a name; an empty one takes it away. */
+  async function name(revision: number, words: string): Promise<void> {
+    await asking(() => ask(address(`versions/${revision}`), { method: 'PUT', body: { name: words } }))
+    await load()
+  }
+
+  const fetchShow = (revision: number) =>
+    asking(async () => (await ask<{ show: Show }>(address(`versions/${revision}`))).show)
+  /** Puts a revision beside what is there now. */
+  async function look(revision: number): Promise<void> {
+    const show = await fetchShow(revision)
+    if (!show) return
+    before.value = revision
+    after.value = undefined
+    shows.value = { before: show }
+  }
+  /** Puts a second revision beside the first, or with none what is there now. */
+  async function lookUntil(revision: number | undefined): Promise<void> {
+    const show = revision === undefined ? undefined : await fetchShow(revision)
+    if (revision !== undefined && !show) return
+    after.value = revision
+    shows.value = { before: shows.value.before, ...(show && { after: show }) }
+  }
+  function leave(): void {
+    before.value = after.value = undefined
+    shows.value = {}
+  }
+
+  const changes = computed(() => {
+    const was = shows.value.before
+    const is = shows.value.after ?? doc.resting
+    return was && is ? changesBetween(was, is) : []
+  })
+  watch([changes, shows], () => {
+    const was = shows.value.before
+    compared.value = was && { before: was, after: shows.value.after ?? doc.show!, changes: changes.value }
+  })
+
+  /** Takes a thing back to how it was, with what it needs and is gone. */
+  function restore(edit: Editor, was: Show, { list, id, what, fields }: Change): void {
+    if (list === 'show') return fields.forEach((field) => edit.set(field.keys, field.before))
+    const thing = { list, id }
+    if (what !== 'added') {
+      paste(edit, fragmentOf(was, [thing]), [thing], { isOwn: true, replaces: true })
+      return
+    }
+    const kind = kindOfList(list)
+    if (kind) removeThing(edit, { kind, id })
+    else edit.remove([...LISTS[list], id])
+  }
+  function bringBack(change: Change): void {
+    const was = shows.value.before!
+    const done = doc.edit(`Bring back ${change.name}`, (edit) => restore(edit, was, change))
+    const kind = kindOfList(change.list)
+    if (done && kind && change.what !== 'added') selection.choose(kind, change.id)
+  }
+  /** Takes everything back to how it was. */
+  function bringAllBack(words: string): void {
+    const was = shows.value.before!
+    doc.edit(`Bring back ${words}`, (edit) => {
+      for (const { list, fields } of changesBetween(was, edit.show))
+        if (list === 'show') for (const { keys, before: value } of fields) edit.set(keys, value)
+      for (const list of new Set(changesBetween(was, edit.show).map((change) => change.list as ListOfThings))) {
+        const way = LISTS[list]
+        edit.set(
+          [...way],
+          way.reduce<unknown>((node, key) => (node as Record<string, unknown>)[key], was),
+        )
+      }
+    })
+  }
+
+  return {
+    problem,
+    edits,
+    versions,
+    from,
+    isWhole,
+    before,
+    after,
+    changes,
+    load,
+    more,
+    name,
+    look,
+    lookUntil,
+    leave,
+    bringBack,
+    bringAllBack,
+  }
+})

@@ -1,0 +1,136 @@
+import { computed, ref, shallowRef } from 'vue'
+import type { Print } from '~~/core/score'
+import { whyNoJson, writable } from '~~/core/show'
+import type { Listed } from '~~/server/shows/list'
+import { droppedPlace } from '~/frame/dropped'
+
+export type { Listed }
+type Brought = { missing: string[] }
+/** The addresses of one show are too many for the types of `$fetch`. */
+const ask = globalThis.$fetch as never as <T = unknown>(url: string, options?: object) => Promise<T>
+
+export type Order = 'opened' | 'changed' | 'name' | 'length'
+
+function jsonOf(bytes: ArrayBuffer, name: string): unknown {
+  let text: string
+  try {
+    text = new TextDecoder('utf-8', { fatal: true }).decode(bytes)
+  } catch {
+    throw new Error(`${name} is not a show document: it is not valid UTF-8.`)
+  }
+  try {
+    return JSON.parse(text)
+  } catch {
+    throw new Error(`${name} is not a show document: it is no JSON, ${whyNoJson(text)}.`)
+  }
+}
+/** Whether a ZIP lists a place and no show: what it holds is named at its end. */
+async function isZipOfPlace(chosen: File): Promise<boolean> {
+  if (!chosen.name.toLowerCase().endsWith('.zip')) return false
+  const end = new TextDecoder('latin1').decode(await chosen.slice(-1024 * 1024).arrayBuffer())
+  return !end.includes('show.esvik.json') && /\.gl(tf|b)/i.test(end)
+}
+
+/** All shows, and what is done to them as a whole. */
+export function useShows() {
+  const shows = shallowRef<Listed[]>()
+  const prints = shallowRef(new Map<string, Print>())
+  const problem = ref('')
+  const notice = ref('')
+
+  /** Does something, says what went wrong if it does, and reads the list again. */
+  async function doing<T>(work: () => Promise<T>): Promise<T | undefined> {
+    problem.value = ''
+    try {
+      const result = await work()
+      shows.value = await ask<Listed[]>('/api/shows')
+      void fetchPrints()
+      return result
+    } catch (error) {
+      const { data, message } = error as { data?: { message?: string }; message?: string }
+      problem.value = data?.message ?? message ?? 'The server does not answer.'
+      return undefined
+    }
+  }
+  const printKey = ({ id, revision }: Listed) => `${id}/${revision}`
+  /** One after the other, as each takes the server a moment. */
+  async function fetchPrints(): Promise<void> {
+    for (const show of shows.value ?? []) {
+      if (show.binnedAt || prints.value.has(printKey(show))) continue
+      const print = await ask<Print>(`/api/shows/${show.id}/print`).catch(() => undefined)
+      if (print) prints.value = new Map([...prints.value, [printKey(show), print]])
+    }
+  }
+
+  async function create(name: string): Promise<string | undefined> {
+    const title = writable(name).trim() || 'New show'
+    return (await doing(() => ask<{ id: string }>('/api/shows', { method: 'POST', body: { title } })))?.id
+  }
+  const bringParcel = (chosen: File) => ask<Brought>('/api/shows/import', { method: 'POST', body: chosen })
+  async function bringDocument(chosen: File): Promise<Brought> {
+    const document = jsonOf(await chosen.arrayBuffer(), chosen.name)
+    return ask<Brought>('/api/shows', { method: 'POST', body: { document } })
+  }
+  /** A place that is dropped becomes a show with nothing else in it. */
+  async function bringPlace(chosen: File): Promise<string | undefined> {
+    const name = chosen.name.replace(/\.[^.]+$/, '') || 'A place'
+    const document = { format: 'esvik-show', version: 1, title: writable(name).slice(0, 200), place: {} }
+    const made = await doing(() => ask<{ id: string }>('/api/shows', { method: 'POST', body: { document } }))
+    if (made) droppedPlace.value = chosen
+    return made?.id
+  }
+  /** Takes in a place, or a show: a ZIP is whichever has a document in it. Gives the show to go to. */
+  async function take(chosen: File): Promise<string | undefined> {
+    if (/\.(glb|gltf)$/i.test(chosen.name) || (await isZipOfPlace(chosen))) return bringPlace(chosen)
+    await doing(async () => {
+      const { missing } = await (chosen.name.endsWith('.zip') ? bringParcel(chosen) : bringDocument(chosen))
+      notice.value =
+        missing.length > 0
+          ? `Brought in ${chosen.name}. These sounds have no file here and stay silent: ${missing.join(', ')}.`
+          : `Brought in ${chosen.name}.`
+    })
+    return undefined
+  }
+  const copy = (show: Listed) => doing(() => ask('/api/shows', { method: 'POST', body: { copyOf: show.id } }))
+  const bin = (show: Listed) => doing(() => ask(`/api/shows/${show.id}`, { method: 'DELETE' }))
+  const restore = (show: Listed) => doing(() => ask(`/api/shows/${show.id}/restore`, { method: 'POST' }))
+  const destroy = (show: Listed) => doing(() => ask(`/api/shows/${show.id}?forGood=1`, { method: 'DELETE' }))
+  async function rename(show: Listed, words: string): Promise<void> {
+    const name = writable(words).trim()
+    if (!name || name === show.title) return
+    await doing(() =>
+      ask(`/api/shows/${show.id}/edits`, {
+        method: 'POST',
+        body: {
+          id: crypto.randomUUID(),
+          base: show.revision,
+          label: `Rename the show to “${name}”`,
+          patch: [{ op: 'replace', path: '/title', value: name }],
+        },
+      }),
+    )
+  }
+
+  const ORDERS: { [by in Order]: (a: Listed, b: Listed) => number } = {
+    opened: (a, b) => lastSeen(b).localeCompare(lastSeen(a)),
+    changed: (a, b) => b.changedAt.localeCompare(a.changedAt),
+    name: (a, b) => a.title.localeCompare(b.title),
+    length: (a, b) => (printOf(b)?.length ?? 0) - (printOf(a)?.length ?? 0),
+  }
+  const lastSeen = (show: Listed) => show.openedAt ?? show.changedAt
+  const printOf = (show: Listed) => prints.value.get(printKey(show))
+  const words = ref('')
+  const order = ref<Order>('opened')
+  const inUse = computed(() => (shows.value ?? []).filter(({ binnedAt }) => !binnedAt))
+  const found = computed(() => {
+    const wanted = words.value.trim().toLocaleLowerCase()
+    return inUse.value.filter(({ title }) => title.toLocaleLowerCase().includes(wanted)).sort(ORDERS[order.value])
+  })
+  const binned = computed(() => (shows.value ?? []).filter(({ binnedAt }) => binnedAt))
+  /** The show to begin with, as long as nobody has opened any. */
+  const first = computed(() =>
+    inUse.value.length > 0 && inUse.value.every(({ openedAt }) => openedAt === null) ? inUse.value.at(-1) : undefined,
+  )
+  void doing(async () => {})
+  return { shows, inUse, found, binned, first, words, order, problem, notice, create, take, copy, bin, restore, destroy, rename, printOf } // prettier-ignore
+}
