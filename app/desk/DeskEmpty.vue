@@ -32,10 +32,13 @@ const KEYS = [
   ['+ −', 'zoom in time; Page up and down move; 0 whole walk, Z what is marked'],
   ['double click', 'on a mark: zoom to that firing; on the clock: whole walk'],
   ['Ctrl+K', 'find anything; W, with a zone, a whole thing'],
+  ['S P D', 'to the score, the plan, the desk'],
+  ['Ctrl+C', 'X, V: copy, cut, paste what is chosen, also between shows'],
   ['Ctrl+Z', 'undo; with Shift redo'],
   ['Ctrl+D', 'duplicate what is chosen'],
   ['Alt+← →', 'with ↑ ↓: move what is chosen by 0.1 m, with Shift by 1 m'],
-  ['Shift', 'in the plan: click takes one more, a drag takes several'],
+  ['Shift', 'in the plan: click takes one more, a drag takes several; of a chosen walk its points'],
+  ['← ↑ ↵', 'in the plan: move the cross, Enter clicks or draws there, with Shift finer'],
   ['F', 'the score, then the plan, at full height'],
 ] as const
 </script>

@@ -1,16 +1,7 @@
 <script setup lang="ts">
 import { listOf, listOfPart, type Kit, type KitPart, type PartKind, type Spot, type Zone } from '~~/core/show'
-import {
-  alongLine,
-  around,
-  makePart,
-  ownable,
-  removePart,
-  shiftedBy,
-  spotOf,
-  stamp,
-  type Placement,
-} from '~/document/kit-parts'
+import { alongLine, around, makePart, ownable, removePart, spotOf, stamp } from '~/document/kit-parts'
+import { shiftedBy, type Placement } from '~/document/placement'
 import { useShow } from '~/document/show'
 import { isThing } from '~/document/things'
 import { picking } from '~/frame/picking'

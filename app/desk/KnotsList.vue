@@ -1,8 +1,10 @@
 <script setup lang="ts">
+import { usesOf } from '~~/core/show'
 import { freshFlag } from '~/document/fresh'
-import { flagsOf, renameSignal, signalsOf, type KnotUser } from '~/document/knots'
+import { flagsOf, removeFlag, removeSignal, renameSignal, signalsOf, type KnotUser } from '~/document/knots'
 import { useShow } from '~/document/show'
 import { useSelection } from '~/frame/selection'
+import DeletionAsked from '~/parts/DeletionAsked.vue'
 import PartChoice from '~/parts/PartChoice.vue'
 import PartNumber from '~/parts/PartNumber.vue'
 import PartText from '~/parts/PartText.vue'
@@ -42,6 +44,28 @@ const rows = computed(() => [
   })),
   ...signals.value.map((knot) => ({ key: `signal/${knot.name}`, flag: undefined, name: knot.name, sides: ends(knot) })),
 ])
+type Row = (typeof rows.value)[number]
+const isUsed = (row: Row) => row.sides.some(({ users }) => users.length > 0)
+/** The row whose deletion is asked about. */
+const asked = ref<string>()
+const replacements = (row: Row) =>
+  row.flag
+    ? flags.value
+        .filter(({ flag }) => flag !== row.flag && typeof flag.start === typeof row.flag!.start)
+        .map(({ flag }) => ({ value: flag.id, words: flag.name }))
+    : signals.value.filter(({ name }) => name !== row.name).map(({ name }) => ({ value: name, words: name }))
+function remove(row: Row) {
+  asked.value = undefined
+  doc.edit(`Delete ${row.name}`, (edit) => (row.flag ? removeFlag(edit, row.flag.id) : removeSignal(edit, row.name)))
+}
+function replace(row: Row, by: string) {
+  asked.value = undefined
+  doc.edit(`Delete ${row.name}`, (edit) => {
+    if (!row.flag) return renameSignal(edit, row.name, by)
+    for (const { keys } of usesOf(edit.show, 'flags', row.flag.id)) edit.set(keys, by)
+    edit.remove(['flags', row.flag.id])
+  })
+}
 </script>
 
 <template>
@@ -82,13 +106,21 @@ const rows = computed(() => [
             ></template
           ></template
         >
-        <button
-          v-if="row.flag && row.sides.every(({ users }) => users.length === 0)"
-          class="part ml-1"
-          @click="doc.edit(`Delete ${row.name}`, (e) => e.remove(['flags', row.flag!.id]))"
+        <button class="part ml-1" @click="isUsed(row) ? (asked = row.key) : remove(row)">Delete</button>
+        <DeletionAsked
+          v-if="asked === row.key"
+          class="mt-1"
+          :others="replacements(row)"
+          @remove="remove(row)"
+          @replace="replace(row, $event)"
+          @leave="asked = undefined"
         >
-          Delete
-        </button>
+          {{
+            row.flag
+              ? 'Steps that set it and conditions on it go too.'
+              : 'Steps that send it and rules that listen to it go too.'
+          }}
+        </DeletionAsked>
       </li>
     </ul>
     <button class="chip mt-1.5" @click="addFlag">+ flag</button>

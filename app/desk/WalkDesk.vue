@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { freeId, freeName, type Editor, type Look, type Walk, type WalkPoint } from '~~/core/show'
 import { throughWalls } from '~/plan/through-walls'
+import { useWalkPoints } from '~/plan/walk-points'
 import { useRun } from '~/run/current-run'
 import { useSelection } from '~/frame/selection'
 import { useShow } from '~/document/show'
@@ -13,6 +14,7 @@ const props = defineProps<{ walk: Walk }>()
 const doc = useShow()
 const selection = useSelection()
 const runs = useRun()
+const points = useWalkPoints()
 const set = (field: string, value: unknown, label: string) =>
   doc.edit(`${label} ${props.walk.name}`, (e) => e.set(['walks', props.walk.id, field], value))
 const point = computed(() => (selection.point === undefined ? undefined : props.walk.points[selection.point]))
@@ -22,11 +24,6 @@ function putPoint(edit: Editor, change: Partial<WalkPoint>) {
   edit.set(['walks', props.walk.id, 'points'], points)
 }
 const setPoint = (change: Partial<WalkPoint>) => doc.edit(pointLabel.value, (e) => putPoint(e, change))
-function removePoint() {
-  const index = selection.point!
-  selection.point = undefined
-  set('points', props.walk.points.toSpliced(index, 1), 'Remove a point of')
-}
 /** The same way from its end to its begin: pauses, looks and keys stay where they are; paces go with their stretch. */
 function reverse() {
   const { points } = props.walk
@@ -85,7 +82,7 @@ function stepPoint(event: KeyboardEvent) {
   event.preventDefault()
   event.stopPropagation()
   const { length } = props.walk.points
-  selection.point = ((selection.point ?? (by > 0 ? -1 : 0)) + by + length) % length
+  selection.choosePoints([((selection.point ?? (by > 0 ? -1 : 0)) + by + length) % length])
 }
 function remove() {
   selection.clear()
@@ -184,15 +181,21 @@ const looks = computed((): { value: Look; words: string }[] => [
         v-for="(each, i) in walk.points.slice(0, MOST)"
         :key="i"
         class="min-h-6 min-w-6 rounded border px-1 font-mono text-[10px]"
-        :class="selection.point === i ? 'border-tide text-tide' : 'border-rule text-bone-3 hover:text-bone'"
-        :aria-pressed="selection.point === i"
+        :class="selection.points.includes(i) ? 'border-tide text-tide' : 'border-rule text-bone-3 hover:text-bone'"
+        :aria-pressed="selection.points.includes(i)"
         :aria-label="`Point ${i + 1}${each.pause ? `, waits ${each.pause} s` : ''}${each.use ? ', presses the key' : ''}`"
-        @click="selection.point = i"
+        @click="$event.shiftKey ? selection.togglePoint(i) : selection.choosePoints([i])"
       >
         {{ i + 1 }}{{ each.arrive ? '↘' : each.use ? '•' : '' }}
       </button>
     </div>
-    <div v-if="point" class="border-t border-rule pt-2">
+    <p v-if="selection.points.length > 1" class="text-bone-2">
+      {{ count(selection.points.length, 'point') }} are held: drag one of them and all come along.
+      <button v-if="walk.points.length > selection.points.length" class="chip" @click="points.remove()">
+        Remove them
+      </button>
+    </p>
+    <div v-else-if="point" class="border-t border-rule pt-2">
       <h3 class="font-semibold">Point {{ selection.point! + 1 }}</h3>
       <p class="text-[14px] leading-[1.95] text-bone-2">
         Waits
@@ -249,7 +252,7 @@ const looks = computed((): { value: Look; words: string }[] => [
           @choose="setPoint({ arrive: $event })"
         />.
       </p>
-      <button v-if="walk.points.length > 1" class="chip" @click="removePoint">Remove this point</button>
+      <button v-if="walk.points.length > 1" class="chip" @click="points.remove()">Remove this point</button>
     </div>
     <p v-else class="text-bone-3">
       Choose a point in the plan to say how long it waits, where it looks and when it presses the key.

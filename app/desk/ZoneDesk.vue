@@ -139,6 +139,18 @@ function toggleMute() {
     </p>
     <template v-for="rule in zone.rules" :key="rule.id">
       <article class="border-t border-rule pt-2" :aria-label="`Rule ${rule.name ?? rule.id}`">
+        <h3 class="text-xs text-bone-3">
+          <PartText
+            name="Name of the rule"
+            :value="rule.name ?? ''"
+            empty="a rule without a name"
+            @change="
+              doc.edit(`Name a rule of ${zone.name}`, (e) =>
+                e.set(['zones', zone.id, 'rules', rule.id, 'name'], $event || undefined),
+              )
+            "
+          />
+        </h3>
         <RuleSentence :zone="zone" :rule="rule" />
         <div class="mt-1 flex gap-1.5">
           <button

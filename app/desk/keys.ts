@@ -1,4 +1,5 @@
 import { useThingEdits } from '~/plan/thing-edits'
+import { useWalkPoints } from '~/plan/walk-points'
 import { useEventListener } from '@vueuse/core'
 import { picking } from '~/frame/picking'
 import { usePlayhead } from '~/frame/playhead'
@@ -20,6 +21,17 @@ const OF_SLIDERS = new Set([
   'Delete',
 ])
 
+/** Brings the focus to a part of the page: to what is chosen in it, or else to its first button. */
+function focusIn(region: string): void {
+  const part = globalThis.document.querySelector<HTMLElement>(`[role=region][aria-label="${region}"]`)
+  if (!part) return
+  if (part.dataset.takesKeys !== undefined) return part.focus()
+  const first =
+    part.querySelector<HTMLElement>('[aria-pressed=true][data-zone]') ??
+    part.querySelector<HTMLElement>('button, input')
+  ;(first ?? part).focus()
+}
+
 /** Over the sounds only what Ctrl does holds; over a cue's stave what is chosen in the plan below is still deleted and nudged. */
 const OF_THE_PLAN = new Set(['Delete', 'Backspace', 'Escape'])
 const holdsIn = (looks: string, event: KeyboardEvent): boolean =>
@@ -35,8 +47,10 @@ export function useDeskKeys() {
   const selection = useSelection()
   const view = useView()
   const things = useThingEdits()
+  const points = useWalkPoints()
   const middle = () => (playhead.t >= view.from && playhead.t <= view.to ? playhead.t : (view.from + view.to) / 2)
 
+  const remove = () => (selection.points.length > 0 ? points.remove() : things.remove())
   const plain: { [key: string]: (event: KeyboardEvent) => void } = {
     ' ': () => playhead.toggle(),
     ArrowRight: (event) => (event.shiftKey ? playhead.seek(playhead.t + 1) : playhead.stepEvent(1)),
@@ -51,10 +65,13 @@ export function useDeskKeys() {
     PageUp: () => view.pan((view.from - view.to) / 2),
     '0': () => view.fit(),
     z: () => playhead.marked && view.show(playhead.marked.from, playhead.marked.to),
+    d: () => focusIn('Desk'),
+    s: () => focusIn('Score'),
+    p: () => focusIn('Plan'),
     f: () => (view.tall = view.tall === undefined ? 'score' : view.tall === 'score' ? 'below' : undefined),
     w: () => globalThis.document.querySelector<HTMLElement>('[data-whole-things]')?.click(),
-    Delete: () => things.remove(),
-    Backspace: () => things.remove(),
+    Delete: () => remove(),
+    Backspace: () => remove(),
     Escape: () => (picking.value ? (picking.value = undefined) : selection.clear()),
   }
   const withControl: { [key: string]: (event: KeyboardEvent) => void } = {
@@ -69,6 +86,7 @@ export function useDeskKeys() {
   const nudge = (dx: number, dz: number) => (event: KeyboardEvent) => {
     const by = NUDGE * (event.shiftKey ? 10 : 1)
     if (selection.things.length > 0) things.nudge(dx * by, dz * by)
+    else if (selection.points.length > 0) points.nudge(dx * by, dz * by)
   }
   const withAlt: { [key: string]: (event: KeyboardEvent) => void } = {
     ArrowLeft: nudge(-1, 0),

@@ -32,6 +32,8 @@ import {
   type WalkPoint,
   type Zone,
 } from '~~/core/show'
+import { middleOf, solidOf } from '~~/core/space'
+import { nameFromPlace } from '~/words/whereabouts'
 
 const idsOf = (things: readonly { id: string }[]): string[] => things.map(({ id }) => id)
 const namesOf = (things: readonly { name: string }[]): string[] => things.map(({ name }) => name)
@@ -52,12 +54,12 @@ export const freshFlag = (show: Show): Flag => ({ ...named(show.flags, 'Flag'), 
 export const freshRule = (show: Show, zone: Zone, cue: string): Rule =>
   completeRule({ id: freeId(`${zone.id}-rule`, ruleIds(show)), on: { at: 'enter' }, cue })
 
-/** A zone of a shape, by the next number. */
-export function freshZone(show: Show, shape: Shape): Zone {
-  const names = new Set(namesOf(show.zones))
-  let n = show.zones.length + 1
-  while (names.has(`Zone ${n}`)) n++
-  return completeZone({ id: freeId(`zone-${n}`, idsOf(show.zones)), name: `Zone ${n}`, shape })
+/** A zone of a shape, called after where it is. */
+export const freshZone = (show: Show, shape: Shape): Zone =>
+  completeZone({ ...named(show.zones, nameFromPlace(show, 'zone', footOf(shape))), shape })
+function footOf(shape: Shape): Point {
+  const [x, , z] = middleOf(solidOf(shape))
+  return [x, shape.kind === 'prism' ? shape.y : shape.at[1], z]
 }
 
 /** Things of a place, each by a name that none of its kind has. */
@@ -66,14 +68,23 @@ export const freshProp = (
   kind: 'box' | 'cylinder',
   at: Point,
   size: Point,
-  name = kind === 'box' ? 'Box' : 'Post',
+  name = nameFromPlace(show, kind === 'box' ? 'box' : 'post', at),
 ): Prop => completeProp({ ...named(show.place.props, name), kind, at, size })
 export const freshFloor = (show: Show, y: number, outline: Spot[]): Floor =>
   completeFloor({ ...named(show.place.floors, 'Floor'), y, outline })
 export const freshLight = (show: Show, kind: Light['kind'], at: Point): Light =>
-  completeLight({ ...named(show.place.lights, kind === 'spot' ? 'Spot lamp' : 'Lamp'), kind, at, candela: 40 })
+  completeLight({
+    ...named(show.place.lights, nameFromPlace(show, kind === 'spot' ? 'spot lamp' : 'lamp', at)),
+    kind,
+    at,
+    candela: 40,
+  })
 export const freshMark = (show: Show, kind: Mark['kind'], at: Point, yaw: number): Mark => ({
-  ...completeMark({ ...named(show.place.marks, kind === 'camera' ? 'Camera' : 'Mark'), kind, at }),
+  ...completeMark({
+    ...named(show.place.marks, nameFromPlace(show, kind === 'camera' ? 'camera' : 'mark', at)),
+    kind,
+    at,
+  }),
   yaw,
 })
 /** A wall that no other has the id of; `taken`: ids of walls that are made with it. */

@@ -2,19 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { eventsOf, run, walksOf } from '~~/core/engine'
 import { patchOf, readShow, type Editor, type Show } from '~~/core/show'
 import { point, show as smallShow, walk } from '~~/core/testing/small-show'
-import {
-  alongLine,
-  around,
-  makeOwn,
-  makePart,
-  ownable,
-  removePart,
-  shiftedBy,
-  spotOf,
-  stamp,
-  takeKit,
-  turnedAbout,
-} from './kit-parts'
+import { alongLine, around, makeOwn, makePart, ownable, removePart, spotOf, stamp, takeKit } from './kit-parts'
+import { shiftedBy, turnedAbout } from './placement'
 
 const box = (x: number, z = 0) => ({ shape: { kind: 'box', at: [x, 0, z], size: [2, 2, 4] } })
 const press = (value: boolean, cue: string) => ({

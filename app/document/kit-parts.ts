@@ -2,6 +2,8 @@ import {
   cueAt,
   freeId,
   freeName,
+  nextId,
+  nextName,
   kitOf,
   kitRulesOf,
   listOf,
@@ -22,38 +24,8 @@ import {
   type Zone,
 } from '~~/core/show'
 import { middleOf, solidOf } from '~~/core/space'
+import { placedPoint, placedShape, shiftedBy, turnedAbout, type Placement } from './placement'
 
-/** How a thing is put elsewhere: where each spot goes, and by how much what stands there is turned (degrees). */
-export interface Placement {
-  spot: (spot: Spot) => Spot
-  turn: number
-}
-const rounded = (value: number) => Math.round(value * 1000) / 1000
-export const shiftedBy = (dx: number, dz: number): Placement => ({
-  spot: ([x, z]) => [rounded(x + dx), rounded(z + dz)],
-  turn: 0,
-})
-/** Turned about a spot; counter-clockwise from above, as yaw is. */
-export function turnedAbout([cx, cz]: Spot, degrees: number): Placement {
-  const [cos, sin] = [Math.cos((degrees * Math.PI) / 180), Math.sin((degrees * Math.PI) / 180)]
-  return {
-    spot([x, z]) {
-      const [dx, dz] = [x - cx, z - cz]
-      return [rounded(cx + dx * cos + dz * sin), rounded(cz - dx * sin + dz * cos)]
-    },
-    turn: degrees,
-  }
-}
-
-function placedPoint([x, y, z]: Point, { spot }: Placement): Point {
-  const [px, pz] = spot([x, z])
-  return [px, y, pz]
-}
-function placedShape(shape: Shape, placement: Placement): Shape {
-  if (shape.kind === 'prism') return { ...shape, outline: shape.outline.map(placement.spot) }
-  const at = placedPoint(shape.at, placement)
-  return shape.kind === 'box' ? { ...shape, at, yaw: shape.yaw + placement.turn } : { ...shape, at }
-}
 /** Where a zone is: the spot from which its copies are counted. */
 export function spotOf(zone: Zone): Spot {
   const [x, , z] = middleOf(solidOf(zone.shape))
@@ -88,13 +60,13 @@ function copyOf(edit: Editor, is: PartKind, id: string, placement: Placement): s
   const list = listOf(edit.show, listOfPart(is)) as readonly Thing[]
   const thing = list.find((each) => each.id === id)!
   const taken = list.map((each) => each.id)
-  const name = freeName(
-    thing.name.replace(/ \d+$/, ''),
+  const name = nextName(
+    thing.name,
     list.map((each) => each.name),
   )
   edit.add(ADDRESS[is], {
     ...thing,
-    id: freeId(id.replace(/-\d+$/, ''), taken),
+    id: nextId(id, taken),
     name,
     ...(thing.at && { at: placedPoint(thing.at, placement) }),
     ...(thing.yaw !== undefined && { yaw: thing.yaw + placement.turn }),
@@ -131,12 +103,12 @@ export function stamp(edit: Editor, id: string, placements: readonly Placement[]
       taken.push(copy.id)
       return copy
     })
-    const name = freeName(
-      zone.name.replace(/ \d+$/, ''),
+    const name = nextName(
+      zone.name,
       edit.show.zones.map((each) => each.name),
     )
-    const made = freeId(
-      id.replace(/-\d+$/, ''),
+    const made = nextId(
+      id,
       edit.show.zones.map((each) => each.id),
     )
     const tie = zone.tiedTo && parts ? kit!.parts.find((part) => zone.parts![part.id] === zone.tiedTo!.prop) : undefined
@@ -265,7 +237,7 @@ export function makeOwn(edit: Editor, zoneId: string): void {
         edit.show.cues.map((each) => each.id),
       )
       const steps = cueAt(show, cue.id, zone)!.steps.map((step) => {
-        const stepId = freeId(step.id.replace(/-\d+$/, ''), stepIds)
+        const stepId = nextId(step.id, stepIds)
         stepIds.add(stepId)
         return { ...step, id: stepId }
       })

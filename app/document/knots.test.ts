@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { patchOf } from '~~/core/show'
 import { across, show as smallShow } from '~~/core/testing/small-show'
-import { flagsOf, renameSignal, signalsOf } from './knots'
+import { flagsOf, removeFlag, removeSignal, renameSignal, signalsOf } from './knots'
 
 const show = smallShow({
   flags: [
@@ -72,5 +72,20 @@ describe('who has to do with a flag or a signal', () => {
     })
     const [own] = flagsOf(kit)
     expect([names(own!.setBy), names(own!.readBy)]).toEqual([['Zone'], ['Zone']])
+  })
+})
+
+describe('what is taken away', () => {
+  it('takes with it the steps that set it and the conditions that read it; rules stay', () => {
+    const { show: after } = patchOf(show, (edit) => removeFlag(edit, 'lit'))
+    expect(after.flags.map(({ id }) => id)).toEqual(['spare'])
+    expect(after.cues[0]!.steps.map(({ id }) => id)).toEqual(['send', 'lost'])
+    expect(after.zones[0]!.rules.map(({ when }) => when.length)).toEqual([0, 0])
+  })
+  it('takes with a signal who sends it and the rules that listen to it', () => {
+    const { show: after } = patchOf(show, (edit) => removeSignal(edit, 'go'))
+    expect(signalsOf(after).map(({ name }) => name)).toEqual(['nobody'])
+    expect(after.zones[0]!.rules.map(({ id }) => id)).toEqual(['a'])
+    expect(after.rules).toEqual([])
   })
 })

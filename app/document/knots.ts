@@ -92,3 +92,33 @@ export function renameSignal(edit: Editor, from: string, to: string): void {
     if (rule.on.at === 'signal' && rule.on.name === from) edit.set([...keys, 'on', 'name'], to)
   })
 }
+
+/** Takes a flag away, with the steps that set it and the conditions that read it. @throws Error if a zone needs it for its kit */
+export function removeFlag(edit: Editor, id: string): void {
+  for (;;) {
+    const [use] = references(edit.show).filter(({ to, id: named }) => to === 'flags' && named === id)
+    if (!use) break
+    const [list, index, inner, at] = use.keys
+    if (list === 'zones' && inner === 'parts') {
+      const zone = edit.show.zones[Number(index)]!
+      throw new Error(
+        `${zone.name} needs this flag for its kit. Put another in its place, or make the rules its own first.`,
+      )
+    }
+    const when = use.keys.indexOf('when')
+    if (list === 'cues') edit.remove(['cues', index!, 'steps', at!])
+    else if (when >= 0) edit.remove(use.keys.slice(0, when + 2))
+    else throw new Error('Something needs this flag that can’t be without it.')
+  }
+  edit.remove(['flags', id])
+}
+
+/** Takes a signal away: the steps that send it, and the rules that listen to it. */
+export function removeSignal(edit: Editor, name: string): void {
+  for (const cue of edit.show.cues)
+    for (const step of cue.steps)
+      if (step.kind === 'signal' && step.name === name) edit.remove(['cues', cue.id, 'steps', step.id])
+  const heard: (string | number)[][] = []
+  eachRule(edit.show, (rule, keys) => rule.on.at === 'signal' && rule.on.name === name && heard.push(keys))
+  heard.reverse().forEach((keys) => edit.remove(keys))
+}

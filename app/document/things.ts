@@ -1,4 +1,4 @@
-import { usesOf, type Editor, type ListName, type Reference, type Show } from '~~/core/show'
+import { usesOf, type Editor, type Listed, type ListName, type Reference, type Show } from '~~/core/show'
 import type { Floor, Light, Mark, Prop, Wall, Zone } from '~~/core/show'
 
 /** Everything that stands in a place and can be taken in the hand. */
@@ -16,7 +16,7 @@ export interface ThingRef {
   id: string
 }
 
-interface Listed<T> {
+interface Home<T> {
   /** Where in the document its list is. */
   address: readonly string[]
   list: (show: Show) => readonly T[]
@@ -24,7 +24,7 @@ interface Listed<T> {
   called?: ListName
 }
 
-const LISTS: { [kind in ThingKind]: Listed<Things[kind]> } = {
+const LISTS: { [kind in ThingKind]: Home<Things[kind]> } = {
   zone: { address: ['zones'], list: (show) => show.zones, called: 'zones' },
   wall: { address: ['place', 'walls'], list: (show) => show.place.walls },
   floor: { address: ['place', 'floors'], list: (show) => show.place.floors, called: 'floors' },
@@ -34,6 +34,13 @@ const LISTS: { [kind in ThingKind]: Listed<Things[kind]> } = {
 }
 export const THING_KINDS = Object.keys(LISTS) as ThingKind[]
 export const isThing = (kind: string): kind is ThingKind => kind in LISTS
+
+/** A thing as the lists of a show name it, and the other way round. */
+export const listedOf = ({ kind, id }: ThingRef): Listed => ({ list: `${kind}s`, id })
+export function refOf({ list, id }: Listed): ThingRef[] {
+  const kind = THING_KINDS.find((each) => `${each}s` === list)
+  return kind ? [{ kind, id }] : []
+}
 
 export const thingsOf = <K extends ThingKind>(show: Show, kind: K): readonly Things[K][] => LISTS[kind].list(show)
 export const thingIn = <K extends ThingKind>(show: Show, kind: K, id: string): Things[K] | undefined =>

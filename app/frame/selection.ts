@@ -13,8 +13,19 @@ export const useSelection = defineStore('selection', () => {
   const chosen = ref<Chosen>()
   /** What is chosen besides: things of the place that are moved, doubled and deleted together. */
   const others = ref<ThingRef[]>([])
-  /** The point of the chosen walk that is held. */
+  /** The point of the chosen walk that is held, and those that are held with it. */
   const point = ref<number>()
+  const morePoints = ref<number[]>([])
+  const points = computed((): number[] => (point.value === undefined ? [] : [point.value, ...morePoints.value]))
+  function choosePoints([first, ...more]: readonly number[]) {
+    point.value = first
+    morePoints.value = more
+  }
+  /** Holds one point more, or one less. */
+  const togglePoint = (index: number) =>
+    choosePoints(
+      points.value.includes(index) ? points.value.filter((each) => each !== index) : [...points.value, index],
+    )
   /** The step of the chosen cue that is open. */
   const openStep = ref<string>()
   /** Steps of the chosen cue that are held together with the open one. */
@@ -31,7 +42,7 @@ export const useSelection = defineStore('selection', () => {
     moreSteps.value = more
   }
   function letGoOfParts() {
-    point.value = undefined
+    choosePoints([])
     openOne(undefined)
   }
   const choose = (kind: Chosen['kind'], id: string) => {
@@ -91,6 +102,9 @@ export const useSelection = defineStore('selection', () => {
     others,
     things,
     point,
+    points,
+    choosePoints,
+    togglePoint,
     openStep,
     steps,
     openOne,

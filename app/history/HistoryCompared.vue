@@ -2,12 +2,12 @@
 import type { Change } from '~~/core/show'
 import PartChoice from '~/parts/PartChoice.vue'
 import PartText from '~/parts/PartText.vue'
-import { thingIn } from '~/document/things'
+import { refOf, thingIn } from '~/document/things'
 import { useShow } from '~/document/show'
 import { useSelection } from '~/frame/selection'
 import { count } from '~/words/time'
 import { fieldWords, valueWords } from './field-words'
-import { kindOfList, useHistory } from './history'
+import { useHistory } from './history'
 
 /** Two versions beside each other: what came, what went, which numbers changed; each can be brought back. */
 const store = useHistory()
@@ -33,10 +33,13 @@ const until = computed(() => [
     .filter(({ revision }) => revision > store.before! && !store.versions.some((each) => each.revision === revision))
     .map(({ revision, label }) => ({ value: revision as number | undefined, words: `after “${label}”` })),
 ])
-const kindWords = ({ list }: Change) => (list === 'show' ? 'the show' : list.replace(/s$/, ''))
+const BECAME = { added: ', came since', removed: ', is gone', changed: '' } as const
+const kindWords = ({ list, what }: Change) =>
+  list === 'show' ? 'the show' : `${list.replace(/s$/, '')}${BECAME[what]}`
 function go({ list, id }: Change) {
-  const kind = kindOfList(list)
-  if (kind && thingIn(doc.show!, kind, id)) selection.choose(kind, id)
+  if (list === 'show') return
+  const [ref] = refOf({ list, id })
+  if (ref && thingIn(doc.show!, ref.kind, id)) selection.choose(ref.kind, id)
   if (list === 'cues' && doc.show!.cues.some((cue) => cue.id === id)) selection.choose('cue', id)
   if (list === 'walks' && doc.show!.walks.some((walk) => walk.id === id)) selection.choose('walk', id)
 }
@@ -77,9 +80,6 @@ function go({ list, id }: Change) {
           >
           <button class="min-w-0 flex-1 truncate text-left hover:text-lamp" @click="go(change)">
             {{ change.name }} <span class="text-xs text-bone-3">{{ kindWords(change) }}</span>
-            <span v-if="change.what !== 'changed'" class="text-xs text-bone-2">
-              {{ change.what === 'added' ? 'came' : 'went' }}</span
-            >
           </button>
           <button v-if="store.after === undefined" class="chip flex-none" @click="store.bringBack(change)">
             {{ change.what === 'added' ? 'Take it away' : 'Bring it back' }}

@@ -13,16 +13,13 @@ import {
 } from '~~/core/show'
 import type { History } from '~~/server/shows/messages'
 import { useShow } from '~/document/show'
-import { removeThing, THING_KINDS } from '~/document/things'
+import { refOf, removeThing } from '~/document/things'
 import { isLookingBack } from '~/frame/looking-back'
 import { useSelection } from '~/frame/selection'
 import { compared } from '~/run/compared'
 
 /** Whoever edits on is told of it when that rests (ms). */
 const RESTS = 300
-
-/** The kind of thing that a list of the place has. */
-export const kindOfList = (list: string) => THING_KINDS.find((kind) => `${kind}s` === list)
 
 /** What was done to the show, its versions by name, and two of them beside each other. */
 export const useHistory = defineStore('history', () => {
@@ -126,15 +123,15 @@ export const useHistory = defineStore('history', () => {
       paste(edit, fragmentOf(was, [thing]), [thing], { isOwn: true, replaces: true })
       return
     }
-    const kind = kindOfList(list)
-    if (kind) removeThing(edit, { kind, id })
+    const [ref] = refOf(thing)
+    if (ref) removeThing(edit, ref)
     else edit.remove([...LISTS[list], id])
   }
   function bringBack(change: Change): void {
     const was = shows.value.before!
     const done = doc.edit(`Bring back ${change.name}`, (edit) => restore(edit, was, change))
-    const kind = kindOfList(change.list)
-    if (done && kind && change.what !== 'added') selection.choose(kind, change.id)
+    const [ref] = change.list === 'show' ? [] : refOf({ list: change.list, id: change.id })
+    if (done && ref && change.what !== 'added') selection.choose(ref.kind, ref.id)
   }
   /** Takes everything back to how it was. */
   function bringAllBack(words: string): void {

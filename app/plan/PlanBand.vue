@@ -12,6 +12,7 @@ import { squareAt } from './canvas/paint-ground'
 import type { Sight } from './canvas/sight'
 import { usePlanDrawing } from './drawing'
 import { usePlanGestures } from './gestures'
+import { useKeyPointer } from './key-pointer'
 import { usePlanView } from './plan-view'
 import { boxOfThing, holdsOfThing } from './thing-forms'
 import { deletionAsked } from './thing-edits'
@@ -50,6 +51,8 @@ const SectionBand = defineAsyncComponent(() => import('./SectionBand.vue'))
 const PlanDraft = defineAsyncComponent(() => import('./PlanDraft.vue'))
 const PlanPassing = defineAsyncComponent(() => import('./PlanPassing.vue'))
 const PlanUnreached = defineAsyncComponent(() => import('./PlanUnreached.vue'))
+/** Nobody copies before anything is seen. */
+const PlanClipboard = defineAsyncComponent(() => import('./PlanClipboard.vue'))
 const PlanCompared = defineAsyncComponent(() => import('./PlanCompared.vue'))
 const PlanAmbience = defineAsyncComponent(() => import('./PlanAmbience.vue'))
 const PlanStep = defineAsyncComponent(() => import('./PlanStep.vue'))
@@ -115,6 +118,16 @@ function onPage(x: number, z: number): { x: number; y: number } {
   const { left, top } = frame.value!.getBoundingClientRect()
   return { x: left + (x - box.value.x) / pixel.value, y: top + (z - box.value.z) / pixel.value }
 }
+/** The pointer of whoever has no mouse. */
+const hasKeys = ref(false)
+const keyPointer = useKeyPointer({
+  frame,
+  tool,
+  onPage,
+  middle: () => [box.value.x + box.value.w / 2, box.value.z + box.value.h / 2],
+  pan,
+})
+const { cross, held } = keyPointer
 probe({ thingOnPage: spotOnPage as () => unknown, spotOnPage: onPage as () => unknown })
 </script>
 
@@ -124,7 +137,12 @@ probe({ thingOnPage: spotOnPage as () => unknown, spotOnPage: onPage as () => un
       ref="frame"
       role="region"
       aria-label="Plan"
-      class="relative min-h-0 min-w-0 flex-1 overflow-hidden bg-ink-0 touch-none"
+      tabindex="0"
+      data-takes-keys
+      class="relative min-h-0 min-w-0 flex-1 overflow-hidden bg-ink-0 touch-none focus-visible:outline-2 focus-visible:-outline-offset-2 focus-visible:outline-tide"
+      @keydown="keyPointer.key"
+      @focus="hasKeys = true"
+      @blur="hasKeys = false"
       @wheel.prevent="zoom(Math.exp($event.deltaY * ($event.ctrlKey ? 0.01 : 0.0016)), spotAt($event))"
     >
       <PlanCanvas v-if="doc.isOpen" :sight="sight" />
@@ -190,6 +208,16 @@ probe({ thingOnPage: spotOnPage as () => unknown, spotOnPage: onPage as () => un
           </g>
           <PlanListener v-if="lentMoment" :moment="lentMoment" :pixel="pixel" :spot-at="spotAt" />
           <PlanDraft v-if="tool !== 'choose'" :draft="draft" :measure="measure" :pixel="pixel" :edge="box.x + box.w" />
+          <path
+            v-if="cross && hasKeys"
+            :transform="`translate(${cross[0]} ${cross[1]}) scale(${pixel})`"
+            :d="`M-12 0h9M3 0h9M0-12v9M0 3v9${held ? 'M-3-3h6v6h-6z' : ''}`"
+            fill="none"
+            stroke="var(--color-tide)"
+            stroke-width="1.5"
+            class="pointer-events-none"
+            data-cross
+          />
           <rect
             v-if="lasso"
             :x="Math.min(lasso.a[0], lasso.b[0])"
@@ -214,6 +242,7 @@ probe({ thingOnPage: spotOnPage as () => unknown, spotOnPage: onPage as () => un
       />
       <PlanStoreys class="absolute top-14 left-2.5" />
       <p class="pointer-events-none absolute bottom-2 left-3 font-mono text-[10px] text-bone-3">{{ footer }}</p>
+      <PlanClipboard v-if="doc.isOpen" :pointer="hover" />
       <DeleteQuestion v-if="deletionAsked" />
     </section>
     <SectionBand v-if="view.section && doc.isOpen" :cut="cut" :pixel="pixel" />

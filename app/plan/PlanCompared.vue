@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Change, Show } from '~~/core/show'
-import { THING_KINDS, thingIn, type ThingRef } from '~/document/things'
+import { refOf, thingIn, type ThingRef } from '~/document/things'
 import { compared } from '~/run/compared'
 import { pathOf } from './geometry'
 import { outlineOfThing } from './outlines'
@@ -12,7 +12,6 @@ const LOOKS = {
   removed: { colour: 'var(--color-rust)', dash: 4, words: 'gone' },
   changed: { colour: 'var(--color-bone)', dash: 3, words: 'was here' },
 } as const
-const kindOf = ({ list }: Change) => THING_KINDS.find((kind) => `${kind}s` === list)
 function drawn(show: Show, ref: ThingRef, change: Change) {
   if (!thingIn(show, ref.kind, ref.id)) return []
   const { outline } = outlineOfThing(show, ref, props.pixel)
@@ -24,12 +23,13 @@ function drawn(show: Show, ref: ThingRef, change: Change) {
 const things = computed(() => {
   const { before, after, changes } = compared.value!
   return changes.flatMap((change) => {
-    const kind = kindOf(change)
-    if (!kind) return []
-    const was = drawn(change.what === 'added' ? after : before, { kind, id: change.id }, change)
+    const { list, id } = change
+    const [ref] = list === 'show' ? [] : refOf({ list, id })
+    if (!ref) return []
+    const was = drawn(change.what === 'added' ? after : before, ref, change)
     if (change.what !== 'changed' || was.length === 0) return was
     // What is where it was is not drawn over.
-    const [is] = drawn(after, { kind, id: change.id }, change)
+    const [is] = drawn(after, ref, change)
     return is?.path === was[0]!.path ? [] : was
   })
 })

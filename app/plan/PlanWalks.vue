@@ -99,7 +99,7 @@ const through = computed(() =>
           :y="stands[i]!.z - r(5)"
           :width="r(10)"
           :height="r(10)"
-          :fill="selection.point === i ? 'var(--color-tide)' : 'var(--color-ink-0)'"
+          :fill="selection.points.includes(i) ? 'var(--color-tide)' : 'var(--color-ink-0)'"
           stroke="var(--color-tide)"
           :stroke-width="r(1.5)"
           class="cursor-move"

@@ -161,6 +161,11 @@ export function usePlanGestures({ spotAt, pan, pixel }: Reach) {
         const [bx, bz] = spotAt(e)
         const [x0, x1] = [Math.min(a[0], bx), Math.max(a[0], bx)]
         const [z0, z1] = [Math.min(a[1], bz), Math.max(a[1], bz)]
+        const { walk } = selection
+        if (walk)
+          return selection.choosePoints(
+            walk.points.flatMap(({ at: [x, , z] }, i) => (x >= x0 && x <= x1 && z >= z0 && z <= z1 ? [i] : [])),
+          )
         // All of a thing or nothing of it: whoever lassos a room doesn't mean the air around it.
         selection.chooseAll(
           THING_KINDS.flatMap((kind) =>

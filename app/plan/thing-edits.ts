@@ -1,17 +1,16 @@
 import { shallowRef } from 'vue'
-import { freeId, kitOf, ruleIds, type Shape, type Show, type Zone } from '~~/core/show'
-import { shiftedBy, stamp } from '~/document/kit-parts'
+import { fragmentOf, paste, withParts, type Shape, type Show } from '~~/core/show'
 import { freshZone } from '~/document/fresh'
 import { useShow } from '~/document/show'
 import {
-  isThing,
   listAddress,
+  listedOf,
   nameOfThing,
   othersLike,
   ownerOf,
+  refOf,
   removeThing,
   replaceThing,
-  thingIn,
   thingsOf,
   usesOfThing,
   type ThingKind,
@@ -34,16 +33,8 @@ const asked = shallowRef<{
 }>()
 export const deletionAsked = asked
 
-/** What a zone fills the parts of its kit with, as far as it stands in the place. */
-function placedParts(show: Show, id: string): ThingRef[] {
-  const zone = thingIn(show, 'zone', id)!
-  return (kitOf(show, zone)?.parts ?? []).flatMap(({ id: part, is }) =>
-    isThing(is) ? [{ kind: is, id: zone.parts![part]! }] : [],
-  )
-}
-
 /** How far beside it a copy lies (m). */
-const BESIDE = 0.6
+export const BESIDE = 0.6
 
 /** Everything that is done to things of the place as a whole. */
 export function useThingEdits() {
@@ -58,40 +49,20 @@ export function useThingEdits() {
   }
   const drawZone = (shape: Shape) => add('Draw a zone', 'zone', [freshZone(doc.show!, shape)])
 
-  /** Copies are named after what they are copies of; a zone's rules get ids of their own. */
-  function copyOf<K extends ThingKind>({ kind, id }: { kind: K; id: string }, takenRules: string[]): Things[K] {
-    const thing = thingIn(doc.show!, kind, id)!
-    const list = thingsOf(doc.show!, kind).map((each) => each.id)
-    const made = { ...thing, id: freeId(`${id}-copy`, list), ...(thing.name && { name: `${thing.name}, copy` }) }
-    if (kind !== 'zone') return made
-    const rules = (thing as Zone).rules.map((rule) => {
-      const copy = { ...rule, id: freeId(rule.id, takenRules) }
-      takenRules.push(copy.id)
-      return copy
-    })
-    return { ...made, rules }
-  }
-
-  function duplicate(refs: readonly ThingRef[] = selection.things): void {
-    const taken = ruleIds(doc.show!)
-    const made: ThingRef[] = []
-    const done = doc.edit(`Duplicate ${called(refs)}`, (edit) => {
-      for (const ref of refs) {
-        const parts = ref.kind === 'zone' && kitOf(edit.show, thingIn(edit.show, 'zone', ref.id)!)?.parts
-        if (parts && parts.length > 0) {
-          // It is put beside below, its things here.
-          const [id] = stamp(edit, ref.id, [shiftedBy(0, 0)])
-          made.push({ kind: 'zone', id: id! }, ...placedParts(edit.show, id!))
-          continue
-        }
-        const copy = copyOf(ref, taken)
-        edit.add(listAddress(ref.kind), copy)
-        made.push({ kind: ref.kind, id: copy.id })
-      }
-      moveThings(edit, edit.show, made, BESIDE, BESIDE)
+  /** Puts things of a show into this one, so far from where they are there, and chooses them. */
+  function put(label: string, from: Show, things: readonly ThingRef[], isOwn: boolean, dx: number, dz: number): void {
+    let made: ThingRef[] = []
+    const done = doc.edit(label, (edit) => {
+      const all = withParts(from, things.map(listedOf))
+      const pasted = paste(edit, fragmentOf(from, all), all, { isOwn })
+      const placed = pasted.added.flatMap(refOf)
+      made = pasted.made.slice(0, things.length).flatMap(refOf)
+      moveThings(edit, edit.show, placed, dx, dz)
     })
     if (done) selection.chooseAll(made)
   }
+  const duplicate = (refs: readonly ThingRef[] = selection.things): void =>
+    put(`Duplicate ${called(refs)}`, doc.show!, refs, true, BESIDE, BESIDE)
 
   /** Several things in a few words. */
   const called = (refs: readonly ThingRef[]): string =>
@@ -138,5 +109,5 @@ export function useThingEdits() {
       carrying((edit) => moveThings(edit, before, refs, dx, dz)),
     )
   }
-  return { add, drawZone, duplicate, remove, nudge, called }
+  return { add, drawZone, put, duplicate, remove, nudge, called }
 }

@@ -305,10 +305,16 @@ export function holdsOfThing(show: Show, { kind, id }: ThingRef, arm: number): H
   return thing ? formOf(kind).holds(show, thing as never, arm) : []
 }
 
-/** Moves things together; corners that two of them share are moved once. `before`: the show as it was. */
+/** Moves things together; corners that two of them share are moved once, what is tied goes with its prop. `before`: the show as it was. */
 export function moveThings(edit: Editor, before: Show, refs: readonly ThingRef[], dx: number, dz: number): void {
+  const props = new Set(refs.flatMap(({ kind, id }) => (kind === 'prop' ? [id] : [])))
   for (const { kind, id } of refs) {
     const thing = thingIn(before, kind, id)
-    if (thing) formOf(kind).move(edit, before, thing as never, dx, dz)
+    if (thing && !goesAlong(thing, props)) formOf(kind).move(edit, before, thing as never, dx, dz)
   }
+}
+/** Whether a thing is tied to one of some props. */
+export const goesAlong = (thing: object, props: ReadonlySet<string>): boolean => {
+  const { tiedTo } = thing as Partial<Pick<Light, 'tiedTo'>>
+  return tiedTo !== undefined && 'prop' in tiedTo && props.has(tiedTo.prop)
 }

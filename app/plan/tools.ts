@@ -92,3 +92,7 @@ export const TOOLS: Group[] = [
 ]
 export const toolEntry = (tool: Tool): Entry =>
   TOOLS.flatMap(({ entries }) => entries).find((entry) => entry.tool === tool)!
+
+const DRAGGED = /^(zone|prop|light|mark) |^opening$/
+/** Whether a tool is pressed where something begins and let go where it ends. */
+export const drags = (tool: Tool): boolean => DRAGGED.test(tool)

@@ -6,12 +6,14 @@ import { useSelection } from '~/frame/selection'
 import { round, snapped } from './geometry'
 import { useFloor, type Reach } from './gestures'
 import { goingOnTo } from './onward'
+import { useWalkPoints } from './walk-points'
 
 /** What a pointer does in the plan with the chosen walk: its points, and where it goes on after a move. */
 export function useWalkGestures({ spotAt }: Reach) {
   const doc = useShow()
   const selection = useSelection()
   const floorUnder = useFloor()
+  const points = useWalkPoints()
 
   const onFloor = (spot: Spot): [number, number, number] => [round(spot[0]), floorUnder(spot), round(spot[1])]
   const spot = (event: PointerEvent | MouseEvent): Spot => {
@@ -29,12 +31,20 @@ export function useWalkGestures({ spotAt }: Reach) {
     })
   }
 
+  /** Takes hold of a point, and of those that are held with it; with Shift it is one more or one less. */
   function takePoint(index: number, event: PointerEvent) {
+    if (event.shiftKey) {
+      event.stopPropagation()
+      return selection.togglePoint(index)
+    }
     const walk = selection.walk!
-    selection.point = index
-    dragPoints(walk, `Move a point of ${walk.name}`, event, (e) =>
-      walk.points.map((point, i) => (i === index ? { ...point, at: onFloor(spot(e)) } : point)),
-    )
+    if (!selection.points.includes(index)) selection.choosePoints([index])
+    const [x0, , z0] = walk.points[index]!.at
+    dragPoints(walk, `Move ${points.called(walk)}`, event, (e) => {
+      if (selection.points.length === 1) return walk.points.map((point, i) => (i === index ? { ...point, at: onFloor(spot(e)) } : point)) // prettier-ignore
+      const [x, z] = spot(e)
+      return points.moved(walk, x - x0, z - z0)
+    })
   }
 
   /** Lets a walk go on to another point after a move: the one that is nearest to the pointer. */
@@ -57,7 +67,7 @@ export function useWalkGestures({ spotAt }: Reach) {
         walk.points.toSpliced(after + 1, 0, freshPoint(onFloor(spot(event)), pace)),
       ),
     )
-    selection.point = after + 1
+    selection.choosePoints([after + 1])
   }
   return { takePoint, takeOnward, addPoint }
 }

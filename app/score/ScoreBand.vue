@@ -1,18 +1,26 @@
 <script setup lang="ts">
 import { lanesOf } from '~~/core/score'
 import { clock } from '~/words/time'
+import { useShow } from '~/document/show'
 import { useRun } from '~/run/current-run'
+import { isFiltered, laneFilter, lanesThrough } from './lane-filter'
 import ScoreCanvas from './ScoreCanvas.vue'
 import CurveHeads from './CurveHeads.vue'
 import ScoreTransport from './ScoreTransport.vue'
 import LaneHeads from './LaneHeads.vue'
 
+const LaneFilter = defineAsyncComponent(() => import('./LaneFilter.vue'))
 const EventTable = defineAsyncComponent(() => import('./EventTable.vue'))
 
+const doc = useShow()
 const runs = useRun()
 const scroll = ref(0)
 const table = ref(false)
-const lanes = computed(() => (runs.score ? lanesOf(runs.score) : []))
+const filters = ref(false)
+const all = computed(() => (runs.score ? lanesOf(runs.score) : []))
+const lanes = computed(() => (isFiltered.value && doc.show ? lanesThrough(doc.show, all.value, laneFilter) : all.value))
+/** The canvas draws in another thread, and goes by the names of the lanes. */
+const only = computed(() => (isFiltered.value ? lanes.value.map((lane) => lane.zone) : undefined))
 </script>
 
 <template>
@@ -47,9 +55,19 @@ const lanes = computed(() => (runs.score ? lanesOf(runs.score) : []))
         class="transition-opacity motion-reduce:transition-none"
         :class="runs.waitsAt === undefined ? '' : 'opacity-40'"
         :lanes="lanes"
+        :only="only"
         :scroll="scroll"
         @scroll="scroll = $event"
       />
+      <button
+        class="chip absolute top-[3px] right-36 z-10 bg-ink-1"
+        :class="{ '!border-tide !text-tide': isFiltered }"
+        :aria-expanded="filters"
+        @click="filters = !filters"
+      >
+        {{ isFiltered ? `${lanes.length} of ${all.length} lanes` : 'All lanes' }}
+      </button>
+      <LaneFilter v-if="filters" @close="filters = false" />
       <button class="chip absolute top-[3px] right-2 z-10 bg-ink-1" :aria-pressed="table" @click="table = !table">
         {{ table ? 'Lanes' : 'Events as a table' }}
       </button>

@@ -9,7 +9,8 @@ import { CURVES_HEIGHT, LANE, RULER, tOf, xOf, type Layout } from '~/score/canva
 import type { Sight } from '~/score/canvas/renderer'
 import ScoreMarks from './ScoreMarks.vue'
 
-const props = defineProps<{ lanes: Lane[]; scroll: number }>()
+/** `only`: the zones of the lanes, if these are not all that there are. */
+const props = defineProps<{ lanes: Lane[]; only?: string[]; scroll: number }>()
 const emit = defineEmits<{ scroll: [to: number] }>()
 const runs = useRun()
 const playhead = usePlayhead()
@@ -33,6 +34,7 @@ const chosen = computed(() => selection.zone?.id)
 const sight = computed((): Sight => ({
   layout: layout.value,
   ratio: window.devicePixelRatio || 1,
+  only: props.only,
   chosen: chosen.value,
   marked: playhead.marked && { from: playhead.marked.from, to: playhead.marked.to },
 }))

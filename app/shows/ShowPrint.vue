@@ -48,7 +48,7 @@ const lanes = computed(() =>
       <path
         :d="outlines(print.place.zones)"
         fill="var(--color-bone)"
-        fill-opacity="0.14"
+        fill-opacity="0.06"
         stroke="var(--color-zone)"
         stroke-width="0.5"
       />

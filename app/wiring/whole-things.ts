@@ -18,7 +18,8 @@ import { floorAt } from '~~/core/space'
 import { freshCue, freshFlag, freshMark } from '~/document/fresh'
 import { freshStep, nearest } from '~/document/fresh-step'
 import { hingeOf } from '~/document/hinge'
-import { shiftedBy, spotOf, stamp } from '~/document/kit-parts'
+import { spotOf, stamp } from '~/document/kit-parts'
+import { shiftedBy } from '~/document/placement'
 
 /** Something whole that happens at a zone: its rules, cues, flags, marks and whatever is missing, all to be edited afterwards. */
 export interface WholeThing {

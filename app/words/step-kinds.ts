@@ -5,6 +5,14 @@ import { count, plain } from './time'
 /** What a cue reaches, in the order in which they are named. */
 export const SENSES = ['hear', 'light', 'picture', 'hands', 'world', 'signals'] as const
 export type Sense = (typeof SENSES)[number]
+export const SENSE_WORDS: { [sense in Sense]: string } = {
+  hear: 'what is heard',
+  light: 'the light',
+  picture: 'the picture',
+  hands: 'the hands',
+  world: 'things',
+  signals: 'flags and signals',
+}
 
 /** What is said and drawn of a kind of step. */
 interface StepWords<S extends Step> {

@@ -287,6 +287,21 @@ export function freeName(name: string, taken: Iterable<string>): string {
   for (let n = 2; ; n++) if (!all.has(`${name} ${n}`)) return `${name} ${n}`
 }
 
+/** The name of a copy: the same with the next number, where it is taken. */
+export function nextName(name: string, taken: Iterable<string>): string {
+  const all = new Set(taken)
+  if (!all.has(name)) return name
+  const base = name.replace(/ \d+$/, '')
+  for (let n = 2; ; n++) if (!all.has(`${base} ${n}`)) return `${base} ${n}`
+}
+/** The id of a copy, in the same way. */
+export function nextId(id: string, taken: Iterable<string>): string {
+  const all = new Set(taken)
+  if (!all.has(id)) return id
+  const base = id.replace(/-\d+$/, '').slice(0, 34)
+  for (let n = 2; ; n++) if (!all.has(`${base}-${n}`)) return `${base}-${n}`
+}
+
 /** An id made of a name that none of the taken ones has. */
 export function freeId(name: string, taken: Iterable<string>): string {
   const base =

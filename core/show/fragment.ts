@@ -1,5 +1,5 @@
 import { complete } from './complete'
-import { freeId, freeName, type Editor } from './edits'
+import { nextId, nextName, type Editor } from './edits'
 import { partIn } from './fields'
 import { ruleIds } from './kits'
 import { holderOf, itemOf, itemsOf, LIST_NAMES, LISTS, type Item, type Listed, type ListOfThings } from './lists'
@@ -128,11 +128,11 @@ export function paste(
         ids.set(key, id)
         continue
       }
-      const made = freeId(taken.includes(id) ? id.replace(/-\d+$/, '') : id, taken)
+      const made = nextId(id, taken)
       ids.set(key, made)
       taken.push(made)
       if (name === undefined) continue
-      const free = freeName(takenNames.includes(name) ? name.replace(/ \d+$/, '') : name, takenNames)
+      const free = nextName(name, takenNames)
       names.set(key, free)
       takenNames.push(free)
     }
@@ -182,7 +182,7 @@ function withOverrides(zone: Zone, kitRules: ReadonlyMap<string, { [rule: string
 /** A thing whose rules and steps have ids that none of the taken ones is; these are taken then. */
 function withFreshIds(item: Item, rules: string[], steps: string[]): Item {
   const fresh = <T extends Item>(each: T, taken: string[]): T => {
-    const id = freeId(taken.includes(each.id) ? each.id.replace(/-\d+$/, '') : each.id, taken)
+    const id = nextId(each.id, taken)
     taken.push(id)
     return { ...each, id }
   }

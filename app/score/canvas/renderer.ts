@@ -1,4 +1,4 @@
-import { lanesOf } from '~~/core/score'
+import { lanesOf, type Lane } from '~~/core/score'
 import type { Layout } from './axes'
 import { paint } from './paint'
 import type { Content } from './scene'
@@ -8,6 +8,8 @@ export interface Sight {
   layout: Layout
   /** Pixels of the screen for one of CSS. */
   ratio: number
+  /** The zones whose lanes are shown, in their order, if not all are. */
+  only?: string[]
   chosen?: string
   marked?: { from: number; to: number }
 }
@@ -23,6 +25,13 @@ export interface Renderer {
   draw(): void
 }
 
+function lanesShown({ score }: Content, only: string[] | undefined): Lane[] {
+  const all = lanesOf(score)
+  if (!only) return all
+  const byZone = new Map(all.map((lane) => [lane.zone, lane]))
+  return only.flatMap((zone) => byZone.get(zone) ?? [])
+}
+
 export function createRenderer(): Renderer {
   let context: OffscreenCanvasRenderingContext2D | undefined
   let sight: Sight | undefined
@@ -30,14 +39,14 @@ export function createRenderer(): Renderer {
 
   function draw(): void {
     if (!context || !sight || !content) return
-    const { layout, ratio, chosen, marked } = sight
+    const { layout, ratio, only, chosen, marked } = sight
     // Before the page knows how long the run is it looks at no time at all.
     if (layout.to <= layout.from) return
     const { canvas } = context
     const [w, h] = [Math.round(layout.width * ratio), Math.round(layout.height * ratio)]
     if (canvas.width !== w || canvas.height !== h) [canvas.width, canvas.height] = [w, h]
     context.setTransform(ratio, 0, 0, ratio, 0, 0)
-    paint(context, layout, { ...content, lanes: lanesOf(content.score), chosen, marked })
+    paint(context, layout, { ...content, lanes: lanesShown(content, only), chosen, marked })
   }
 
   return {
