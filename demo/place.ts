@@ -28,6 +28,17 @@ const leaf = (id: string, name: string, at: number[], yaw: number, size: number[
 })
 const shelf = { kind: 'box', colour: '#6d5c48', solid: false, form: 'shelf' }
 
+const board = (id: string, name: string, at: [number, number, number], yaw = 0) => ({
+  id,
+  name,
+  kind: 'box',
+  at,
+  yaw,
+  size: [0.9, 0.04, 0.22],
+  solid: false,
+  colour: '#7a6a4c',
+})
+
 export const place = {
   floors: [
     { id: 'quay', name: 'Quay', y: 0, outline: rect(-2, 2, 12, 24) },
@@ -100,6 +111,9 @@ export const place = {
       colour: '#7a6a4c',
       form: 'lamp',
     },
+    board('hall-board', 'Loose board in the hall', [17, 0, 10.2]),
+    board('loft-board', 'Loose board in the loft', [38.6, 2.4, 5.1], 90),
+    board('croft-step', 'Loose step', [46, -2.4, 14.5], 12),
     { id: 'rack', name: 'Drying rack', kind: 'box', at: [33.5, 2.4, 3.2], size: [3.6, 1.9, 0.6], colour: '#7d6a4e' },
     {
       id: 'log-desk',

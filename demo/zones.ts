@@ -274,10 +274,11 @@ export const zones = [
   {
     id: 'hall-board',
     name: 'Loose board in the hall',
-    note: 'The first of three that share a kit: here the board simply answers.',
+    note: 'The first of three that share a kit, each with a board of its own: here it simply answers.',
     shape: cylinder([17, 0, 10.2], 0.7),
     notices: 'feet',
     kit: 'loose-board',
+    parts: { board: 'hall-board' },
   },
   {
     id: 'loft-board',
@@ -286,6 +287,7 @@ export const zones = [
     shape: cylinder([38.6, 2.4, 5.1], 0.7),
     notices: 'feet',
     kit: 'loose-board',
+    parts: { board: 'loft-board' },
     overrides: { board: { delay: 0.9, onLeave: 'nothing' } },
   },
   {
@@ -295,6 +297,7 @@ export const zones = [
     shape: cylinder([46, -2.4, 14.5], 0.8),
     notices: 'feet',
     kit: 'loose-board',
+    parts: { board: 'croft-step' },
     overrides: { board: { chance: 0.5 } },
   },
 ]
@@ -304,6 +307,7 @@ export const kits = [
   {
     id: 'loose-board',
     name: 'Loose board',
+    parts: [{ id: 'board', name: 'Board', is: 'prop' }],
     rules: [{ id: 'board', on: { at: 'enter' }, debounce: 2, cooldown: { seconds: 8 }, cue: 'board-knocks' }],
   },
 ]

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { freeId, type Kit, type Zone } from '~~/core/show'
+import type { Zone } from '~~/core/show'
 import { useRun } from '~/run/current-run'
 import { useSelection } from '~/frame/selection'
-import { takeKit as takesKit } from '~/document/kit-parts'
+import { shareRules, takeKit as takesKit } from '~/document/kit-parts'
 import { useShow } from '~/document/show'
 import { useView } from '~/frame/view'
 import { count, ordinal, plain } from '~/words/time'
@@ -59,15 +59,9 @@ const kits = computed(() => [
 function takeKit(id: string | null) {
   doc.edit(`Change the kit of ${props.zone.name}`, (e) => takesKit(e, props.zone.id, id ?? undefined))
 }
-function shareRules() {
+function share() {
   const { id, name, rules } = props.zone
-  const taken = doc.show!.kits.map((each) => each.id)
-  const made: Kit = { id: freeId(`${id}-kit`, taken), name, rules, parts: [] }
-  doc.edit(`Share the rules of ${name}`, (e) => {
-    e.set(['zones', id, 'rules'], [])
-    e.add(['kits'], made)
-    e.set(['zones', id, 'kit'], made.id)
-  })
+  doc.edit(`Share the rules of ${name}`, (e) => shareRules(e, id, rules.map((rule) => rule.id), name)) // prettier-ignore
 }
 const open = ref<string>()
 const shown = computed(() => props.zone.rules.find((rule) => rule.id === open.value) ?? props.zone.rules[0])
@@ -184,7 +178,7 @@ function toggleMute() {
     </template>
     <p v-if="kits.length > 1 || zone.rules.length > 0" class="text-xs text-bone-3">
       Shares rules by <PartChoice name="Kit" :value="zone.kit ?? null" :options="kits" @choose="takeKit" />
-      <button v-if="!kit && zone.rules.length > 0" class="chip ml-2" @click="shareRules">Share its rules</button>
+      <button v-if="!kit && zone.rules.length > 0" class="chip ml-2" @click="share">Share its rules</button>
     </p>
     <div class="border-t border-rule pt-2"><ZoneShape :zone="zone" /></div>
     <ZoneFindings :zone="zone" />

@@ -171,6 +171,38 @@ export function ownable(show: Show, kit: Kit): { is: PartKind; id: string; name:
   return [...found.values()]
 }
 
+/** Gives the rules of a zone to a new kit, which the zone then has; gives its id. */
+export function shareRules(edit: Editor, zoneId: string, rules: readonly string[], name: string): string {
+  const { show } = edit
+  const zone = show.zones.find(({ id }) => id === zoneId)!
+  const shared = zone.rules.filter(({ id }) => rules.includes(id))
+  const kit: Kit = {
+    id: freeId(
+      `${zoneId}-kit`,
+      show.kits.map(({ id }) => id),
+    ),
+    name: nextName(
+      name,
+      show.kits.map((each) => each.name),
+    ),
+    rules: shared,
+    parts: [],
+  }
+  for (const { id } of shared) edit.remove(['zones', zoneId, 'rules', id])
+  edit.add(['kits'], kit)
+  edit.set(['zones', zoneId, 'kit'], kit.id)
+  return kit.id
+}
+/** What each zone of a kit is to have for itself, if it is copied: lamps, doors, marks, flags. Sounds serve all. */
+const OF_EACH = new Set<PartKind>(['light', 'prop', 'mark', 'flag'])
+/** The same, and everything that the rules name and that is not for all becomes a part of the kit. */
+export function shareWithParts(edit: Editor, zoneId: string, rules: readonly string[], name: string): string {
+  const kitId = shareRules(edit, zoneId, rules, name)
+  const kit = () => edit.show.kits.find(({ id }) => id === kitId)!
+  for (const { is, id } of ownable(edit.show, kit())) if (OF_EACH.has(is)) makePart(edit, kitId, zoneId, is, id)
+  return kitId
+}
+
 /** Makes something that a kit names a part of it: the zone keeps it, every other zone of the kit gets a copy, as far from it as the one is from its zone. */
 export function makePart(edit: Editor, kitId: string, zoneId: string, is: PartKind, id: string): KitPart {
   const kit = edit.show.kits.find((each) => each.id === kitId)!

@@ -140,9 +140,10 @@ probe({ thingOnPage: spotOnPage as () => unknown, spotOnPage: onPage as () => un
       tabindex="0"
       data-takes-keys
       class="relative min-h-0 min-w-0 flex-1 overflow-hidden bg-ink-0 touch-none focus-visible:outline-2 focus-visible:-outline-offset-2 focus-visible:outline-tide"
-      @keydown="keyPointer.key"
-      @focus="hasKeys = true"
+      @keydown="hasKeys && keyPointer.key($event)"
+      @focus="hasKeys = frame!.matches(':focus-visible')"
       @blur="hasKeys = false"
+      @pointerdown.capture="hasKeys &&= !$event.isTrusted"
       @wheel.prevent="zoom(Math.exp($event.deltaY * ($event.ctrlKey ? 0.01 : 0.0016)), spotAt($event))"
     >
       <PlanCanvas v-if="doc.isOpen" :sight="sight" />

@@ -9,8 +9,10 @@ import { makeWhole, WHOLE_THINGS, type WholeThing } from './whole-things'
 const props = defineProps<{ zone: Zone }>()
 const doc = useShow()
 const offered = computed(() => WHOLE_THINGS.map((thing) => ({ thing, lacks: thing.lacks?.(doc.show!) })))
+/** Whether what is made is to be copied: then its rules are shared, and its lamp, door, mark become parts. */
+const asKit = ref(false)
 const make = (thing: WholeThing) =>
-  doc.edit(`${thing.name}, at ${props.zone.name}`, (edit) => makeWhole(edit, props.zone.id, thing))
+  doc.edit(`${thing.name}, at ${props.zone.name}`, (edit) => makeWhole(edit, props.zone.id, thing, asKit.value))
 const { place } = useMenuPlace('bottom-end')
 </script>
 
@@ -19,6 +21,21 @@ const { place } = useMenuPlace('bottom-end')
     <MenuButton ref="opener" class="chip" title="W" data-whole-things>+ whole thing</MenuButton>
     <MenuItems as="template"
       ><div ref="menu" class="menu w-96" :style="place">
+        <MenuItem v-if="zone.kit === undefined" v-slot="{ active }" as="template"
+          ><button
+            class="menu-item !whitespace-normal"
+            :class="active ? 'bg-ink-3' : ''"
+            :aria-pressed="asKit"
+            @click.prevent="asKit = !asKit"
+          >
+            {{ asKit ? 'To be copied: ' : 'For this place alone: ' }}
+            <span class="text-bone-2">{{
+              asKit
+                ? 'its rules are shared, each copy gets its own lamp, door or mark'
+                : 'press here if it will be copied'
+            }}</span>
+          </button></MenuItem
+        >
         <MenuItem v-for="{ thing, lacks } in offered" :key="thing.name" v-slot="{ active }" :disabled="!!lacks"
           ><button
             class="menu-item !whitespace-normal"

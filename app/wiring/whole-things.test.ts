@@ -1,7 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { channelAt, eventsOf, positionAt, prepare, run, walksOf, type RunEvent } from '~~/core/engine'
-import { patchOf, readShow, type Show } from '~~/core/show'
+import { fragmentOf, paste, patchOf, readShow, withParts, type Show } from '~~/core/show'
 import { point, show as smallShow, SOUND, walk } from '~~/core/testing/small-show'
+import { stamp } from '~/document/kit-parts'
+import { shiftedBy } from '~/document/placement'
+import { refOf } from '~/document/things'
+import { moveThings } from '~/plan/thing-forms'
 import { makeWhole, WHOLE_THINGS } from './whole-things'
 
 /** A hall with a zone in which nothing happens, and things near it. */
@@ -38,11 +42,10 @@ const hall = smallShow({
   ],
 })
 const thing = (name: string) => WHOLE_THINGS.find((each) => each.name === name)!
+const again = (show: Show): Show => readShow(JSON.parse(JSON.stringify(show)))
 /** The hall with a whole thing, as it is kept and read again; the whole of it is one edit. */
-function withThing(name: string, base: Show = hall): Show {
-  const { show } = patchOf(base, (edit) => makeWhole(edit, 'z', thing(name)))
-  return readShow(JSON.parse(JSON.stringify(show)))
-}
+const withThing = (name: string, base: Show = hall, asKit = false): Show =>
+  again(patchOf(base, (edit) => makeWhole(edit, 'z', thing(name), asKit)).show)
 /** A walk that was not made for a way through is sent back by it again and again: so it is ended. */
 async function played(show: Show, length?: number) {
   await prepare(show)
@@ -112,6 +115,70 @@ describe('a whole thing at a zone', () => {
     expect(moves).toHaveLength(1)
     expect(channelAt(own, made, 'picture', moves[0]!.t, 0).opacity).toBe(1)
     expect(positionAt(made.paths[0]!, moves[0]!.t + 0.1)[0]).toBeGreaterThan(10)
+  })
+  it('a walk that comes by a way through goes on from its far end, and does not come by again', async () => {
+    const show = withThing('A way through with a fade')
+    const { made, events } = await played(show)
+    expect(events.filter(({ kind }) => kind === 'move')).toHaveLength(1)
+    const [path] = made.paths
+    expect(positionAt(path!, made.length)[0]).toBeGreaterThan(14)
+  })
+  it('a way through that is copied with both its ends leads from the one copy to the other', async () => {
+    const show = withThing('A way through with a fade')
+    const pair = withParts(
+      show,
+      show.zones.map(({ id }) => ({ list: 'zones', id })),
+    )
+    const copied = again(
+      patchOf(show, (edit) => {
+        const { added } = paste(edit, fragmentOf(show, pair), pair, { isOwn: true })
+        const refs = added.flatMap(refOf)
+        moveThings(edit, edit.show, refs, 0, 4)
+      }).show,
+    )
+    expect([copied.zones.length, copied.place.marks.length, copied.kits.length, copied.cues.length]).toEqual([
+      4, 4, 1, 1,
+    ])
+    const [, , near, far] = copied.zones
+    const ways = [near!, far!].map((zone, i) => {
+      const [x, y, z] = zone.shape.kind === 'box' ? zone.shape.at : [0, 0, 0]
+      const points = [x - 3, x].map((each) => point(each, { at: [each, y, z] }))
+      return walk(`way-${i}`, ...points, point(x, { at: [x, y, z], arrive: true }))
+    })
+    for (const way of ways) {
+      const own = readShow(JSON.parse(JSON.stringify({ ...copied, walks: [way] })))
+      await prepare(own)
+      const moves = eventsOf(run(own, walksOf(own, [way.id as string]), { seed: 3 })).filter(
+        ({ kind }) => kind === 'move',
+      )
+      expect(moves).toHaveLength(1)
+      expect(moves[0]).toMatchObject({ to: [way.id === 'way-0' ? 13 : 5, 0, 4] })
+    }
+  })
+  it('made to be copied, a switch has its lamp and its flag as parts: a stamped one lights its own', async () => {
+    const show = withThing('A switch', hall, true)
+    const [kit] = show.kits
+    expect(kit!.parts.map(({ is }) => is).sort()).toEqual(['flag', 'light'])
+    expect(show.zones[0]!.rules).toEqual([])
+    const stamped = again(patchOf(show, (edit) => stamp(edit, 'z', [shiftedBy(4, 0)])).show)
+    expect(stamped.place.lights).toHaveLength(3)
+    const { made, events } = await played(
+      readShow(
+        JSON.parse(JSON.stringify({ ...stamped, walks: [walk('w', point(7.5), point(9, { use: true, pause: 3 }))] })),
+      ),
+    )
+    expect(fires(events)).toHaveLength(1)
+    const own = stamped.zones[1]!.parts![kit!.parts.find(({ is }) => is === 'light')!.id]!
+    expect(channelAt(stamped, made, `light:${own}`, 2, 0).on).toBe(0)
+    expect(channelAt(stamped, made, 'light:lamp', 2, 0).on).toBe(1)
+  })
+  it.each(WHOLE_THINGS.map(({ name }) => name))('%s can be made to be copied, and stamped', async (name) => {
+    const show = withThing(name, hall, true)
+    const stamped = again(patchOf(show, (edit) => stamp(edit, 'z', [shiftedBy(0, 1)])).show)
+    expect(stamped.zones.at(-1)!.kit).toBe(stamped.zones[0]!.kit)
+    expect(stamped.zones[0]!.kit).toBeDefined()
+    const { events } = await played(stamped, 60)
+    expect(fires(events).length).toBeGreaterThan(0)
   })
   it('a door opens about its hinge, or slides by its width, and closes behind whoever leaves', async () => {
     for (const [name, field, open] of [

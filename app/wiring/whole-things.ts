@@ -1,25 +1,10 @@
-import {
-  completeRule,
-  completeStep,
-  freeId,
-  freeName,
-  ruleIds,
-  type Cue,
-  type Editor,
-  type Mark,
-  type Prop,
-  type Rule,
-  type Show,
-  type Step,
-  type StepKind,
-  type Zone,
-} from '~~/core/show'
-import { floorAt } from '~~/core/space'
-import { freshCue, freshFlag, freshMark } from '~/document/fresh'
-import { freshStep, nearest } from '~/document/fresh-step'
+import { freeId, freeName, type Editor, type Rule, type Show } from '~~/core/show'
+import { freshFlag } from '~/document/fresh'
+import { nearest } from '~/document/fresh-step'
 import { hingeOf } from '~/document/hinge'
-import { spotOf, stamp } from '~/document/kit-parts'
-import { shiftedBy } from '~/document/placement'
+import { shareWithParts } from '~/document/kit-parts'
+import { Place } from './place'
+import { wayThrough } from './way-through'
 
 /** Something whole that happens at a zone: its rules, cues, flags, marks and whatever is missing, all to be edited afterwards. */
 export interface WholeThing {
@@ -27,71 +12,10 @@ export interface WholeThing {
   says: string
   /** What the show must have for it, in words; nothing if it has. */
   lacks?: (show: Show) => string | undefined
+  /** It shares its rules in any case. */
+  isKit?: boolean
   make: (at: Place) => void
 }
-/** A step as it is laid down here: the rest is as a fresh one of its kind, near the zone. */
-type Laid = { kind: StepKind } & Record<string, unknown>
-
-/** What a whole thing is made with: a zone of a show that is being edited, and what stands near it. */
-class Place {
-  readonly edit: Editor
-  readonly zone: Zone
-  readonly near: readonly [number, number, number]
-  constructor(edit: Editor, zone: Zone) {
-    this.edit = edit
-    this.zone = zone
-    const [x, z] = spotOf(zone)
-    this.near = [x, floorAt(edit.show.place.floors, x, z) ?? 0, z]
-  }
-  get show(): Show {
-    return this.edit.show
-  }
-  /** Adds a cue of steps; those that the show has nothing for are left out. */
-  cue(called: string, steps: readonly Laid[], more: Partial<Cue> = {}): string {
-    const cue = freshCue(this.show, called)
-    const { id } = cue
-    const taken = this.show.cues.flatMap((cue) => cue.steps.map((step) => step.id))
-    const made = steps.flatMap(({ kind, ...fields }): Step[] => {
-      const stepId = freeId(kind, taken)
-      taken.push(stepId)
-      const fresh = freshStep(this.show, kind, stepId, this.near, id) ?? { id: stepId, kind }
-      return isWhole({ ...fresh, ...fields }) ? [completeStep({ ...fresh, ...fields })] : []
-    })
-    this.edit.add(['cues'], { ...cue, ...more, steps: made })
-    return id
-  }
-  rule(on: Rule['on'], cue: string, more: Partial<Rule> = {}, zone = this.zone.id): void {
-    const id = freeId(`${zone}-rule`, ruleIds(this.show))
-    this.edit.add(['zones', zone, 'rules'], completeRule({ ...more, id, on, cue }))
-  }
-  /** The prop that stands nearest, of those that are asked for. */
-  prop(fits: (prop: Prop) => boolean = () => true): Prop | undefined {
-    return nearest(this.show.place.props.filter(fits), this.near)
-  }
-  mark(kind: Mark['kind'], dx: number, up: number, dz: number, yaw: number, name: string): string {
-    const [x, y, z] = this.near
-    const fresh = freshMark(this.show, kind, [x + dx, y + up, z + dz], yaw)
-    const taken = this.show.place.marks.map((mark) => mark.name)
-    this.edit.add(['place', 'marks'], { ...fresh, name: freeName(name, taken) })
-    return fresh.id
-  }
-}
-/** What a step is about: without it there is none. */
-const ABOUT: { [kind in StepKind]?: string } = {
-  light: 'light',
-  bed: 'sound',
-  scatter: 'pool',
-  prop: 'prop',
-  fling: 'prop',
-  drift: 'target',
-  prompt: 'anchor',
-}
-function isWhole(step: { kind: StepKind } & Record<string, unknown>): boolean {
-  const about = ABOUT[step.kind]
-  if (step.kind === 'sound') return step.sound !== undefined || step.pool !== undefined
-  return about === undefined || step[about] !== undefined
-}
-
 const ENTER: Rule['on'] = { at: 'enter' }
 const USE: Rule['on'] = { at: 'use' }
 const HEAD = { at: 'head' }
@@ -101,8 +25,7 @@ const wants = (has: (show: Show) => boolean, what: string) => (show: Show) => (h
 const aSound = wants(({ sounds }) => sounds.length > 0, 'a sound')
 const aProp = wants(({ place }) => place.props.length > 0, 'a prop')
 const aLight = wants(({ place }) => place.lights.length > 0, 'a light')
-/** How far away the other end of a way through is put, and a camera (m). */
-const FAR = 8
+/** How far away a camera is put (m). */
 const BACK = 3
 const EYES = 1.6
 
@@ -234,33 +157,9 @@ export const WHOLE_THINGS: readonly WholeThing[] = [
   },
   {
     name: 'A way through with a fade',
-    says: 'both ends at once: here, and eight metres off, to be dragged where it leads',
-    make(at) {
-      const { zone } = at
-      const [other] = stamp(at.edit, zone.id, [shiftedBy(FAR, 0)])
-      // What the zone had already happens here alone.
-      at.edit.set(['zones', other!, 'rules'], [])
-      at.edit.set(
-        ['zones', other!, 'name'],
-        freeName(
-          `${zone.name}, far end`,
-          at.show.zones.map(({ name }) => name),
-        ),
-      )
-      const here = at.mark('standing', 0, 0, 0, 90, `${zone.name} near`)
-      const there = at.mark('standing', FAR, 0, 0, -90, `${zone.name} far`)
-      for (const [from, mark, words] of [
-        [zone.id, there, 'through'],
-        [other!, here, 'back'],
-      ] as const) {
-        const cue = at.cue(`${zone.name}, ${words}`, [
-          { kind: 'fade', in: 0.4, stay: 0.3, out: 0.6 },
-          { kind: 'freeze', locks: ['walk', 'look', 'use'], hold: 0.8 },
-          { kind: 'move', mark, at: 0.5, quiet: true },
-        ])
-        at.rule(ENTER, cue, {}, from)
-      }
-    },
+    says: 'both ends at once: here, and eight metres off, to be dragged where it leads; walks that come by go through it',
+    isKit: true,
+    make: wayThrough,
   },
   {
     name: 'Music until it has ended',
@@ -301,12 +200,16 @@ export const WHOLE_THINGS: readonly WholeThing[] = [
   },
 ]
 
-/** Makes a whole thing at a zone. */
-export function makeWhole(edit: Editor, zoneId: string, thing: WholeThing): void {
-  thing.make(
-    new Place(
-      edit,
-      edit.show.zones.find(({ id }) => id === zoneId)!,
-    ),
-  )
+/** Whether a whole thing can be made so that copies of the zone each have their own lamp, door, mark: not where the zone has a kit already. */
+export const canBeKit = (show: Show, zoneId: string, { isKit }: WholeThing): boolean =>
+  !isKit && show.zones.find(({ id }) => id === zoneId)!.kit === undefined
+
+/** Makes a whole thing at a zone; `asKit`: its rules are shared, with what they name as parts, so that the zone can be stamped. */
+export function makeWhole(edit: Editor, zoneId: string, thing: WholeThing, asKit = false): void {
+  const zone = () => edit.show.zones.find(({ id }) => id === zoneId)!
+  const before = new Set(zone().rules.map(({ id }) => id))
+  const shares = asKit && canBeKit(edit.show, zoneId, thing)
+  thing.make(new Place(edit, zone()))
+  const made = zone().rules.flatMap(({ id }) => (before.has(id) ? [] : [id]))
+  if (shares && made.length > 0) shareWithParts(edit, zoneId, made, `${thing.name.replace(/^A /, '')}, ${zone().name}`)
 }

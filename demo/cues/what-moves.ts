@@ -104,6 +104,24 @@ export const whatMoves = [
   {
     id: 'board-knocks',
     name: 'Board knocks',
-    steps: [{ id: 'knock', kind: 'sound', pool: 'knocks', where: { at: 'zone' }, gain: range(-4, -1) }],
+    note: 'The board of whichever zone it is gives way under the foot and comes up again.',
+    steps: [
+      {
+        id: 'knock',
+        kind: 'sound',
+        pool: 'knocks',
+        where: { at: 'prop', prop: 'part:board' },
+        gain: range(-4, -1),
+      },
+      {
+        id: 'give',
+        kind: 'prop',
+        prop: 'part:board',
+        slide: { by: [0, -0.03, 0] },
+        ramp: { seconds: 0.06 },
+        release: { seconds: 0.35, ease: 'out' },
+        hold: 0.3,
+      },
+    ],
   },
 ]

@@ -31,12 +31,12 @@ test('every kind of step can be added, runs, and says what it does', async ({ pa
     if (words === 'A zone on or off') await choose(page, 'On', 'off')
   }
   await expect(score(page).getByRole('alert')).toBeHidden()
-  await expect(marks(page, 'fired', 'zone-1').first()).toBeVisible()
+  await expect(marks(page, 'fired', 'hall-doorway').first()).toBeVisible()
   await expect(status(page)).toContainText('Saved')
   expect(new Set((await saved()).map((step) => step.kind)).size).toBe(kinds.length)
   // What its bus does is also in the score: a bead, with words of its own.
   await expect(
-    marks(page, 'act', 'zone-1')
+    marks(page, 'act', 'hall-doorway')
       .and(page.getByLabel(/^Beds to/))
       .first(),
   ).toBeVisible()
@@ -51,7 +51,7 @@ test('steps change places, are muted and taken away, and come back by undo', asy
   await expect.poll(order).toEqual(['sound', 'fade', 'light'])
   await expect(steps(page).first().getByRole('button', { name: 'Move sound up' })).toBeHidden()
 
-  const beads = marks(page, 'act', 'zone-1').and(page.getByLabel(/^Fade/))
+  const beads = marks(page, 'act', 'hall-doorway').and(page.getByLabel(/^Fade/))
   await expect(beads.first()).toBeVisible()
   await steps(page).nth(1).getByRole('button', { name: 'mute', exact: true }).click()
   await expect(beads).toHaveCount(0)
@@ -104,7 +104,7 @@ test('how long a step lasts is chosen in words, and the score follows', async ({
   await type(page, 'Seconds', '3')
   await expect.poll(async () => (await saved())[0]?.hold).toBe(3)
   await expect(steps(page).first()).toContainText('3 s')
-  await expect(marks(page, 'fired', 'zone-1').first()).toHaveAccessibleName(/for 3(\.0)? s/)
+  await expect(marks(page, 'fired', 'hall-doorway').first()).toHaveAccessibleName(/for 3(\.0)? s/)
 
   // The last control that is held can't be let go of: a freeze of nothing is none.
   const locks = async () => (await saved())[0]?.locks
@@ -126,17 +126,17 @@ test('a cue says who fires it, and asks before it goes with that', async ({ page
     .poll(async () => (await show()).cues[0])
     .toMatchObject({ name: 'Door slams', for: 'everyone', scare: true })
   await desk(page).getByRole('button', { name: 'Delete' }).click()
-  await expect(desk(page).getByRole('alert')).toContainText('1 rule of Zone 1')
+  await expect(desk(page).getByRole('alert')).toContainText('1 rule of Hall doorway')
   await desk(page).getByRole('button', { name: 'Leave it' }).click()
 
-  await desk(page).getByRole('button', { name: 'Zone 1' }).click()
+  await desk(page).getByRole('button', { name: 'Hall doorway' }).click()
   await expect(desk(page)).toContainText('Door slams')
   await desk(page).getByRole('button', { name: 'Remove', exact: true }).click()
-  await expect(marks(page, 'fired', 'zone-1')).toHaveCount(0)
+  await expect(marks(page, 'fired', 'hall-doorway')).toHaveCount(0)
   await page.keyboard.press('Escape')
   await desk(page).getByRole('button', { name: 'Door slams' }).click()
   await expect(desk(page)).toContainText('Fired by nothing yet')
   await desk(page).getByRole('button', { name: 'Delete' }).click()
   await expect.poll(async () => (await show()).cues).toEqual([])
-  await expect(head(page, 'Zone 1')).toBeVisible()
+  await expect(head(page, 'Hall doorway')).toBeVisible()
 })

@@ -98,10 +98,10 @@ test('a scare from nothing: zone, rule, sound, light and prompt, walked, tuned a
   const made = await newShow(server.url, 'Scare')
   await open(page, server, made.id)
   await drawZone(page)
-  await expect(head(page, 'Zone 1')).toBeVisible()
+  await expect(head(page, 'Hall doorway')).toBeVisible()
   await desk(page).getByRole('button', { name: '+ rule' }).click()
-  await expect(marks(page, 'fired', 'zone-1').first()).toBeVisible()
-  const fired = await marks(page, 'fired', 'zone-1').count()
+  await expect(marks(page, 'fired', 'hall-doorway').first()).toBeVisible()
+  const fired = await marks(page, 'fired', 'hall-doorway').count()
   expect(fired).toBeGreaterThan(1)
 
   await desk(page).getByRole('button', { name: 'Steps of its cue' }).click()
@@ -113,17 +113,19 @@ test('a scare from nothing: zone, rule, sound, light and prompt, walked, tuned a
   await expect(desk(page).locator('[data-step]').nth(1)).toContainText('until released')
   await expect(desk(page).locator('[data-step]').nth(2)).toContainText('until released')
 
-  await head(page, 'Zone 1').click()
+  await head(page, 'Hall doorway').click()
   const cooldown = desk(page).getByRole('slider', { name: 'Cooldown' })
   await cooldown.focus()
   for (let n = 0; n < 20; n++) await page.keyboard.press('PageUp')
-  await expect(marks(page, 'held', 'zone-1').first()).toBeVisible()
-  await expect(marks(page, 'held', 'zone-1').first()).toHaveAccessibleName(/Held: cooldown, [\d.]+ s left of [\d.]+ s/)
+  await expect(marks(page, 'held', 'hall-doorway').first()).toBeVisible()
+  await expect(marks(page, 'held', 'hall-doorway').first()).toHaveAccessibleName(
+    /Held: cooldown, [\d.]+ s left of [\d.]+ s/,
+  )
   await expect(status(page)).toContainText('Saved')
 
   await page.reload()
-  await expect(desk(page).getByRole('button', { name: 'Zone 1, Name' })).toBeVisible()
-  await expect(marks(page, 'held', 'zone-1').first()).toBeVisible()
+  await expect(desk(page).getByRole('button', { name: 'Hall doorway, Name' })).toBeVisible()
+  await expect(marks(page, 'held', 'hall-doorway').first()).toBeVisible()
 })
 
 test('while a dial is held the score is drawn as it would be; let go, that is an edit', async ({ page, server }) => {
@@ -176,7 +178,7 @@ test('a zone is moved, resized and turned by hand; undo says what it takes back'
   const zone = () => ask(server.url, `/api/shows/${made.id}`).then(({ body }) => body.show.zones[0])
   await expect.poll(zone).toBeTruthy()
   const before = await zone()
-  const at = await thingAt(page, 'zone', 'zone-1')
+  const at = await thingAt(page, 'zone', 'hall-doorway')
   await drag(page, at, { x: at.x + 60, y: at.y + 10 })
   await expect.poll(async () => (await zone()).shape.at[0]).toBeGreaterThan(before.shape.at[0])
   const corner = await middle(plan(page).locator('[data-handle="size11"]'))
@@ -185,7 +187,7 @@ test('a zone is moved, resized and turned by hand; undo says what it takes back'
   const turn = await middle(plan(page).locator('[data-handle=turn]'))
   await drag(page, turn, { x: turn.x - 60, y: turn.y + 30 })
   await expect.poll(async () => (await zone()).shape.yaw).not.toBe(0)
-  for (const label of ['Turn Zone 1', 'Resize Zone 1', 'Move Zone 1']) {
+  for (const label of ['Turn Hall doorway', 'Resize Hall doorway', 'Move Hall doorway']) {
     await page.getByRole('button', { name: `Undo ${label}` }).click()
   }
   await expect.poll(async () => (await zone()).shape).toEqual(before.shape)
@@ -282,12 +284,12 @@ test('with the server away editing goes on, survives closing the page, and is se
   await server.kill()
   await drawZone(page)
   await expect(status(page)).toContainText('Server away: 1 edit kept')
-  await expect(head(page, 'Zone 1')).toBeVisible()
+  await expect(head(page, 'Hall doorway')).toBeVisible()
   await page.close()
   await server.start()
   const again = await context.newPage()
   await open(again, server, made.id)
-  await expect(head(again, 'Zone 1')).toBeVisible()
+  await expect(head(again, 'Hall doorway')).toBeVisible()
   await expect(status(again)).toContainText('Saved')
   expect((await ask(server.url, `/api/shows/${made.id}`)).body.show.zones).toHaveLength(1)
 })
@@ -306,6 +308,15 @@ test('shows are made, renamed, binned and brought in from their list', async ({ 
   await renamed.getByRole('button', { name: 'Into the bin' }).click()
   await page.getByRole('listitem').filter({ hasText: 'Renamed' }).getByRole('button', { name: 'Take it out' }).click()
   await expect(renamed.getByRole('link', { name: 'Renamed' })).toBeVisible()
+  // Each says how long it is and when it was opened, and is found by its name.
+  await expect(renamed).toContainText(/0 zones · 00:\d\d long · opened/)
+  await page.getByRole('searchbox', { name: 'Find a show' }).fill('rename')
+  await expect(page.getByRole('listitem')).toHaveCount(1)
+  await page.getByRole('searchbox', { name: 'Find a show' }).fill('')
+  await page.getByRole('button', { name: /Order$/ }).click()
+  await page.getByRole('option', { name: 'by name' }).click()
+  const titles = await page.getByRole('listitem').getByRole('link').allTextContents()
+  expect(titles.filter(Boolean)).toEqual([...titles.filter(Boolean)].sort((a, b) => a.localeCompare(b)))
   await page.getByLabel('Show to import').setInputFiles({
     name: 'broken.esvik.json',
     mimeType: 'application/json',
@@ -332,9 +343,9 @@ test('a second window sees edits, says so, and both keep theirs', async ({ page,
   await open(second, server, made.id)
   await expect(page.getByText('1 other window')).toBeVisible()
   await drawZone(page)
-  await expect(head(second, 'Zone 1')).toBeVisible()
-  await head(second, 'Zone 1').click()
-  await desk(second).getByRole('button', { name: 'Zone 1, Name' }).click()
+  await expect(head(second, 'Hall doorway')).toBeVisible()
+  await head(second, 'Hall doorway').click()
+  await desk(second).getByRole('button', { name: 'Hall doorway, Name' }).click()
   await second.keyboard.type('Doorway')
   await second.keyboard.press('Enter')
   await expect(head(page, 'Doorway')).toBeVisible()

@@ -2,7 +2,7 @@ import AxeBuilder from '@axe-core/playwright'
 import { expect } from '@playwright/test'
 import type { Show } from '../../core/show'
 import { ask } from '../harness/api'
-import { choose, clickSpot, clickThing, desk, open, part, shownMarks, test, type } from './page'
+import { choose, clickSpot, clickThing, desk, drag, open, part, shownMarks, spotAt, test, type } from './page'
 
 /** A hall with a switch that was made by hand: one flag, two use rules, each on what the other sets. */
 const light = (id: string, on: boolean) => [
@@ -111,4 +111,81 @@ test('a switch is stamped five times with its lamp, changed once for all, and on
   await expect.poll(() => firedAt('switch-3')).toBe(1)
   await page.keyboard.press('Control+z')
   await expect.poll(async () => (await show()).zones.find(({ id }) => id === 'switch-3')!.kit).toBe('switch-kit')
+})
+
+test('two pairs of doors are made from one, and each leads to its other end and back', async ({ page, server }) => {
+  const along = (id: string, z: number) => ({
+    id,
+    name: id,
+    points: [
+      { at: [0, 0, z] },
+      { at: [4, 0, z], pause: 1 },
+      // At the far end, and back into it; then at the near end.
+      { at: [12, 0, z], arrive: true, pause: 1 },
+      { at: [16, 0, z], pause: 1 },
+      { at: [12, 0, z], pause: 1 },
+      { at: [4, 0, z], arrive: true, pause: 1 },
+      { at: [1, 0, z] },
+    ],
+  })
+  const halls = {
+    ...document,
+    title: 'Pairs of doors',
+    flags: [],
+    cues: [],
+    zones: [{ id: 'hatch', name: 'Hatch', shape: { kind: 'box', at: [4, 0, -3], size: [2, 2, 2] } }],
+    walks: [along('first', -3), along('second', 3)],
+  }
+  const { body } = await ask(server.url, '/api/shows', 'POST', { document: halls })
+  const show = async () => (await ask(server.url, `/api/shows/${body.id}`)).body.show as Show
+  await open(page, server, body.id)
+  await clickThing(page, 'zone', 'hatch')
+  await page.keyboard.press('w')
+  await page.getByRole('menuitem', { name: /^A way through/ }).click()
+  await expect.poll(async () => (await show()).zones.map(({ name }) => name)).toEqual(['Hatch', 'Hatch, far end'])
+  const kit = (await show()).kits[0]!
+  expect(kit.parts.map(({ is }) => is)).toEqual(['mark'])
+
+  // Both ends are taken, doubled, and put where the second pair belongs.
+  await clickThing(page, 'zone', 'hatch')
+  await page.keyboard.down('Shift')
+  await clickThing(page, 'zone', (await show()).zones[1]!.id)
+  await page.keyboard.up('Shift')
+  await page.keyboard.press('Control+d')
+  await expect.poll(async () => (await show()).zones.length).toBe(4)
+  const box = (zone: Show['zones'][number]) => (zone.shape.kind === 'box' ? zone.shape.at : [0, 0, 0])
+  const at = box((await show()).zones[2]!)
+  await drag(page, await spotAt(page, at[0] + 0.5, at[2] + 0.5), await spotAt(page, 4.5, 3.5))
+  await expect.poll(async () => box((await show()).zones[2]!)[2]).toBeCloseTo(3, 1)
+  const { zones, place } = await show()
+  expect(zones.map((zone) => zone.kit)).toEqual([kit.id, kit.id, kit.id, kit.id])
+  const leadsTo = zones.map((zone) => place.marks.find(({ id }) => id === Object.values(zone.parts!)[0])!.at)
+  for (const [from, to] of [
+    [0, 1],
+    [1, 0],
+    [2, 3],
+    [3, 2],
+  ] as const) {
+    // prettier-ignore
+    expect(leadsTo[from]![0]).toBeCloseTo(box(zones[to]!)[0]!, 1)
+    expect(leadsTo[from]![2]).toBeCloseTo(box(zones[to]!)[2]!, 1)
+  }
+  // A walk through each pair: there and back again.
+  for (const [name, pair] of [
+    ['first', zones.slice(0, 2)],
+    ['second', zones.slice(2)],
+  ] as const) {
+    // prettier-ignore
+    await page.getByRole('button', { name: 'Find', exact: true }).click()
+    await page.getByRole('combobox', { name: 'Find anything' }).fill(name)
+    await page
+      .getByRole('option', { name: new RegExp(`^${name}`) })
+      .first()
+      .click()
+    await desk(page).getByRole('button', { name: 'Play this walk alone' }).click()
+    for (const zone of pair)
+      await expect
+        .poll(async () => (await shownMarks(page, 'fired')).filter((mark) => mark.zone === zone.id).length)
+        .toBe(1)
+  }
 })

@@ -69,14 +69,14 @@ test('a room is drawn with a door and a light, a zone fits its doorway, and some
   // A zone is drawn aside, and dragged onto the doorway of the partition, where it fits itself.
   await takeTool(page, 'Zone', 'Box')
   await drag(page, await spotAt(page, 9, 6), await spotAt(page, 10.4, 7.4))
-  await expect(head(page, 'Zone 1')).toBeVisible()
-  await drag(page, await thingAt(page, 'zone', 'zone-1'), await spotAt(page, 7, 4.6))
+  await expect(head(page, 'Hall zone')).toBeVisible()
+  await drag(page, await thingAt(page, 'zone', 'hall-zone'), await spotAt(page, 7, 4.6))
   await expect
     .poll(async () => (await show()).zones[0]!.shape)
     .toMatchObject({ kind: 'box', at: [7, 0, 4.5], yaw: 90, size: [1.8, 2.2, 0.875] })
   await expect(found(page, 'passing')).toHaveAttribute('data-good', 'true')
   await desk(page).getByRole('button', { name: '+ rule' }).click()
-  await expect(marks(page, 'fired', 'zone-1').first()).toBeVisible()
+  await expect(marks(page, 'fired', 'hall-zone').first()).toBeVisible()
 
   // A walk finds its way through two doorways by itself.
   await plan(page).getByRole('button', { name: 'Walk', exact: true }).click()
@@ -85,7 +85,7 @@ test('a room is drawn with a door and a light, a zone fits its doorway, and some
   await page.keyboard.press('Enter')
   await expect(desk(page).getByRole('button', { name: 'Walk 2, Name' })).toBeVisible()
   await expect(desk(page).locator('[data-through]')).toBeHidden()
-  await expect(marks(page, 'fired', 'zone-1').first()).toBeVisible()
+  await expect(marks(page, 'fired', 'hall-zone').first()).toBeVisible()
 })
 
 test('a way around a zone is drawn and measured, and closed by one click', async ({ page, server }) => {
@@ -148,7 +148,7 @@ test('a level that another program wrote comes in: section, floors, walls, light
   await expect.poll(async () => (await show()).place.mesh.asset).not.toBe(place.mesh.asset)
   // After a reload its section is there again.
   await page.reload()
-  await page.getByRole('button', { name: 'Bring in' }).click()
+  await page.getByRole('button', { name: 'Bring in', exact: true }).click()
   await expect(broughtIn(page)).toContainText('168 triangles')
 })
 
@@ -178,7 +178,7 @@ test('heights are dragged in the section, and it is turned', async ({ page, serv
   const show = await openNew(page, server, 'Heights')
   await takeTool(page, 'Zone', 'Box')
   await drag(page, await spotAt(page, 4, 4), await spotAt(page, 6, 6))
-  await expect(head(page, 'Zone 1')).toBeVisible()
+  await expect(head(page, 'Hall zone')).toBeVisible()
   await page.keyboard.press('f')
   await page.keyboard.press('f')
   await plan(page).getByRole('button', { name: 'Section' }).click()

@@ -7,9 +7,10 @@ test('zones of every shape are drawn, and noticed by who walks through', async (
   const shapes = ['Cylinder', 'Sphere', 'Prism', 'Box']
   for (const [index, shape] of shapes.entries()) {
     await drawZone(page, shape)
-    await expect(head(page, `Zone ${index + 1}`)).toBeVisible()
+    const number = index === 0 ? '' : ` ${index + 1}`
+    await expect(head(page, `Hall doorway${number}`)).toBeVisible()
     await desk(page).getByRole('button', { name: '+ rule' }).click()
-    await expect(marks(page, 'fired', `zone-${index + 1}`).first()).toBeVisible()
+    await expect(marks(page, 'fired', `hall-doorway${number.replace(' ', '-')}`).first()).toBeVisible()
   }
   await expect
     .poll(async () => (await show()).zones.map((zone) => zone.shape.kind))
@@ -40,15 +41,15 @@ test('a zone is doubled and deleted by key; both come back by undo', async ({ pa
   await drawZone(page)
   await desk(page).getByRole('button', { name: '+ rule' }).click()
   await page.keyboard.press('Control+d')
-  await expect(desk(page).getByRole('button', { name: 'Zone 1, copy, Name' })).toBeVisible()
+  await expect(desk(page).getByRole('button', { name: 'Hall doorway 2, Name' })).toBeVisible()
   await expect.poll(async () => (await show()).zones.length).toBe(2)
   const [first, second] = (await show()).zones
   expect(second!.rules[0]!.id).not.toBe(first!.rules[0]!.id)
   expect(second!.rules[0]!.cue).toBe(first!.rules[0]!.cue)
   await page.keyboard.press('Delete')
-  await expect(head(page, 'Zone 1, copy')).toBeHidden()
+  await expect(head(page, 'Hall doorway 2')).toBeHidden()
   await page.keyboard.press('Control+z')
-  await expect(head(page, 'Zone 1, copy')).toBeVisible()
+  await expect(head(page, 'Hall doorway 2')).toBeVisible()
   await page.keyboard.press('Control+z')
   await expect.poll(async () => (await show()).zones.length).toBe(1)
 })
@@ -57,12 +58,12 @@ test('a zone that is switched off fires nothing, and its lane says so', async ({
   await openNew(page, server, 'Switch')
   await drawZone(page)
   await desk(page).getByRole('button', { name: '+ rule' }).click()
-  await expect(marks(page, 'fired', 'zone-1').first()).toBeVisible()
+  await expect(marks(page, 'fired', 'hall-doorway').first()).toBeVisible()
   await desk(page).getByRole('button', { name: 'On', exact: true }).click()
-  await expect(marks(page, 'fired', 'zone-1')).toHaveCount(0)
-  await expect(head(page, 'Zone 1')).toContainText('off')
+  await expect(marks(page, 'fired', 'hall-doorway')).toHaveCount(0)
+  await expect(head(page, 'Hall doorway')).toContainText('off')
   await desk(page).getByRole('button', { name: 'Off', exact: true }).click()
-  await expect(marks(page, 'fired', 'zone-1').first()).toBeVisible()
+  await expect(marks(page, 'fired', 'hall-doorway').first()).toBeVisible()
 })
 
 test('the points of a walk are dragged, added, told to wait and taken away', async ({ page, server }) => {

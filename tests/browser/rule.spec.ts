@@ -21,7 +21,7 @@ async function openRule(page: Page, server: TestServer, title: string) {
   const show = await openNew(page, server, title)
   await drawZone(page)
   await desk(page).getByRole('button', { name: '+ rule' }).click()
-  await expect(marks(page, 'fired', 'zone-1').nth(1)).toBeVisible()
+  await expect(marks(page, 'fired', 'hall-doorway').nth(1)).toBeVisible()
   await expect.poll(async () => (await show()).zones[0]?.rules.length).toBe(1)
   return { show, rule: async () => (await show()).zones[0]!.rules[0]! }
 }
@@ -30,7 +30,7 @@ const sentence = async (page: Page) =>
 
 test('the sentence stays one for every moment, and the score follows it', async ({ page, server }) => {
   const { rule } = await openRule(page, server, 'Moments')
-  const rest = ', any number of times, 10 times in 10 → fire Zone 1 cue, at once, skipping if it still plays.'
+  const rest = ', any number of times, 10 times in 10 → fire Hall doorway cue, at once, skipping if it still plays.'
   const leaving = ' On leaving, what it holds is released.'
   const begins: [moment: string, at: string, words: string][] = [
     ['leaves', 'leave', 'When a player leaves'],
@@ -49,18 +49,22 @@ test('the sentence stays one for every moment, and the score follows it', async 
   }
   await choose(page, 'Moment', 'is there at')
   await expect.poll(() => sentence(page)).toBe(`At the time 10 s${rest}${leaving}`)
-  await expect.poll(async () => Number(await marks(page, 'fired', 'zone-1').first().getAttribute('data-t'))).toBe(10)
+  await expect
+    .poll(async () => Number(await marks(page, 'fired', 'hall-doorway').first().getAttribute('data-t')))
+    .toBe(10)
 })
 
 test('a limit holds all but the first, for each player or for the run', async ({ page, server }) => {
   const { rule } = await openRule(page, server, 'Limits')
   await choose(page, 'Limit', 'at most')
-  await expect(marks(page, 'fired', 'zone-1')).toHaveCount(1)
-  await expect(marks(page, 'held', 'zone-1').first()).toHaveAccessibleName(/^Held: limit, it has fired once already/)
+  await expect(marks(page, 'fired', 'hall-doorway')).toHaveCount(1)
+  await expect(marks(page, 'held', 'hall-doorway').first()).toHaveAccessibleName(
+    /^Held: limit, it has fired once already/,
+  )
   await choose(page, 'Counted', 'per run')
   await expect.poll(rule).toMatchObject({ limit: { times: 1 }, per: 'run' })
   await type(page, 'Times', '2')
-  await expect(marks(page, 'fired', 'zone-1')).toHaveCount(2)
+  await expect(marks(page, 'fired', 'hall-doorway')).toHaveCount(2)
   await choose(page, 'Limit', 'any number of times')
   await expect.poll(async () => (await rule()).limit).toBeUndefined()
 })
@@ -74,13 +78,13 @@ test('chance is said in tenths, on the sentence and on the dial', async ({ page,
   await desk(page).getByRole('textbox', { name: 'Chance' }).fill('0')
   await page.keyboard.press('Enter')
   await expect.poll(async () => (await rule()).chance).toBe(0)
-  await expect(marks(page, 'fired', 'zone-1')).toHaveCount(0)
-  await expect(marks(page, 'held', 'zone-1').first()).toHaveAccessibleName(/^Held: .*0 in 10 get through/)
+  await expect(marks(page, 'fired', 'hall-doorway')).toHaveCount(0)
+  await expect(marks(page, 'held', 'hall-doorway').first()).toHaveAccessibleName(/^Held: .*0 in 10 get through/)
   const dial = desk(page).getByRole('slider', { name: 'Chance' })
   await dial.focus()
   await page.keyboard.press('End')
   await expect.poll(async () => (await rule()).chance).toBe(1)
-  await expect(marks(page, 'fired', 'zone-1').first()).toBeVisible()
+  await expect(marks(page, 'fired', 'hall-doorway').first()).toBeVisible()
   await expect(desk(page)).toContainText('Always lets it through.')
 })
 
@@ -91,15 +95,15 @@ test('a delay puts the cue off, and what a second moment does meanwhile is said'
   await choose(page, 'While it plays', 'waiting if it still plays')
   await expect.poll(rule).toMatchObject({ delay: 60, busy: 'queue' })
   await choose(page, 'While it plays', 'skipping if it still plays')
-  await expect(marks(page, 'fired', 'zone-1')).toHaveCount(1)
-  await expect(marks(page, 'held', 'zone-1').first()).toBeVisible()
+  await expect(marks(page, 'fired', 'hall-doorway')).toHaveCount(1)
+  await expect(marks(page, 'held', 'hall-doorway').first()).toBeVisible()
   await choose(page, 'While it plays', 'also over one that still plays')
-  await expect(marks(page, 'held', 'zone-1')).toHaveCount(0)
+  await expect(marks(page, 'held', 'hall-doorway')).toHaveCount(0)
 })
 
 test('a zone has several rules; one is switched off, one removed', async ({ page, server }) => {
   const { show } = await openRule(page, server, 'Several')
-  const fired = async () => (await shownMarks(page, 'fired')).filter(({ zone }) => zone === 'zone-1').length
+  const fired = async () => (await shownMarks(page, 'fired')).filter(({ zone }) => zone === 'hall-doorway').length
   const one = await fired()
   await desk(page).getByRole('button', { name: '+ rule' }).click()
   const rules = desk(page).getByRole('article')
@@ -119,10 +123,10 @@ test('a creature is noticed only by who is meant to notice it', async ({ page, s
   const { rule } = await openRule(page, server, 'Who')
   await choose(page, 'Who', 'a creature')
   await expect.poll(async () => (await rule()).who.kinds).toEqual(['creature'])
-  await expect(marks(page, 'fired', 'zone-1')).toHaveCount(0)
-  await expect(marks(page, 'held', 'zone-1').first()).toHaveAccessibleName(/^Held: it is not meant for them/)
+  await expect(marks(page, 'fired', 'hall-doorway')).toHaveCount(0)
+  await expect(marks(page, 'held', 'hall-doorway').first()).toHaveAccessibleName(/^Held: it is not meant for them/)
   await choose(page, 'Who', 'a player or a creature')
-  await expect(marks(page, 'fired', 'zone-1').first()).toBeVisible()
+  await expect(marks(page, 'fired', 'hall-doorway').first()).toBeVisible()
 })
 
 test('a zone that is deleted leaves its cue, and comes back whole by undo', async ({ page, server }) => {
@@ -130,13 +134,13 @@ test('a zone that is deleted leaves its cue, and comes back whole by undo', asyn
   await expect(status(page)).toContainText('Saved')
   const before = await show()
   await page.keyboard.press('Escape')
-  await clickThing(page, 'zone', 'zone-1')
+  await clickThing(page, 'zone', 'hall-doorway')
   await desk(page).getByRole('button', { name: 'Delete', exact: true }).click()
-  await expect(head(page, 'Zone 1')).toBeHidden()
+  await expect(head(page, 'Hall doorway')).toBeHidden()
   await expect.poll(async () => (await show()).cues.length).toBe(1)
   await expect.poll(async () => (await show()).zones.length).toBe(0)
   await page.keyboard.press('Control+z')
-  await expect(head(page, 'Zone 1')).toBeVisible()
+  await expect(head(page, 'Hall doorway')).toBeVisible()
   await expect.poll(async () => (await show()).zones).toEqual(before.zones)
 })
 
@@ -146,20 +150,20 @@ test('a signal that one zone sends sets off another', async ({ page, server }) =
   await desk(page).getByRole('button', { name: '+ step' }).click()
   await page.getByRole('menuitem', { name: 'A signal' }).click()
   await type(page, 'Name', 'Step')
-  await head(page, 'Zone 1').click()
+  await head(page, 'Hall doorway').click()
   await page.keyboard.press('Control+d')
   await choose(page, 'Moment', 'sets off the signal')
   await choose(page, 'Cue', '+ new cue')
-  await expect(part(page, 'Name')).toHaveText('Zone 1, copy cue')
+  await expect(part(page, 'Name')).toHaveText('Hall doorway 2 cue')
   await expect
     .poll(async () => {
       const all = await shownMarks(page, 'fired')
-      return ['zone-1', 'zone-1-copy'].map((id) => all.filter(({ zone }) => zone === id).length)
+      return ['hall-doorway', 'hall-doorway-2'].map((id) => all.filter(({ zone }) => zone === id).length)
     })
     .toEqual([3, 3])
   await expect(
-    marks(page, 'act', 'zone-1')
-      .and(page.getByLabel(/^Signal “go”, heard by Zone 1, copy/))
+    marks(page, 'act', 'hall-doorway')
+      .and(page.getByLabel(/^Signal “go”, heard by Hall doorway 2/))
       .first(),
   ).toBeVisible()
   expect((await show()).cues).toHaveLength(2)
@@ -168,12 +172,12 @@ test('a signal that one zone sends sets off another', async ({ page, server }) =
 test('zones share rules by a kit: changed for all of them, or for one only', async ({ page, server }) => {
   const { show } = await openRule(page, server, 'Shared')
   await desk(page).getByRole('button', { name: 'Share its rules' }).click()
-  const kit = desk(page).getByRole('region', { name: 'Rules of the kit Zone 1' })
+  const kit = desk(page).getByRole('region', { name: 'Rules of the kit Hall doorway' })
   await expect(kit).toContainText('no other zone has')
   await page.keyboard.press('Control+d')
-  await expect(desk(page).getByRole('button', { name: 'Zone 1, copy, Name' })).toBeVisible()
+  await expect(desk(page).getByRole('button', { name: 'Hall doorway 2, Name' })).toBeVisible()
   await expect(kit).toContainText('1 other zone share')
-  const both = ['zone-1', 'zone-1-copy']
+  const both = ['hall-doorway', 'hall-doorway-2']
   const fired = async () => {
     const all = await shownMarks(page, 'fired')
     return both.map((id) => all.filter(({ zone }) => zone === id).length)
@@ -193,19 +197,19 @@ test('zones share rules by a kit: changed for all of them, or for one only', asy
   await expect
     .poll(async () => (await show()).zones[1]!.overrides)
     .toEqual({
-      'zone-1-rule': { limit: { times: 2 }, chance: 0 },
+      'hall-doorway-rule': { limit: { times: 2 }, chance: 0 },
     })
   await kit.getByRole('button', { name: 'As in the kit' }).click()
   await expect.poll(fired).toEqual([1, 1])
   await kit.getByRole('button', { name: 'Steps of its cue' }).click()
-  await expect(desk(page)).toContainText(/Fired by\s+Zone 1\s*,\s+Zone 1, copy/)
-  await head(page, 'Zone 1, copy').click()
+  await expect(desk(page)).toContainText(/Fired by\s+Hall doorway\s*,\s+Hall doorway 2/)
+  await head(page, 'Hall doorway 2').click()
   await choose(page, 'Kit', 'no kit')
   await expect.poll(fired).toEqual([1, 0])
-  await choose(page, 'Kit', 'the kit Zone 1')
+  await choose(page, 'Kit', 'the kit Hall doorway')
   await expect.poll(fired).toEqual([1, 1])
   // A rule of its own comes beside those of the kit, by an id that nobody has.
-  await head(page, 'Zone 1').click()
+  await head(page, 'Hall doorway').click()
   await desk(page).getByRole('button', { name: '+ rule' }).click()
   await expect.poll(fired).toEqual([4, 1])
 })

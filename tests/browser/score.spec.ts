@@ -136,3 +136,32 @@ test('what a dial did is undone where it was dragged, and a slider keeps its own
   await page.mouse.up()
   await expect(cooldown).toHaveValue(before)
 })
+
+test('lanes are shown by what they reach and by what happened; the canvas and the buttons agree', async ({
+  page,
+  server,
+}) => {
+  await openDemo(page, server)
+  const heads = score(page).locator('button[data-zone][aria-pressed]')
+  const all = await heads.count()
+  await score(page).getByRole('button', { name: 'All lanes' }).click()
+  await score(page)
+    .getByRole('button', { name: /Happened$/ })
+    .click()
+  await page.getByRole('option', { name: 'where something was held' }).click()
+  await expect.poll(() => heads.count()).toBeLessThan(all)
+  const names = await heads.evaluateAll((buttons) => buttons.map((button) => (button as HTMLElement).dataset.zone!))
+  const held = new Set((await shownMarks(page, 'held')).map(({ zone }) => zone))
+  expect([...held].sort()).toEqual([...names].sort())
+  await score(page)
+    .getByRole('button', { name: /Sense$/ })
+    .click()
+  await page.getByRole('option', { name: 'that reach the hands' }).click()
+  await expect(head(page, 'Drying rack threshold')).toBeVisible()
+  await expect(head(page, 'Rope post')).toBeHidden()
+  await score(page)
+    .getByRole('group', { name: 'Which lanes are shown' })
+    .getByRole('button', { name: 'All lanes' })
+    .click()
+  await expect.poll(() => heads.count()).toBe(all)
+})

@@ -68,7 +68,7 @@ test('sounds come in from files of many kinds, the others too where one is broke
   await view(page, 'Desk').click()
   await drawZone(page)
   await desk(page).getByRole('button', { name: '+ rule' }).click()
-  await expect(marks(page, 'fired', 'zone-1').first()).toBeVisible()
+  await expect(marks(page, 'fired', 'hall-doorway').first()).toBeVisible()
   await desk(page).getByRole('button', { name: 'Steps of its cue' }).click()
   await desk(page).getByRole('button', { name: '+ step' }).click()
   await page.getByRole('menuitem', { name: 'A sound', exact: true }).click()

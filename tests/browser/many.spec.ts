@@ -1,0 +1,156 @@
+import { expect } from '@playwright/test'
+import AxeBuilder from '@axe-core/playwright'
+import type { Show } from '../../core/show'
+import { ask } from '../harness/api'
+import {
+  choose,
+  clickSpot,
+  clickThing,
+  desk,
+  drag,
+  open,
+  openNew,
+  part,
+  plan,
+  spotAt,
+  takeTool,
+  test,
+  type,
+} from './page'
+
+const box = (x: number, z: number) => ({ kind: 'box', at: [x, 0, z], size: [1, 2, 1] })
+const document = (title: string) => ({
+  format: 'esvik-show',
+  version: 1,
+  title,
+  place: {
+    floors: [{ id: 'f', name: 'Hall', y: 0, outline: [[0, -6], [30, -6], [30, 6], [0, 6]] }], // prettier-ignore
+    lights: [
+      { id: 'lamp', name: 'Lamp', kind: 'point', at: [4, 2, 3], candela: 30 },
+      { id: 'other', name: 'Other lamp', kind: 'point', at: [9, 2, 3], candela: 10 },
+    ],
+  },
+  cues: [{ id: 'on', name: 'Light on', steps: [{ id: 'l', kind: 'light', light: 'lamp', on: true, hold: 'keep' }] }],
+  zones: [
+    { id: 'a', name: 'Alcove', shape: box(4, -3), rules: [{ id: 'r', on: { at: 'enter' }, cue: 'on' }] },
+    { id: 'b', name: 'Bench', shape: box(8, -1) },
+    { id: 'c', name: 'Corner', shape: box(18, -2) },
+  ],
+  walks: [{ id: 'w', name: 'Along', points: [2, 8, 16, 24].map((x) => ({ at: [x, 0, 0] })) }],
+})
+
+test('several things are chosen, set, tagged, brought into line, spread and turned at once', async ({
+  page,
+  server,
+}) => {
+  const { body } = await ask(server.url, '/api/shows', 'POST', { document: document('Many') })
+  const show = async () => (await ask(server.url, `/api/shows/${body.id}`)).body.show as Show
+  await open(page, server, body.id)
+  await clickThing(page, 'zone', 'a')
+  await page.keyboard.down('Shift')
+  for (const id of ['b', 'c']) await clickThing(page, 'zone', id)
+  await page.keyboard.up('Shift')
+  await expect(desk(page)).toContainText('3 things chosen')
+  await type(page, 'Rim', '0.3')
+  await choose(page, 'Notices', 'notices feet')
+  await part(page, 'Tag for all').click()
+  await desk(page).getByRole('textbox', { name: 'Tag for all' }).fill('quay')
+  await page.keyboard.press('Enter')
+  await desk(page).getByRole('button', { name: 'South sides' }).click()
+  await desk(page).getByRole('button', { name: 'west to east', exact: true }).click()
+  await expect
+    .poll(async () => (await show()).zones.map((zone) => (zone.shape.kind === 'box' ? zone.shape.at : [])))
+    .toEqual([[4, 0, -1], [11, 0, -1], [18, 0, -1]]) // prettier-ignore
+  for (const zone of (await show()).zones) expect(zone).toMatchObject({ rim: 0.3, notices: 'feet', tags: ['quay'] })
+  const { violations } = await new AxeBuilder({ page }).analyze()
+  expect(violations.map(({ id, nodes }) => [id, nodes[0]!.html])).toEqual([])
+  await desk(page).getByRole('button', { name: 'Turn', exact: true }).click()
+  await expect
+    .poll(async () => (await show()).zones.map((zone) => (zone.shape.kind === 'box' ? zone.shape.at[0] : 0)))
+    .toEqual([11, 11, 11])
+  for (let n = 0; n < 6; n++) await page.keyboard.press('Control+z')
+  await expect.poll(async () => (await show()).zones[0]).toMatchObject({ rim: 0, tags: [], shape: box(4, -3) })
+})
+
+test('points of a walk are held together, moved, and removed', async ({ page, server }) => {
+  const { body } = await ask(server.url, '/api/shows', 'POST', { document: document('Points') })
+  const show = async () => (await ask(server.url, `/api/shows/${body.id}`)).body.show as Show
+  await open(page, server, body.id)
+  await clickSpot(page, 12, 0)
+  await expect(part(page, 'Name')).toHaveText('Along')
+  await page.keyboard.down('Shift')
+  await drag(page, await spotAt(page, 6, -0.8), await spotAt(page, 18, 0.8))
+  await page.keyboard.up('Shift')
+  await expect(desk(page)).toContainText('2 points are held')
+  await drag(page, await spotAt(page, 8, 0), await spotAt(page, 8, 2))
+  await expect.poll(async () => (await show()).walks[0]!.points.map(({ at }) => at[2])).toEqual([0, 2, 2, 0])
+  await page.keyboard.press('Delete')
+  await expect.poll(async () => (await show()).walks[0]!.points.map(({ at }) => at[0])).toEqual([2, 24])
+})
+
+test('what is copied comes into another show with what it needs, and says what is no part of a show', async ({
+  page,
+  server,
+  context,
+}) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write'])
+  const { body } = await ask(server.url, '/api/shows', 'POST', { document: document('From') })
+  await open(page, server, body.id)
+  await clickThing(page, 'zone', 'a')
+  await page.keyboard.press('Control+c')
+  const copied = JSON.parse(await page.evaluate(() => navigator.clipboard.readText()))
+  expect([copied.format, copied.zones.length, copied.place.lights.length]).toEqual(['esvik-show', 1, 1])
+  await page.mouse.move(5, 60)
+  await page.keyboard.press('Control+v')
+  const from = async () => (await ask(server.url, `/api/shows/${body.id}`)).body.show as Show
+  await expect.poll(async () => (await from()).zones.map(({ name }) => name)).toContain('Alcove 2')
+  expect((await from()).cues).toHaveLength(1)
+
+  const show = await openNew(page, server, 'Into')
+  await page.mouse.move(5, 60)
+  await page.keyboard.press('Control+v')
+  await expect.poll(async () => (await show()).zones.map(({ name }) => name)).toEqual(['Alcove'])
+  const now = await show()
+  expect(now.cues.map(({ name }) => name)).toEqual(['Light on'])
+  expect(now.place.lights.map(({ name }) => name)).toContain('Lamp')
+  expect(now.cues[0]!.steps[0]).toMatchObject({ light: now.place.lights.find(({ name }) => name === 'Lamp')!.id })
+  await expect(part(page, 'Name')).toHaveText('Alcove')
+
+  await page.evaluate(() =>
+    navigator.clipboard.writeText('{"format":"esvik-show","version":1,"title":"x","place":{},"zones":[{}]}'),
+  )
+  await page.keyboard.press('Control+v')
+  await expect(desk(page).getByRole('alert')).toContainText('What was copied is no part of a show: /zones/0')
+  expect((await show()).zones).toHaveLength(1)
+})
+
+test('the plan is gone through, drawn in and read by keys alone; one key leads to the desk', async ({
+  page,
+  server,
+}) => {
+  const show = await openNew(page, server, 'By keys')
+  await page.keyboard.press('p')
+  await expect(plan(page)).toBeFocused()
+  await page.keyboard.press('Space')
+  await takeTool(page, 'Zone', 'Cylinder')
+  await page.keyboard.press('p')
+  // From the middle of the plan two metres to the east, and back again.
+  await page.keyboard.press('Space')
+  await expect(plan(page).locator('[data-cross]')).toBeVisible()
+  for (let n = 0; n < 4; n++) await page.keyboard.press('ArrowRight')
+  await page.keyboard.press('Shift+ArrowRight')
+  await page.keyboard.press('Space')
+  await expect.poll(async () => (await show()).zones.map(({ shape }) => shape.kind)).toEqual(['cylinder'])
+  await page.keyboard.press('d')
+  await expect(desk(page).locator(':focus')).toHaveCount(1)
+  await page.keyboard.press('s')
+  await expect(page.getByRole('region', { name: 'Score' }).locator('[data-zone]:focus')).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  )
+  await takeTool(page, 'Light', 'All round')
+  await page.keyboard.press('p')
+  await page.keyboard.press('Space')
+  await page.keyboard.press('Space')
+  await expect.poll(async () => (await show()).place.lights.length).toBe(3)
+})
