@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { keepFocus } from '~/frame/keep-focus'
 import { useSelection } from '~/frame/selection'
 import { useShow } from '~/document/show'
 import DeskEmpty from './DeskEmpty.vue'
@@ -19,15 +20,7 @@ const ThingsDesk = defineAsyncComponent(() => import('./ThingsDesk.vue'))
 const doc = useShow()
 const selection = useSelection()
 const desk = ref<HTMLElement>()
-/** What had the focus may be gone with what was chosen before: then the desk has it, not the page. */
-watch(
-  () => selection.chosen?.id,
-  async () => {
-    const had = desk.value?.contains(globalThis.document.activeElement)
-    await nextTick()
-    if (had && globalThis.document.activeElement === globalThis.document.body) desk.value?.focus()
-  },
-)
+keepFocus(desk, () => [selection.chosen?.id, doc.show])
 </script>
 
 <template>

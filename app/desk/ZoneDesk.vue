@@ -9,6 +9,7 @@ import { count, ordinal, plain } from '~/words/time'
 import { unmetWords } from '~/words/sentences'
 import PartChoice from '~/parts/PartChoice.vue'
 import KitRules from './KitRules.vue'
+import RuleProspects from './RuleProspects.vue'
 import RuleSentence from './RuleSentence.vue'
 import RuleDials from './RuleDials.vue'
 import { useRuleEdits } from './rule-edits'
@@ -146,6 +147,7 @@ function toggleMute() {
           />
         </h3>
         <RuleSentence :zone="zone" :rule="rule" />
+        <RuleProspects :zone="zone" :rule="rule" />
         <div class="mt-1 flex gap-1.5">
           <button
             v-if="zone.rules.length > 1"

@@ -77,12 +77,16 @@ export function useUndoStack() {
       const kept = await (await shelf()).getAll('steps', IDBKeyRange.bound([id, 0], [id, Infinity]))
       const free = kept.filter((step) => !others.has(step.desk)).map(({ show: _, ...step }) => ({ ...step, desk }))
       if (show !== id) return
+      // What was done meanwhile comes after it.
+      const meanwhile = dones.value.map((step) => ({ ...step, desk }))
       last = Math.max(last, ...free.map(({ order }) => order))
-      dones.value = free.filter(({ undone }) => !undone).slice(-MOST)
-      undones.value = free.filter(({ undone }) => undone)
+      const before = free.filter(({ undone, order }) => !undone && !meanwhile.some((step) => step.order === order))
+      dones.value = [...before, ...meanwhile].slice(-MOST)
+      undones.value = meanwhile.length > 0 ? [] : free.filter(({ undone }) => undone)
       const there = new Set([...dones.value, ...undones.value])
-      await drop(free.filter((step) => !there.has(step)))
-      for (const step of there) if (step.desk !== kept.find(({ order }) => order === step.order)!.desk) await keep(step)
+      const orders = new Set([...there].map(({ order }) => order))
+      await drop(free.filter(({ order }) => !orders.has(order)))
+      for (const step of there) if (step.desk !== kept.find(({ order }) => order === step.order)?.desk) await keep(step)
     })
   }
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { keepFocus } from '~/frame/keep-focus'
 import { isLookingBack } from '~/frame/looking-back'
 import { useShow } from '~/document/show'
 import HistoryCompared from './HistoryCompared.vue'
@@ -8,6 +9,8 @@ import { useHistory } from './history'
 const store = useHistory()
 const doc = useShow()
 const name = ref('')
+const panel = ref<HTMLElement>()
+keepFocus(panel, () => [store.changes, store.before])
 onMounted(() => void store.load())
 
 const day = (iso: string) =>
@@ -34,6 +37,8 @@ async function keep() {
 
 <template>
   <aside
+    ref="panel"
+    tabindex="-1"
     role="region"
     aria-label="History"
     class="w-[404px] flex-none overflow-y-auto border-l border-rule bg-ink-1 px-4 py-3"

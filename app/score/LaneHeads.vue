@@ -60,8 +60,7 @@ watch(
       v-memo="[lane.met, lane.name, lane.unmet, selection.zone?.id === lane.zone, senses.join()]"
       class="flex w-full items-center gap-2 border-b border-row pr-2.5 pl-3 text-left"
       :class="[
-        selection.zone?.id === lane.zone ? 'bg-ink-3' : 'hover:bg-ink-2',
-        lane.met === undefined ? 'text-bone-3' : '',
+        selection.zone?.id === lane.zone ? 'bg-ink-3' : lane.met === undefined ? 'text-bone-3' : 'hover:bg-ink-2',
       ]"
       :style="{ height: `${LANE}px` }"
       :aria-label="lane.name"

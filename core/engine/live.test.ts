@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { randomShow } from '../testing/random-show'
+import { anyShow } from '../testing/random-show'
 import { comparable, replayed, settled, stopsOnEdge, type Replay } from '../testing/replay'
 import { lines, oneRule, point, show as small, walk } from '../testing/small-show'
 import { createRun, eventsOf, positionAt, run, RunError, type LivePose, type RunEvent } from '.'
@@ -12,7 +12,7 @@ describe('a live run', () => {
     let compared = 0
     fc.assert(
       fc.property(
-        randomShow,
+        anyShow,
         fc.array(fc.double({ min: 0, max: 1, noNaN: true }), { minLength: 1, maxLength: 60 }),
         (made, cuts) => {
           const show = comparable(made)

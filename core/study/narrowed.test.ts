@@ -3,7 +3,7 @@ import { expect, it } from 'vitest'
 import { prepare, RunError } from '../engine'
 import { rulesAt, kitRulesOf, nameOfKitRule, patchOf, type Show } from '../show'
 import { dithering, oneRule } from '../testing/small-show'
-import { randomShow } from '../testing/random-show'
+import { anyShow, randomShowWithParts } from '../testing/random-show'
 import { narrowed, observe, type Evidence } from '.'
 
 const WALKERS = 3
@@ -34,7 +34,7 @@ const namesOf = (show: Show): string[] => [
 it('a rule has the same moments in a show narrowed to it as in the whole', async () => {
   let compared = 0
   await fc.assert(
-    fc.asyncProperty(randomShow, async (show) => {
+    fc.asyncProperty(anyShow, async (show) => {
       await prepare(show)
       const whole = studied(show)
       if (!whole) return
@@ -65,4 +65,13 @@ it('leaves out what only sounds, and keeps what holds a walker', () => {
       .zones.flatMap((zone) => rulesAt(freezing, zone))
       .map(({ id }) => id),
   ).toEqual(['r', 'of-other'])
+})
+
+it('leaves a kit with parts only the rules that bear on it', () => {
+  const [show] = fc.sample(randomShowWithParts, { numRuns: 1, seed: 3 })
+  const quiet = { ...show!, cues: show!.cues.map((cue) => ({ ...cue, steps: [] })) }
+  const [first] = quiet.kits[0]!.rules
+  const only = narrowed(quiet, new Set([`${quiet.zones[0]!.id}/${first!.id}`]))
+  expect(only.kits[0]!.rules.map(({ id }) => id)).toEqual([first!.id])
+  expect(only.zones.every(({ kit, rules }) => kit === 'kit' && rules.length === 0)).toBe(true)
 })

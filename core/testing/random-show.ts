@@ -313,3 +313,69 @@ export const randomShow: fc.Arbitrary<Show> = fc
       ),
     ),
   )
+
+/** What in a cue is each zone's own, where the cue is of a kit. */
+const OWN: { [thing: string]: string } = { lamp: 'part:lamp', lit: 'part:flag', door: 'part:leaf' }
+const FIELDS = new Set(['light', 'flag', 'prop'])
+const ownIn = (step: object): object =>
+  Object.fromEntries(
+    Object.entries(step).map(([field, value]) =>
+      FIELDS.has(field) && typeof value === 'string' && value in OWN ? [field, OWN[value]] : [field, value],
+    ),
+  )
+
+/** A random show in which two zones share the rules of a kit, each with a lamp, a flag and a door of its own; one of them has something otherwise. */
+export const randomShowWithParts: fc.Arbitrary<Show> = fc
+  .tuple(randomShow, fc.constantFrom({}, { chance: 1 }, { limit: null }, { cooldown: null, delay: 0.5 }))
+  .map(([show, exception]) => {
+    const [first, second, ...others] = JSON.parse(JSON.stringify(show.zones)) as Show['zones']
+    const cues = [...new Set(first.rules.map(({ cue }) => cue))]
+    const ownCue = (id: string) => (cues.includes(id) ? `${id}-own` : id)
+    const own = show.cues
+      .filter(({ id }) => cues.includes(id))
+      .map((cue) => ({
+        ...cue,
+        id: ownCue(cue.id),
+        steps: cue.steps.map((step) => ({ ...ownIn(step), id: `${step.id}-own` })),
+      }))
+    const rules = first.rules.map((rule) => ({
+      ...rule,
+      id: `kit-${rule.id}`,
+      cue: ownCue(rule.cue),
+      when: rule.when.map((condition) => ownIn(condition)),
+    }))
+    const parts = [
+      { id: 'lamp', name: 'Lamp', is: 'light' },
+      { id: 'flag', name: 'Flag', is: 'flag' },
+      { id: 'leaf', name: 'Leaf', is: 'prop' },
+    ]
+    const [lamp] = show.place.lights
+    const [door] = show.place.props
+    return readShow(
+      JSON.parse(
+        JSON.stringify({
+          ...show,
+          place: {
+            ...show.place,
+            lights: [lamp, { ...lamp, id: 'lamp-2', at: [3, 2, 1] }],
+            props: [...show.place.props, { ...door, id: 'door-2', name: 'Door 2', at: [4, 0, 2] }],
+          },
+          flags: [...show.flags, { id: 'lit-2', name: 'Lit 2', start: false }],
+          cues: [...show.cues, ...own],
+          kits: [{ id: 'kit', name: 'Kit', parts, rules }],
+          zones: [
+            { ...first, kit: 'kit', rules: [], parts: { lamp: 'lamp', flag: 'lit', leaf: 'door' } },
+            {
+              ...second,
+              kit: 'kit',
+              parts: { lamp: 'lamp-2', flag: 'lit-2', leaf: 'door-2' },
+              overrides: { [rules[0].id]: exception },
+            },
+            ...others,
+          ],
+        }),
+      ),
+    )
+  })
+/** Either. */
+export const anyShow = fc.oneof({ weight: 3, arbitrary: randomShow }, { weight: 1, arbitrary: randomShowWithParts })

@@ -10,7 +10,7 @@ test('what was done is taken back and done again after a reload, and by a window
   server,
   context,
 }) => {
-  const show = await openNew(page, server, 'Undo over a reload')
+  const show = await openNew(page, server, 'Taken back')
   await drawZone(page)
   await type(page, 'Name', 'Threshold')
   await type(page, 'Rim', '0.4')

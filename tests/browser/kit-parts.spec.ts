@@ -140,6 +140,7 @@ test('two pairs of doors are made from one, and each leads to its other end and 
   const show = async () => (await ask(server.url, `/api/shows/${body.id}`)).body.show as Show
   await open(page, server, body.id)
   await clickThing(page, 'zone', 'hatch')
+  await expect(desk(page).getByRole('button', { name: '+ whole thing' })).toBeVisible()
   await page.keyboard.press('w')
   await page.getByRole('menuitem', { name: /^A way through/ }).click()
   await expect.poll(async () => (await show()).zones.map(({ name }) => name)).toEqual(['Hatch', 'Hatch, far end'])

@@ -97,8 +97,14 @@ test('what is copied comes into another show with what it needs, and says what i
   const { body } = await ask(server.url, '/api/shows', 'POST', { document: document('From') })
   await open(page, server, body.id)
   await clickThing(page, 'zone', 'a')
-  await page.keyboard.press('Control+c')
-  const copied = JSON.parse(await page.evaluate(() => navigator.clipboard.readText()))
+  const read = () => page.evaluate(() => navigator.clipboard.readText())
+  await expect
+    .poll(async () => {
+      await page.keyboard.press('Control+c')
+      return read()
+    })
+    .toContain('esvik-show')
+  const copied = JSON.parse(await read())
   expect([copied.format, copied.zones.length, copied.place.lights.length]).toEqual(['esvik-show', 1, 1])
   await page.mouse.move(5, 60)
   await page.keyboard.press('Control+v')
