@@ -46,7 +46,7 @@ const APP = {
   desk: ['words', 'document', 'run', 'frame', 'sound', 'plan', 'parts', 'cues', 'wiring'],
   bring: ['words', 'document', 'frame', 'parts'],
   sounds: ['words', 'document', 'canvas', 'run', 'frame', 'sound', 'parts'],
-  search: ['words', 'document', 'run', 'frame', 'sounds'],
+  search: ['words', 'document', 'run', 'frame', 'plan', 'sounds'],
   mix: ['words', 'document', 'run', 'sound', 'parts'],
   shows: ['words', 'frame'],
   history: ['words', 'document', 'run', 'frame', 'parts'],

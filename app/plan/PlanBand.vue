@@ -139,7 +139,8 @@ probe({ thingOnPage: spotOnPage as () => unknown, spotOnPage: onPage as () => un
       aria-label="Plan"
       tabindex="0"
       data-takes-keys
-      class="relative min-h-0 min-w-0 flex-1 overflow-hidden bg-ink-0 touch-none focus-visible:outline-2 focus-visible:-outline-offset-2 focus-visible:outline-tide"
+      class="relative min-h-0 min-w-0 flex-1 overflow-hidden bg-ink-0 touch-none"
+      :class="hasKeys ? 'outline-2 -outline-offset-2 outline-tide' : 'outline-none'"
       @keydown="hasKeys && keyPointer.key($event)"
       @focus="hasKeys = frame!.matches(':focus-visible')"
       @blur="hasKeys = false"

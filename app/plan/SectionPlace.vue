@@ -126,7 +126,7 @@ const FACE = 11
     </g>
     <g
       v-for="hung in prompts"
-      :key="`t${hung.step.id}`"
+      :key="`t${hung.step.id}/${hung.over.join()}`"
       class="cursor-pointer"
       :data-prompt="hung.step.id"
       @pointerdown.stop="openUp(hung)"

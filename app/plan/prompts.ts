@@ -1,4 +1,4 @@
-import type { Cue, Editor, Point, PromptStep, Show } from '~~/core/show'
+import { ownCuesOf, type Cue, type Editor, type Point, type PromptStep, type Show } from '~~/core/show'
 import { middleOf } from '~~/core/space'
 import { solidOfZone } from './geometry'
 
@@ -16,14 +16,21 @@ export interface Hung {
 const LETTER = 0.55
 const BOARD = 1.6
 
+/** Every board: over what it is anchored to, where that is a part of a kit once at each of its zones. */
 export function promptsHung(show: Show): Hung[] {
+  const own = [...ownCuesOf(show).values()].map(({ cue }) => cue)
   return show.cues.flatMap((cue) =>
     cue.steps.flatMap((step): Hung[] => {
       if (step.kind !== 'prompt') return []
-      const over = anchorOf(show, step)
-      if (!over) return []
       const letters = step.text.length + (step.key ? step.key.length + 2 : 0)
-      return [{ cue, step, over, width: letters * step.size * LETTER, height: step.size * BOARD }]
+      const board = { cue, step, width: letters * step.size * LETTER, height: step.size * BOARD }
+      const over = anchorOf(show, step)
+      if (over) return [{ ...board, over }]
+      return own.flatMap((each) => {
+        const mine = each.id === cue.id ? each.steps.find(({ id }) => id === step.id) : undefined
+        const at = mine?.kind === 'prompt' ? anchorOf(show, mine) : undefined
+        return at ? [{ ...board, over: at }] : []
+      })
     }),
   )
 }

@@ -56,7 +56,7 @@ export function useThingEdits() {
       const all = withParts(from, things.map(listedOf))
       const pasted = paste(edit, fragmentOf(from, all), all, { isOwn })
       const placed = pasted.added.flatMap(refOf)
-      made = pasted.made.slice(0, things.length).flatMap(refOf)
+      made = pasted.made.flatMap(refOf)
       moveThings(edit, edit.show, placed, dx, dz)
     })
     if (done) selection.chooseAll(made)

@@ -2,6 +2,7 @@
 import { lanesOf } from '~~/core/score'
 import { clock } from '~/words/time'
 import { useShow } from '~/document/show'
+import { keepFocus } from '~/frame/keep-focus'
 import { useRun } from '~/run/current-run'
 import { isFiltered, laneFilter, lanesThrough } from './lane-filter'
 import ScoreCanvas from './ScoreCanvas.vue'
@@ -14,17 +15,19 @@ const EventTable = defineAsyncComponent(() => import('./EventTable.vue'))
 
 const doc = useShow()
 const runs = useRun()
+const band = ref<HTMLElement>()
 const scroll = ref(0)
 const table = ref(false)
 const filters = ref(false)
 const all = computed(() => (runs.score ? lanesOf(runs.score) : []))
 const lanes = computed(() => (isFiltered.value && doc.show ? lanesThrough(doc.show, all.value, laneFilter) : all.value))
+keepFocus(band, lanes)
 /** The canvas draws in another thread, and goes by the names of the lanes. */
 const only = computed(() => (isFiltered.value ? lanes.value.map((lane) => lane.zone) : undefined))
 </script>
 
 <template>
-  <section aria-label="Score" role="region" class="flex min-h-0 bg-ink-1">
+  <section ref="band" aria-label="Score" role="region" tabindex="-1" class="flex min-h-0 bg-ink-1">
     <div class="flex w-[252px] flex-none flex-col border-r border-rule">
       <ScoreTransport />
       <LaneHeads :lanes="lanes" :scroll="scroll" @scroll="scroll = $event" />

@@ -9,12 +9,14 @@ import {
   DialogPanel,
 } from '@headlessui/vue'
 import { useShow } from '~/document/show'
-import { isThing } from '~/document/things'
+import { isThing, THING_KINDS } from '~/document/things'
+import { picking } from '~/frame/picking'
 import { usePlayhead } from '~/frame/playhead'
 import { isLookingBack } from '~/frame/looking-back'
 import { isSearching } from '~/frame/searching'
 import { useSelection } from '~/frame/selection'
 import { useView } from '~/frame/view'
+import { TOOLS, type Tool } from '~/plan/tools'
 import { useSounds } from '~/sounds/sounds'
 import { cueName } from '~/words/names'
 import { entriesOf, metAt, type Entry } from './entries'
@@ -34,6 +36,26 @@ const act = (id: string, name: string, more: string, go: () => void) => ({
   entry: { key: `action//${id}`, kind: 'action', id, name, more } satisfies Entry,
   go,
 })
+/** What is drawn is drawn in the plan, with the pointer of the keys at hand. */
+async function draw(tool: Tool, name: string) {
+  inPlace()
+  picking.value = {
+    says: `Draw ${name.toLowerCase()}`,
+    kinds: THING_KINDS,
+    draws: tool,
+    take: ({ kind, id }) => selection.choose(kind, id),
+  }
+  // The dialog gives the focus back first.
+  setTimeout(() => document.querySelector<HTMLElement>('[data-takes-keys]')?.focus())
+}
+const TOOL_ACTIONS = TOOLS.flatMap(({ name: group, entries }) =>
+  entries
+    .filter(({ tool }) => tool !== 'choose')
+    .map(({ tool, name }) => {
+      const words = name === group ? name : `${group}, ${name.toLowerCase()}`
+      return act(`draw ${tool}`, `Draw: ${words}`, 'tool plan', () => draw(tool, words))
+    }),
+)
 const ACTIONS = [
   act('desk', 'Go to the desk', 'view score', () => (view.looks = 'desk')),
   act('cues', 'Go to the cues', 'view stave', () => (view.looks = 'cues')),
@@ -50,6 +72,7 @@ const ACTIONS = [
   act('undo', 'Undo', 'take back', () => doc.undo()),
   act('redo', 'Redo', 'again', () => doc.redo()),
   act('none', 'Choose nothing', 'clear selection', () => selection.clear()),
+  ...TOOL_ACTIONS,
 ]
 /** Made once: nothing is edited while this is open. */
 const entries = entriesOf(doc.show!)

@@ -151,6 +151,7 @@ describe('backup and restore', () => {
     const { id, revision, show } = await newShow(server.url, 'To be kept')
     const marks = [...show.place.marks, { id: 'far', name: 'Far', kind: 'standing', at: [5, 0, 4], yaw: 0 }]
     await edit(server.url, id, revision, [{ op: 'replace', path: '/place/marks', value: marks }])
+    await ask(server.url, `/api/shows/${id}/versions/1`, 'PUT', { name: 'As it was' })
     const binned = await newShow(server.url, 'Thrown away')
     await ask(server.url, `/api/shows/${binned.id}`, 'DELETE')
     const glb = Uint8Array.from(await levelByThree())
@@ -170,6 +171,10 @@ describe('backup and restore', () => {
     const elsewhere = await startServer({ DATABASE_URL: other })
     const opened = await ask(elsewhere.url, `/api/shows/${id}`)
     expect(opened.body.show.place.marks).toHaveLength(marks.length)
+    const history = (await ask(elsewhere.url, `/api/shows/${id}/history`)).body
+    expect(history.versions.map((version: any) => version.name)).toEqual(['As it was'])
+    const asItWas = (await ask(elsewhere.url, `/api/shows/${id}/versions/1`)).body.show
+    expect(asItWas.place.marks).toHaveLength(show.place.marks.length)
     const listed = (await ask(elsewhere.url, '/api/shows')).body.find((each: any) => each.id === binned.id)
     expect(listed.binnedAt).not.toBeNull()
     await elsewhere.kill()

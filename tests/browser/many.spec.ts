@@ -13,7 +13,6 @@ import {
   part,
   plan,
   spotAt,
-  takeTool,
   test,
   type,
 } from './page'
@@ -135,18 +134,24 @@ test('the plan is gone through, drawn in and read by keys alone; one key leads t
   server,
 }) => {
   const show = await openNew(page, server, 'By keys')
-  await page.keyboard.press('p')
-  await expect(plan(page)).toBeFocused()
-  await page.keyboard.press('Space')
-  await takeTool(page, 'Zone', 'Cylinder')
-  await page.keyboard.press('p')
-  // From the middle of the plan two metres to the east, and back again.
+  /** By its name, as everything is found. */
+  const draw = async (words: string) => {
+    await page.keyboard.press('Control+k')
+    await page.getByRole('combobox', { name: 'Find anything' }).fill(words)
+    await expect(page.getByRole('option').first()).toContainText('Draw')
+    await page.keyboard.press('Enter')
+    await expect(plan(page)).toBeFocused()
+  }
+  await draw('draw zone cylinder')
+  // From the middle of the plan two metres to the east.
   await page.keyboard.press('Space')
   await expect(plan(page).locator('[data-cross]')).toBeVisible()
   for (let n = 0; n < 4; n++) await page.keyboard.press('ArrowRight')
   await page.keyboard.press('Shift+ArrowRight')
   await page.keyboard.press('Space')
   await expect.poll(async () => (await show()).zones.map(({ shape }) => shape.kind)).toEqual(['cylinder'])
+  const { shape } = (await show()).zones[0]!
+  expect(shape.kind === 'cylinder' && shape.radius).toBeCloseTo(2.1, 1)
   await page.keyboard.press('d')
   await expect(desk(page).locator(':focus')).toHaveCount(1)
   await page.keyboard.press('s')
@@ -154,9 +159,23 @@ test('the plan is gone through, drawn in and read by keys alone; one key leads t
     'aria-pressed',
     'true',
   )
-  await takeTool(page, 'Light', 'All round')
-  await page.keyboard.press('p')
+  await draw('draw light all round')
   await page.keyboard.press('Space')
   await page.keyboard.press('Space')
   await expect.poll(async () => (await show()).place.lights.length).toBe(3)
+  // A wall of two stretches, corner by corner.
+  const before = (await show()).place.walls.length
+  await draw('draw wall wall')
+  for (const way of ['ArrowDown', 'ArrowRight', 'ArrowDown']) {
+    await page.keyboard.press('Space')
+    for (let n = 0; n < 3; n++) await page.keyboard.press(way)
+  }
+  await page.keyboard.press('Enter')
+  await expect.poll(async () => (await show()).place.walls.length).toBe(before + 2)
+  // What is drawn is moved by keys, too, and a click of the cross chooses another thing.
+  await page.keyboard.press('p')
+  const cross = plan(page).locator('[data-cross]')
+  await expect(cross).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(desk(page).getByRole('heading', { level: 2 })).toHaveText('By keys')
 })
