@@ -1,4 +1,4 @@
-import { applyPatch, rebase, undoing, valueAtPointer, type Operation, type Show } from '~~/core/show'
+import { alike, applyPatch, rebase, undoing, valueAtPointer, type Operation, type Show } from '~~/core/show'
 
 /** An edit that can be taken back, or done again. */
 export interface Step {
@@ -26,7 +26,5 @@ function found(show: Show, patch: readonly Operation[]): unknown[] {
 
 /** What somebody else has put since where an edit is to be taken back; undefined if nobody has. */
 export function changedSince(show: Show, { back, finds }: Step): unknown {
-  return found(show, rebase(show, back)).find(
-    (value, i) => finds[i] !== undefined && JSON.stringify(value) !== JSON.stringify(finds[i]),
-  )
+  return found(show, rebase(show, back)).find((value, i) => finds[i] !== undefined && !alike(value, finds[i]))
 }

@@ -7,6 +7,7 @@ import type { RunWorker } from './run.worker'
 /** What a worker exposes to its page. */
 const exposed = vi.hoisted(() => ({ api: undefined as unknown }))
 vi.mock('comlink', () => ({ expose: (api: unknown) => (exposed.api = api), transfer: (value: unknown) => value }))
+vi.stubGlobal('Path2D', class {})
 vi.mock('~/score/canvas/fonts', () => ({ loadFonts: async () => {} }))
 
 const twoZones = made({
@@ -89,5 +90,42 @@ describe('the worker of the run', () => {
       problem: expect.stringContaining('no walk "nobody"'),
     })
     expect(worker.publish()).toBeUndefined()
+  })
+
+  it('shows an earlier version beside what is run now, until it is left', async () => {
+    const boxes: number[][] = []
+    const context = new Proxy({} as Record<string, unknown>, {
+      get: (state, name: string) =>
+        name === 'canvas'
+          ? { width: 0, height: 0 }
+          : name === 'strokeRect'
+            ? (...box: number[]) => boxes.push(box)
+            : name === 'measureText'
+              ? () => ({ width: 6 })
+              : name === 'createLinearGradient'
+                ? () => ({ addColorStop() {} })
+                : (state[name] ?? (() => {})),
+      set: (state, name: string, value) => ((state[name] = value), true),
+    })
+    worker.open(twoZones)
+    worker.mount({ getContext: () => context } as unknown as OffscreenCanvas)
+    worker.look({
+      layout: { width: 800, height: 400, from: 0, to: 20, ruler: 20, lane: 24, scroll: 0, curves: 330 },
+      ratio: 1,
+    })
+    await worker.run(asked)
+    boxes.length = 0
+    // In it the second zone was wider: it is outlined where it was.
+    const { show: wider } = edit(twoZones, (e) => e.set(['zones', 'b', 'rim'], 1))
+    await worker.compare(wider)
+    expect(boxes).toHaveLength(2)
+    const [first, second] = boxes.map((box) => box[2]!)
+    expect(second).toBeGreaterThan(first!)
+    boxes.length = 0
+    await worker.run({ ...asked, seed: 8 })
+    expect(boxes).toHaveLength(2)
+    boxes.length = 0
+    await worker.compare(undefined)
+    expect(boxes).toEqual([])
   })
 })

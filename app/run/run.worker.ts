@@ -100,7 +100,9 @@ function earlierScore(): Score | undefined {
   if (walks.length === 0 || !isPrepared(before)) return undefined
   try {
     const followed = walker === undefined ? walksOf(before, walks) : varied(before, walks, walker)
-    earlier.score = scoreOf(before, beginRun(before, followed, { seed: walker ?? seed }).end())
+    const under = beginRun(before, followed, { seed: walker ?? seed })
+    under.goOn(Infinity)
+    earlier.score = scoreOf(before, under.end())
   } catch (error) {
     if (!(error instanceof RunError)) throw error
   }

@@ -121,7 +121,10 @@ function go(entry: Entry | null) {
   <Dialog :open="isSearching" aria-label="Find anything" class="relative z-50" @close="close">
     <div class="fixed inset-0 bg-ink-0/60" aria-hidden="true" />
     <div class="fixed inset-x-0 top-24 flex justify-center px-6">
-      <DialogPanel class="w-[560px] rounded-xl border border-rule bg-ink-2 p-3">
+      <DialogPanel
+        class="w-[560px] rounded-xl border border-rule bg-ink-2 p-3"
+        @keydown.esc.capture.stop.prevent="close"
+      >
         <Combobox :model-value="none" nullable @update:model-value="go">
           <ComboboxLabel class="sr-only">Find anything</ComboboxLabel>
           <ComboboxInput

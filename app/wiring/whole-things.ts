@@ -200,6 +200,9 @@ export const WHOLE_THINGS: readonly WholeThing[] = [
   },
 ]
 
+/** What a kit is called that is made of it: a switch → Switch. */
+const kindOf = ({ name }: WholeThing): string => name.replace(/^A ./, (start) => start.charAt(2).toUpperCase())
+
 /** Whether a whole thing can be made so that copies of the zone each have their own lamp, door, mark: not where the zone has a kit already. */
 export const canBeKit = (show: Show, zoneId: string, { isKit }: WholeThing): boolean =>
   !isKit && show.zones.find(({ id }) => id === zoneId)!.kit === undefined
@@ -211,5 +214,5 @@ export function makeWhole(edit: Editor, zoneId: string, thing: WholeThing, asKit
   const shares = asKit && canBeKit(edit.show, zoneId, thing)
   thing.make(new Place(edit, zone()))
   const made = zone().rules.flatMap(({ id }) => (before.has(id) ? [] : [id]))
-  if (shares && made.length > 0) shareWithParts(edit, zoneId, made, `${thing.name.replace(/^A /, '')}, ${zone().name}`)
+  if (shares && made.length > 0) shareWithParts(edit, zoneId, made, `${kindOf(thing)}, ${zone().name}`)
 }

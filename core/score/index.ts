@@ -2,3 +2,4 @@
 export * from './lane'
 export * from './score'
 export * from './print'
+export * from './usual-walks'

@@ -2,6 +2,7 @@ import { beginRun, BrokenRun, RunError, walksOf, type Run } from '../engine'
 import type { Show, Spot } from '../show'
 import { outlineOf, solidOf } from '../space'
 import { scoreOf } from './score'
+import { usualWalks } from './usual-walks'
 
 /** A show in miniature: its place from above and its score, as much of both as can be seen at that size. */
 export interface Print {
@@ -25,17 +26,6 @@ const MOST_LANES = 14
 const MOST_MARKS = 200
 /** A run is worked on so much at a time (s). */
 const STRETCH = 10
-
-/** The walks that are played if none was chosen: the longest of a player, and with it every creature's. */
-export function usualWalks({ walks }: Show): string[] {
-  const players = walks.filter(({ body }) => body.kind === 'player')
-  const longest = players.reduce<(typeof walks)[number] | undefined>(
-    (best, walk) => (!best || walk.points.length > best.points.length ? walk : best),
-    undefined,
-  )
-  const creatures = walks.filter(({ body }) => body.kind === 'creature')
-  return [...(longest ? [longest] : []), ...creatures].map(({ id }) => id)
-}
 
 /** The print of a show. `isEnough` is asked now and then, and ends a run that takes too long where it is. */
 export function printOf(show: Show, isEnough: () => boolean): Print {

@@ -1,3 +1,4 @@
+import { alike } from './alike'
 import { isRecord } from './fields'
 import { itemsOf, LIST_NAMES, type Item, type ListOfThings } from './lists'
 import type { Show } from './types'
@@ -69,7 +70,7 @@ function fieldsBetween(before: unknown, after: unknown, keys: string[] = []): Ch
     const of = (list: Item[], id: string) => list.find((item) => item.id === id)
     return [...ids].flatMap((id) => fieldsBetween(of(before, id), of(after, id), [...keys, id]))
   }
-  return JSON.stringify(before) === JSON.stringify(after) ? [] : [{ keys, before, after }]
+  return alike(before, after) ? [] : [{ keys, before, after }]
 }
 const isItems = (value: unknown): value is Item[] =>
   Array.isArray(value) && value.every((item) => isRecord(item) && typeof item.id === 'string')

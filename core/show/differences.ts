@@ -1,3 +1,4 @@
+import { alike } from './alike'
 import { pointerOf } from './errors'
 import { isRecord } from './fields'
 import type { Operation } from './patch'
@@ -18,8 +19,7 @@ function compare(before: unknown, after: unknown, keys: Keys, patch: Operation[]
   if (before === after) return
   if (isRecord(before) && isRecord(after)) return compareRecords(before, after, keys, patch)
   if (isThings(before) && isThings(after)) return compareThings(before, after, keys, patch)
-  if (JSON.stringify(before) !== JSON.stringify(after))
-    patch.push({ op: 'replace', path: pointerOf(keys), value: after })
+  if (!alike(before, after)) patch.push({ op: 'replace', path: pointerOf(keys), value: after })
 }
 
 function compareRecords(

@@ -1,3 +1,4 @@
+import { alike } from './alike'
 import { complete } from './complete'
 import { nextId, nextName, type Editor } from './edits'
 import { partIn } from './fields'
@@ -95,14 +96,8 @@ const isSound = ({ list }: Listed): boolean => list === 'sounds'
 function isSame(list: ListOfThings, item: Item, other: Item, isOwn: boolean): boolean {
   if (isOwn) return item.id === other.id
   if (list === 'sounds') return (item as Sound).asset === (other as Sound).asset
-  return item.id === other.id && alike(item) === alike(other)
+  return item.id === other.id && alike(item, other)
 }
-const alike = (item: Item): string => JSON.stringify(item, (_, value) => (isRecordValue(value) ? sorted(value) : value))
-const isRecordValue = (value: unknown): value is object =>
-  typeof value === 'object' && value !== null && !Array.isArray(value)
-const sorted = (record: object): object =>
-  Object.fromEntries(Object.entries(record).sort(([a], [b]) => (a < b ? -1 : 1)))
-
 /**
  * Puts things of a fragment into a show, with what they need of it; gives what came of each thing, and all that was added.
  * What is there already is not added again. @throws ShowError if the show would not be one any more
