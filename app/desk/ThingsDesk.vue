@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import type { Editor } from '~~/core/show'
-import { nameOfThing, THING_KINDS } from '~/document/things'
+import { addressOf, nameOfThing, THING_KINDS, thingIn } from '~/document/things'
 import { useShow } from '~/document/show'
 import { useSelection } from '~/frame/selection'
 import PartText from '~/parts/PartText.vue'
 import { align, distribute, turn, type Axis, type Edge } from '~/plan/arranging'
 import { carrying } from '~/plan/carried'
 import { useThingEdits } from '~/plan/thing-edits'
+import { moveThings } from '~/plan/thing-forms'
 import { count } from '~/words/time'
 import ManyFields from './ManyFields.vue'
 
@@ -36,19 +37,30 @@ const SPREADS: { words: string; axis: Axis }[] = [
 ]
 const degrees = ref(90)
 
-const zones = computed(() => selection.things.filter(({ kind }) => kind === 'zone').map(({ id }) => id))
-const tagged = computed(() => doc.show!.zones.filter(({ id }) => zones.value.includes(id)))
-/** Tags of any of the zones, and whether all of them have it. */
+const by = reactive({ x: 0, z: 0 })
+function move() {
+  const before = doc.show!
+  edit('Move', (e) => moveThings(e, before, selection.things, by.x || 0, by.z || 0))
+}
+
+/** What has tags: zones and props. */
+const tagged = computed(() =>
+  selection.things.flatMap((ref) => {
+    const thing = thingIn(doc.show!, ref.kind, ref.id)
+    return thing && 'tags' in thing ? [{ ref, tags: thing.tags }] : []
+  }),
+)
+/** Tags of any of them, and whether all of them have it. */
 const tags = computed(() =>
-  [...new Set(tagged.value.flatMap((zone) => zone.tags))].map((tag) => ({
+  [...new Set(tagged.value.flatMap((each) => each.tags))].map((tag) => ({
     tag,
-    isOfAll: tagged.value.every((zone) => zone.tags.includes(tag)),
+    isOfAll: tagged.value.every((each) => each.tags.includes(tag)),
   })),
 )
 function putTag(tag: string, on: boolean) {
-  doc.edit(`${on ? 'Tag' : 'Take a tag from'} ${count(zones.value.length, 'zone')}`, (e) => {
-    for (const { id, tags: own } of tagged.value)
-      e.set(['zones', id, 'tags'], on ? [...new Set([...own, tag])] : own.filter((each) => each !== tag))
+  doc.edit(`${on ? 'Tag' : 'Take a tag from'} ${count(tagged.value.length, 'thing')}`, (e) => {
+    for (const { ref, tags: own } of tagged.value)
+      e.set(addressOf(ref.kind, ref.id, 'tags'), on ? [...new Set([...own, tag])] : own.filter((each) => each !== tag))
   })
 }
 </script>
@@ -61,8 +73,8 @@ function putTag(tag: string, on: boolean) {
       <button class="chip" title="Delete" @click="remove()">Delete</button>
     </div>
     <ManyFields v-for="{ kind, ids } in kinds" :key="kind" :kind="kind" :ids="ids" />
-    <p v-if="zones.length > 1" class="text-bone-2">
-      Tags of the zones:
+    <p v-if="tagged.length > 1" class="text-bone-2">
+      Tags:
       <button
         v-for="{ tag, isOfAll } in tags"
         :key="tag"
@@ -98,6 +110,15 @@ function putTag(tag: string, on: boolean) {
         {{ words }}
       </button>
     </div>
+    <form class="flex items-baseline gap-1.5" @submit.prevent="move">
+      <h3 class="font-semibold text-bone-2">Move together</h3>
+      by
+      <input v-model.number="by.x" type="number" class="field w-18" step="any" aria-label="Metres to the east" /> m
+      east,
+      <input v-model.number="by.z" type="number" class="field w-18" step="any" aria-label="Metres to the south" /> m
+      south
+      <button class="chip">Move</button>
+    </form>
     <form class="flex items-baseline gap-1.5" @submit.prevent="edit('Turn', (e) => turn(e, selection.things, degrees))">
       <h3 class="font-semibold text-bone-2">Turn together</h3>
       by

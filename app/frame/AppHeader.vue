@@ -51,7 +51,12 @@ function endRename(keep: boolean) {
         @keydown.esc.stop="endRename(false)"
         @blur="endRename(true)"
       />
-      <button v-else class="max-w-96 truncate text-bone-2 hover:text-bone" title="Rename the show" @click="beginRename">
+      <button
+        v-else
+        class="block w-full max-w-96 truncate text-left text-bone-2 hover:text-bone"
+        title="Rename the show"
+        @click="beginRename"
+      >
         {{ title }}
       </button>
     </h1>

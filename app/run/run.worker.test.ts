@@ -115,15 +115,13 @@ describe('the worker of the run', () => {
     })
     await worker.run(asked)
     boxes.length = 0
-    // In it the second zone was wider: it is outlined where it was.
+    // In it the second zone was wider: it alone is outlined where it was.
     const { show: wider } = edit(twoZones, (e) => e.set(['zones', 'b', 'rim'], 1))
     await worker.compare(wider)
-    expect(boxes).toHaveLength(2)
-    const [first, second] = boxes.map((box) => box[2]!)
-    expect(second).toBeGreaterThan(first!)
+    expect(boxes).toHaveLength(1)
     boxes.length = 0
     await worker.run({ ...asked, seed: 8 })
-    expect(boxes).toHaveLength(2)
+    expect(boxes).toHaveLength(1)
     boxes.length = 0
     await worker.compare(undefined)
     expect(boxes).toEqual([])

@@ -2,20 +2,7 @@ import { expect } from '@playwright/test'
 import AxeBuilder from '@axe-core/playwright'
 import type { Show } from '../../core/show'
 import { ask } from '../harness/api'
-import {
-  choose,
-  clickSpot,
-  clickThing,
-  desk,
-  drag,
-  open,
-  openNew,
-  part,
-  plan,
-  spotAt,
-  test,
-  type,
-} from './page'
+import { choose, clickSpot, clickThing, desk, drag, open, openNew, part, plan, spotAt, test, type } from './page'
 
 const box = (x: number, z: number) => ({ kind: 'box', at: [x, 0, z], size: [1, 2, 1] })
 const document = (title: string) => ({
@@ -67,7 +54,12 @@ test('several things are chosen, set, tagged, brought into line, spread and turn
   await expect
     .poll(async () => (await show()).zones.map((zone) => (zone.shape.kind === 'box' ? zone.shape.at[0] : 0)))
     .toEqual([11, 11, 11])
-  for (let n = 0; n < 6; n++) await page.keyboard.press('Control+z')
+  await desk(page).getByRole('spinbutton', { name: 'Metres to the east' }).fill('2')
+  await desk(page).getByRole('button', { name: 'Move', exact: true }).click()
+  await expect
+    .poll(async () => (await show()).zones.map((zone) => (zone.shape.kind === 'box' ? zone.shape.at[0] : 0)))
+    .toEqual([13, 13, 13])
+  for (let n = 0; n < 7; n++) await page.keyboard.press('Control+z')
   await expect.poll(async () => (await show()).zones[0]).toMatchObject({ rim: 0, tags: [], shape: box(4, -3) })
 })
 

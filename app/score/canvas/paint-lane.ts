@@ -121,6 +121,16 @@ function delay(context: Context, layout: Layout, playing: PlayingSpan, middle: n
   context.setLineDash([])
 }
 
+/** Whether somebody was in a zone, or something fired or was held, at other times. */
+export function differs(was: Lane, lane: Lane): boolean {
+  const times = ({ presences, fired, held }: Lane): number[] => [
+    ...presences.flatMap(({ from, to }) => [from, to]),
+    ...fired.map(({ t }) => t),
+    ...held.map(({ t }) => -t),
+  ]
+  const [before, now] = [times(was), times(lane)]
+  return before.length !== now.length || before.some((t, i) => Math.abs(t - now[i]!) > 1e-6)
+}
 export function ghostOf(context: Context, layout: Layout, was: Lane, y: number): void {
   context.strokeStyle = faint(COLOURS.bone, 0.45)
   context.lineWidth = 1

@@ -3,7 +3,7 @@ import { paintActs, paintSignals } from './beads'
 import { COLOURS, faint } from './colours'
 import type { Context } from './context'
 import { curves } from './curves'
-import { ghostOf, paintLane } from './paint-lane'
+import { differs, ghostOf, paintLane } from './paint-lane'
 import { tickStep, xOf, yOf, type Layout } from './axes'
 import type { Scene } from './scene'
 
@@ -27,7 +27,7 @@ export function paint(context: Context, layout: Layout, scene: Scene): void {
     context.fillRect(0, y + layout.lane - 1, layout.width, 1)
     context.globalAlpha = lane.met === undefined ? 0.5 : 1
     const was = ghosts.get(lane.zone)
-    if (was) ghostOf(context, layout, was, y)
+    if (was && differs(was, lane)) ghostOf(context, layout, was, y)
     paintLane(context, layout, lane, y)
     paintActs(context, layout, lane, y)
     context.globalAlpha = 1
