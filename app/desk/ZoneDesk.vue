@@ -134,7 +134,7 @@ function toggleMute() {
     </p>
     <template v-for="rule in zone.rules" :key="rule.id">
       <article class="border-t border-rule pt-2" :aria-label="`Rule ${rule.name ?? rule.id}`">
-        <h3 class="text-xs text-bone-3">
+        <h3 class="py-1.5 text-xs text-bone-3">
           <PartText
             name="Name of the rule"
             :value="rule.name ?? ''"

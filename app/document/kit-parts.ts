@@ -8,7 +8,9 @@ import {
   kitRulesOf,
   listOf,
   listOfPart,
+  LISTS,
   namesParts,
+  PART_KINDS,
   partIn,
   references,
   ruleIds,
@@ -33,15 +35,7 @@ export function spotOf(zone: Zone): Spot {
 }
 
 /** Where in the document the things of a kind of part are listed. */
-const ADDRESS: { [is in PartKind]: string[] } = {
-  light: ['place', 'lights'],
-  prop: ['place', 'props'],
-  mark: ['place', 'marks'],
-  flag: ['flags'],
-  zone: ['zones'],
-  sound: ['sounds'],
-  pool: ['pools'],
-}
+const addressOf = (is: PartKind): string[] => [...LISTS[listOfPart(is)]]
 /** Of these a copy is made for each zone; sounds and pools serve all. */
 const COPIED = new Set<PartKind>(['light', 'prop', 'mark', 'flag', 'zone'])
 type Thing = {
@@ -64,7 +58,7 @@ function copyOf(edit: Editor, is: PartKind, id: string, placement: Placement): s
     thing.name,
     list.map((each) => each.name),
   )
-  edit.add(ADDRESS[is], {
+  edit.add(addressOf(is), {
     ...thing,
     id: nextId(id, taken),
     name,
@@ -82,7 +76,7 @@ function copiesFor(edit: Editor, kit: Kit, zone: Zone, placement: Placement): { 
   const moved = new Map(kit.parts.map(({ id }) => [zone.parts![id]!, filled[id]!]))
   for (const { id, is } of kit.parts) {
     if (is !== 'light' && is !== 'zone') continue
-    const address = [...ADDRESS[is], filled[id]!]
+    const address = [...addressOf(is), filled[id]!]
     const { tiedTo } = (listOf(edit.show, listOfPart(is)) as readonly Thing[]).find((each) => each.id === filled[id])!
     const prop = tiedTo?.prop !== undefined ? moved.get(tiedTo.prop) : undefined
     if (prop !== undefined) edit.set([...address, 'tiedTo'], { prop })
@@ -164,7 +158,7 @@ export function ownable(show: Show, kit: Kit): { is: PartKind; id: string; name:
   const found = new Map<string, { is: PartKind; id: string; name: string }>()
   for (const { to, id } of references(show).filter(standsIn(show, kit))) {
     const is = to.slice(0, -1) as PartKind
-    if (!(is in ADDRESS) || partIn(id) !== undefined) continue
+    if (!PART_KINDS.includes(is) || partIn(id) !== undefined) continue
     const thing = (listOf(show, to) as readonly Thing[]).find((each) => each.id === id)
     if (thing) found.set(`${to}/${id}`, { is, id, name: thing.name })
   }

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, type Page } from '@playwright/test'
-import { desk, head, openDemo, part, score, test } from './page'
+import { clickThing, desk, drawZone, head, openDemo, openNew, part, score, test } from './page'
 
 /** What axe finds on the page as it is (WCAG 2.2 AA and best practices), each with where. */
 async function found(page: Page): Promise<string[]> {
@@ -39,5 +39,33 @@ test('axe finds nothing at the desk: nothing chosen, a zone, its cue, a menu, th
   expect(await found(page)).toEqual([])
   await score(page).getByRole('button', { name: 'Events as a table' }).click()
   await expect(page.getByRole('table')).toBeVisible()
+  expect(await found(page)).toEqual([])
+})
+
+test('axe finds nothing in the history, a comparison, the desk of several things, the filter of lanes', async ({
+  page,
+  server,
+}) => {
+  await openNew(page, server, 'Looked at')
+  await drawZone(page)
+  await desk(page).getByRole('button', { name: '+ rule' }).click()
+  await page.keyboard.press('Control+d')
+  await score(page).getByRole('button', { name: 'All lanes' }).click()
+  await expect(score(page).getByRole('group', { name: 'Which lanes are shown' })).toBeVisible()
+  expect(await found(page)).toEqual([])
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'History', exact: true }).click()
+  const history = page.getByRole('region', { name: 'History' })
+  await expect(history.getByRole('button', { name: 'As it began' })).toBeVisible()
+  expect(await found(page)).toEqual([])
+  await history.getByRole('button', { name: 'As it began' }).click()
+  await expect(history.locator('[data-change]').first()).toBeVisible()
+  expect(await found(page)).toEqual([])
+  await history.getByRole('button', { name: 'Back to the desk' }).click()
+  await clickThing(page, 'light', 'front-lamp')
+  await page.keyboard.down('Shift')
+  await clickThing(page, 'light', 'back-lamp')
+  await page.keyboard.up('Shift')
+  await expect(desk(page)).toContainText('2 things chosen')
   expect(await found(page)).toEqual([])
 })
