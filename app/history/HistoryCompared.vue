@@ -4,6 +4,7 @@ import PartChoice from '~/parts/PartChoice.vue'
 import PartText from '~/parts/PartText.vue'
 import { refOf, thingIn } from '~/document/things'
 import { useShow } from '~/document/show'
+import { compared } from '~/run/compared'
 import { useSelection } from '~/frame/selection'
 import { count } from '~/words/time'
 import { fieldWords, valueWords } from './field-words'
@@ -23,6 +24,8 @@ const revisionWords = (revision: number): string => {
   const edit = store.edits.find((each) => each.revision === revision)
   return edit ? `after “${edit.label}”` : revision === 1 ? 'as it began' : `revision ${revision}`
 }
+/** Where names are looked up: what is gone still has its own in the earlier version. */
+const versions = computed(() => (compared.value ? [compared.value.after, compared.value.before] : [doc.show!]))
 const words = computed(() => revisionWords(store.before!))
 const until = computed(() => [
   { value: undefined, words: 'what is there now' },
@@ -87,7 +90,7 @@ function go({ list, id }: Change) {
         </div>
         <dl v-if="change.fields.length > 0" class="mt-0.5 ml-5 text-xs text-bone-2">
           <div v-for="field in change.fields.slice(0, MOST)" :key="field.keys.join('/')" class="flex gap-2">
-            <dt class="min-w-0 flex-1 truncate">{{ fieldWords(doc.show!, field) }}</dt>
+            <dt class="min-w-0 flex-1 truncate">{{ fieldWords(versions, field) }}</dt>
             <dd class="flex-none">
               {{ valueWords(doc.show!, field.before) }} →
               <span class="text-bone">{{ valueWords(doc.show!, field.after) }}</span>

@@ -1,4 +1,5 @@
 import { itemsOf, LIST_NAMES, type ChangedField, type Show } from '~~/core/show'
+import { rulesOf } from '~~/core/score'
 import { ruleName } from '~/words/sentences'
 import { stepWords } from '~/words/step-kinds'
 import { plain } from '~/words/time'
@@ -6,17 +7,20 @@ import { plain } from '~/words/time'
 /** A name of the format as one says it: `fadeIn` → fade in. */
 const said = (key: string): string => key.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`)
 
-/** A rule or a step by what it is called, if the key is the id of one. */
-function named(show: Show, list: string | undefined, id: string): string {
-  if (list === 'rules') return `“${ruleName(show, id)}”`
-  if (list !== 'steps') return said(id)
-  const step = show.cues.flatMap(({ steps }) => steps).find((each) => each.id === id)
-  return step ? `“${stepWords(show, step)}”` : id
+/** A rule or a step by what it is called in one of two versions, if the key is the id of one. */
+function named(versions: readonly Show[], list: string | undefined, id: string): string {
+  if (list !== 'rules' && list !== 'steps') return said(id)
+  for (const show of versions) {
+    const step = show.cues.flatMap(({ steps }) => steps).find((each) => each.id === id)
+    if (list === 'steps' && step) return `“${stepWords(show, step)}”`
+    if (list === 'rules' && rulesOf(show).has(id)) return `“${ruleName(show, id)}”`
+  }
+  return id
 }
 
 /** Which field it is, in words: rule “Rope creaks”, cooldown seconds. */
-export function fieldWords(show: Show, { keys }: ChangedField): string {
-  const words = keys.map((key, i) => named(show, keys[i - 1], key))
+export function fieldWords(versions: readonly Show[], { keys }: ChangedField): string {
+  const words = keys.map((key, i) => named(versions, keys[i - 1], key))
   const [first, second, ...more] = words
   const isItem = first === 'rules' || first === 'steps'
   const head = isItem ? `${first.slice(0, -1)} ${second ?? ''}` : [first, second].filter(Boolean).join(' ')
