@@ -81,7 +81,7 @@ async function bring(event: Event) {
       <p v-if="list.notice" role="status" class="mb-4 rounded-md border border-rule px-3 py-2 text-bone-2">
         {{ list.notice }}
       </p>
-      <ul class="border-t border-rule">
+      <ul class="border-t border-rule" aria-label="Shows">
         <ShowRow
           v-for="show in list.found"
           :key="show.id"
@@ -98,7 +98,7 @@ async function bring(event: Event) {
       </p>
       <section v-if="list.binned.length > 0" class="mt-8">
         <h2 class="mb-2 text-[15px] font-semibold text-bone-2">In the bin</h2>
-        <ul class="border-t border-rule">
+        <ul class="border-t border-rule" aria-label="In the bin">
           <li
             v-for="show in list.binned"
             :key="show.id"
