@@ -67,8 +67,11 @@ test('points of a walk are held together, moved, and removed', async ({ page, se
   const { body } = await ask(server.url, '/api/shows', 'POST', { document: document('Points') })
   const show = async () => (await ask(server.url, `/api/shows/${body.id}`)).body.show as Show
   await open(page, server, body.id)
-  await clickSpot(page, 12, 0)
-  await expect(part(page, 'Name')).toHaveText('Along')
+  // Its way is there to be clicked once it has been run.
+  await expect(async () => {
+    await clickSpot(page, 12, 0)
+    await expect(part(page, 'Name')).toHaveText('Along', { timeout: 1000 })
+  }).toPass()
   await page.keyboard.down('Shift')
   await drag(page, await spotAt(page, 6, -0.8), await spotAt(page, 18, 0.8))
   await page.keyboard.up('Shift')
