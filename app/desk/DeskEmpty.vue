@@ -38,7 +38,7 @@ const KEYS = [
   ['Ctrl+D', 'duplicate what is chosen'],
   ['Alt+← →', 'with ↑ ↓: move what is chosen by 0.1 m, with Shift by 1 m'],
   ['Shift', 'in the plan: click takes one more, a drag takes several; of a chosen walk its points'],
-  ['← ↑ ↵', 'in the plan: move the cross, Enter clicks or draws there, with Shift finer'],
+  ['← ↑ Space', 'in the plan: move the cross, Space clicks or draws there; with Shift finer'],
   ['F', 'the score, then the plan, at full height'],
 ] as const
 </script>

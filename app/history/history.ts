@@ -4,6 +4,7 @@ import { watchDebounced } from '@vueuse/core'
 import {
   changesBetween,
   fragmentOf,
+  itemsOf,
   LISTS,
   paste,
   type Change,
@@ -28,9 +29,10 @@ export const useHistory = defineStore('history', () => {
   const problem = ref('')
   const edits = shallowRef<History['edits']>([])
   const versions = shallowRef<History['versions']>([])
-  /** The first revision that can be looked at, and whether edits before the ones that are here are to be had. */
+  /** The first revision that can be looked at. */
   const from = ref(1)
-  const isWhole = ref(false)
+  /** Whether there are no edits to be had before the ones that are here. */
+  const isWhole = computed(() => (edits.value.at(-1)?.revision ?? 0) <= Math.max(2, from.value + 1))
   /** The revisions that are compared; without a second one with what is there now. */
   const before = ref<number>()
   const after = ref<number>()
@@ -55,7 +57,6 @@ export const useHistory = defineStore('history', () => {
     if (!found) return
     const first = found.edits.at(-1)?.revision ?? Infinity
     const known = edits.value.filter(({ revision }) => revision < first)
-    if (known.length === 0) isWhole.value = found.edits.length === 0 || first <= Math.max(2, found.from + 1)
     edits.value = [...found.edits, ...known]
     versions.value = found.versions
     from.value = found.from
@@ -64,7 +65,6 @@ export const useHistory = defineStore('history', () => {
     const first = edits.value.at(-1)?.revision
     const found = await asking(() => ask<History>(`${address('history')}?before=${first}`))
     if (!found) return
-    isWhole.value = found.edits.length === 0 || found.edits.at(-1)!.revision <= Math.max(2, found.from + 1)
     edits.value = [...edits.value, ...found.edits]
   }
   watchDebounced(
@@ -137,15 +137,11 @@ export const useHistory = defineStore('history', () => {
   function bringAllBack(words: string): void {
     const was = shows.value.before!
     doc.edit(`Bring back ${words}`, (edit) => {
-      for (const { list, fields } of changesBetween(was, edit.show))
-        if (list === 'show') for (const { keys, before: value } of fields) edit.set(keys, value)
-      for (const list of new Set(changesBetween(was, edit.show).map((change) => change.list as ListOfThings))) {
-        const way = LISTS[list]
-        edit.set(
-          [...way],
-          way.reduce<unknown>((node, key) => (node as Record<string, unknown>)[key], was),
-        )
-      }
+      const lists = new Set<ListOfThings>()
+      for (const change of changesBetween(was, edit.show))
+        if (change.list === 'show') restore(edit, was, change)
+        else lists.add(change.list)
+      for (const list of lists) edit.set([...LISTS[list]], itemsOf(was, list))
     })
   }
 

@@ -6,7 +6,14 @@ import type { Place } from './place'
 
 /** How far away the other end is put, and how far one goes on from there (m). */
 const FAR = 8
-const ON = 1.5
+const ON = 2.5
+
+/** What happens on the way to a mark: the picture goes dark, and one stands there when it comes back. */
+const leadsTo = (mark: string) => [
+  { kind: 'fade', in: 0.4, stay: 0.3, out: 0.6 } as const,
+  { kind: 'freeze', locks: ['walk', 'look', 'use'], hold: 0.8 } as const,
+  { kind: 'move', mark, at: 0.5, quiet: true } as const,
+]
 
 /**
  * A way through with both its ends: two zones of one kit, each with the mark that it leads to. Copied as a pair they lead to each other
@@ -17,11 +24,7 @@ export function wayThrough(at: Place): void {
   const name = zone.name
   const near = at.mark('standing', 0, 0, 0, 90, `${name} near`)
   const far = at.mark('standing', FAR, 0, 0, -90, `${name} far`)
-  const cue = at.cue(`${name}, through`, [
-    { kind: 'fade', in: 0.4, stay: 0.3, out: 0.6 },
-    { kind: 'freeze', locks: ['walk', 'look', 'use'], hold: 0.8 },
-    { kind: 'move', mark: far, at: 0.5, quiet: true },
-  ])
+  const cue = at.cue(`${name}, through`, leadsTo(far))
   const before = zone.rules.map(({ id }) => id)
   at.rule({ at: 'enter' }, cue)
   const [made] = at.here.rules.filter(({ id }) => !before.includes(id))
@@ -42,11 +45,7 @@ export function wayThrough(at: Place): void {
     edit.set(['zones', other!, 'kit'], kit)
   } else {
     for (const field of ['overrides', 'parts', 'kit']) edit.set(['zones', other!, field], undefined)
-    const back = at.cue(`${name}, back`, [
-      { kind: 'fade', in: 0.4, stay: 0.3, out: 0.6 },
-      { kind: 'freeze', locks: ['walk', 'look', 'use'], hold: 0.8 },
-      { kind: 'move', mark: near, at: 0.5, quiet: true },
-    ])
+    const back = at.cue(`${name}, back`, leadsTo(near))
     at.rule({ at: 'enter' }, back, {}, other)
   }
   const [x, y, z] = at.near
@@ -64,8 +63,7 @@ function leadThrough(edit: Editor, walk: Walk, ends: readonly string[], far: Poi
     crossings(solid, 0, body, pieceBetween(from, to, 1)).length > 0
   const hit = points.findIndex((point, i) => i > 0 && meets(points[i - 1]!.at, point.at, solids[0]!))
   if (hit < 0) return
-  const arrived: Point = far
-  const on: Point = [far[0] + ON + 1, far[1], far[2]]
+  const on: Point = [far[0] + ON, far[1], far[2]]
   const rest = points.slice(hit)
   const clear = rest.findIndex(({ at }, i) => solids.some((solid) => meets(i === 0 ? on : rest[i - 1]!.at, at, solid)))
   edit.set(
@@ -74,7 +72,7 @@ function leadThrough(edit: Editor, walk: Walk, ends: readonly string[], far: Poi
       ...points.slice(0, hit),
       // Where the way begins, so that the walk still leads into it.
       completePoint({ at: middleBetween(points[hit - 1]!.at, points[hit]!.at, solids[0]!, body) }),
-      completePoint({ at: arrived, arrive: true }),
+      completePoint({ at: far, arrive: true }),
       completePoint({ at: on }),
       ...(clear < 0 ? rest : rest.slice(0, clear)),
     ],
