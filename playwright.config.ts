@@ -6,6 +6,8 @@ export default defineConfig({
   // A machine under load is three times as slow as a quiet one.
   timeout: 180_000,
   expect: { timeout: 20_000 },
+  // What passes only when tried again is listed as flaky, and is a fault to be found.
+  retries: 1,
   reporter: 'list',
   use: {
     viewport: { width: 1280, height: 800 },

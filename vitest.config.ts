@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os'
 import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
 
@@ -8,6 +9,8 @@ const alias = {
 
 export default defineConfig({
   test: {
+    // By itself it leaves one core idle, of two that is half.
+    maxWorkers: availableParallelism(),
     projects: [
       {
         resolve: { alias },
