@@ -48,7 +48,7 @@ const APP = {
   sounds: ['words', 'document', 'canvas', 'run', 'frame', 'sound', 'parts'],
   search: ['words', 'document', 'run', 'frame', 'plan', 'sounds'],
   mix: ['words', 'document', 'run', 'sound', 'parts'],
-  shows: ['words', 'frame'],
+  shows: ['words', 'document', 'frame'],
   history: ['words', 'document', 'run', 'frame', 'parts'],
   pages: [
     'words',

@@ -17,6 +17,7 @@ import {
 } from '~~/core/show'
 import { fromFrame } from '~~/core/space'
 import type { FoundFloor, FoundWall } from '~~/core/mesh'
+import { whyFailed } from '~/document/server'
 import { useShow } from '~/document/show'
 import { droppedPlace } from '~/frame/dropped'
 import { useView } from '~/frame/view'
@@ -80,7 +81,7 @@ export const useBring = defineStore('bring', () => {
     try {
       await work((async (answer: unknown) => await Promise.race([answer, stopped])) as Going)
     } catch (error) {
-      problem.value = (error as { data?: { message?: string } }).data?.message ?? (error as Error).message
+      problem.value = whyFailed(error)
     } finally {
       if (stopping === mine) {
         busy.value = ''

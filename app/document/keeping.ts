@@ -4,6 +4,7 @@ import type { Accepted, Done } from '~~/server/shows/messages'
 import { openOutbox, type Outbox, type Word } from './outbox'
 import type { Unsent } from './shelf'
 import { useWindows } from './other-windows'
+import { askServer } from './server'
 
 /** `away`: no server answers; `full`: its disk is; `refused`: it doesn't take anything from here, `refusal` says why. */
 type SaveState = 'saved' | 'saving' | 'away' | 'full' | 'refused'
@@ -56,11 +57,13 @@ export function useKeeping(hears: { seen: (now: Show, anew: boolean) => void }) 
     for (const edit of edits) if (edit.revision > confirmed.revision) early.set(edit.revision, edit)
     const before = confirmed.revision
     let news = false
+    let touchesSounds = false
     for (let next; (next = early.get(confirmed.revision + 1)); early.delete(next.revision)) {
       const { id: edit, patch } = next
       confirmed = { show: applyPatch(confirmed.show, patch), revision: next.revision }
       const seen = pending[0]?.id === edit && JSON.stringify(pending[0].patch) === JSON.stringify(patch)
       if (!seen) news = true
+      touchesSounds ||= patch.some(({ path }) => path.startsWith('/sounds'))
       if (pending.some((own) => own.id === edit)) setPending(pending.filter((own) => own.id !== edit))
     }
     if (confirmed.revision === before) {
@@ -70,6 +73,14 @@ export function useKeeping(hears: { seen: (now: Show, anew: boolean) => void }) 
     revision.value = confirmed.revision
     savedAt.value = Date.now()
     if (news) rebuild()
+    if (touchesSounds) void seeWhatIsMissing()
+  }
+
+  /** Sounds that came in by an edit may be of another server's files. */
+  async function seeWhatIsMissing(): Promise<void> {
+    const show = id.value
+    const names = await askServer<string[]>(`/api/shows/${show}/missing`).catch(() => undefined)
+    if (names && show === id.value) missing.value = names
   }
 
   /** Fetches what was missed; the whole show only where its history is another one. */

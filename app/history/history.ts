@@ -17,6 +17,7 @@ import { useShow } from '~/document/show'
 import { refOf, removeThing } from '~/document/things'
 import { isLookingBack } from '~/frame/looking-back'
 import { useSelection } from '~/frame/selection'
+import { askServer, whyFailed } from '~/document/server'
 import { compared } from '~/run/compared'
 
 /** Whoever edits on is told of it when that rests (ms). */
@@ -43,17 +44,15 @@ export const useHistory = defineStore('history', () => {
     try {
       return await work()
     } catch (error) {
-      const { data } = error as { data?: { message?: string } }
-      problem.value = data?.message ?? 'The server does not answer.'
+      problem.value = whyFailed(error)
       return undefined
     }
   }
   const address = (path: string) => `/api/shows/${doc.id}/${path}`
-  const ask = globalThis.$fetch as never as <T>(url: string, options?: object) => Promise<T>
 
   /** Takes up what is new, and what was there before that as far as it had been read. */
   async function load(): Promise<void> {
-    const found = await asking(() => ask<History>(address('history')))
+    const found = await asking(() => askServer<History>(address('history')))
     if (!found) return
     const first = found.edits.at(-1)?.revision ?? Infinity
     const known = edits.value.filter(({ revision }) => revision < first)
@@ -63,7 +62,7 @@ export const useHistory = defineStore('history', () => {
   }
   async function more(): Promise<void> {
     const first = edits.value.at(-1)?.revision
-    const found = await asking(() => ask<History>(`${address('history')}?before=${first}`))
+    const found = await asking(() => askServer<History>(`${address('history')}?before=${first}`))
     if (!found) return
     edits.value = [...edits.value, ...found.edits]
   }
@@ -79,12 +78,12 @@ export const useHistory = defineStore('history', () => {
 
   /** Gives a revision a name; an empty one takes it away. */
   async function name(revision: number, words: string): Promise<void> {
-    await asking(() => ask(address(`versions/${revision}`), { method: 'PUT', body: { name: words } }))
+    await asking(() => askServer(address(`versions/${revision}`), { method: 'PUT', body: { name: words } }))
     await load()
   }
 
   const fetchShow = (revision: number) =>
-    asking(async () => (await ask<{ show: Show }>(address(`versions/${revision}`))).show)
+    asking(async () => (await askServer<{ show: Show }>(address(`versions/${revision}`))).show)
   /** Puts a revision beside what is there now. */
   async function look(revision: number): Promise<void> {
     const show = await fetchShow(revision)
@@ -112,7 +111,12 @@ export const useHistory = defineStore('history', () => {
   })
   watch([changes, shows], () => {
     const was = shows.value.before
-    compared.value = was && { before: was, after: shows.value.after ?? doc.show!, changes: changes.value }
+    compared.value = was && {
+      before: was,
+      after: shows.value.after ?? doc.show!,
+      isNow: !shows.value.after,
+      changes: changes.value,
+    }
   })
 
   /** Takes a thing back to how it was, with what it needs and is gone. */

@@ -5,23 +5,24 @@ import { compared } from '~/run/compared'
 import { pathOf } from './geometry'
 import { outlineOfThing } from './outlines'
 
-/** What an earlier version had otherwise: where things were, in bone dashes; what is gone, in rust; what has come since, in tide. */
+/** What an earlier version had otherwise: where things were, in bone dashes; what is gone, in rust; what has come since, in tide; so too where they were later, if that is not now. */
 const props = defineProps<{ pixel: number }>()
 const LOOKS = {
   added: { colour: 'var(--color-tide)', dash: 0, words: 'new' },
   removed: { colour: 'var(--color-rust)', dash: 4, words: 'gone' },
   changed: { colour: 'var(--color-bone)', dash: 3, words: 'was here' },
+  later: { colour: 'var(--color-tide)', dash: 0, words: 'later here' },
 } as const
-function drawn(show: Show, ref: ThingRef, change: Change) {
+function drawn(show: Show, ref: ThingRef, change: Change, how: keyof typeof LOOKS = change.what) {
   if (!thingIn(show, ref.kind, ref.id)) return []
   const { outline } = outlineOfThing(show, ref, props.pixel)
   const x = Math.min(...outline.map((spot) => spot[0]))
   const z = Math.max(...outline.map((spot) => spot[1]))
-  const look = LOOKS[change.what]
-  return [{ key: `${ref.kind}/${ref.id}`, path: pathOf(outline), x, z, look, words: `${change.name}, ${look.words}` }]
+  const look = LOOKS[how]
+  return [{ key: `${ref.kind}/${ref.id}/${how}`, path: pathOf(outline), x, z, look, words: `${change.name}, ${look.words}` }]
 }
 const things = computed(() => {
-  const { before, after, changes } = compared.value!
+  const { before, after, isNow, changes } = compared.value!
   return changes.flatMap((change) => {
     const { list, id } = change
     const [ref] = list === 'show' ? [] : refOf({ list, id })
@@ -30,7 +31,8 @@ const things = computed(() => {
     if (change.what !== 'changed' || was.length === 0) return was
     // What is where it was is not drawn over.
     const [is] = drawn(after, ref, change)
-    return is?.path === was[0]!.path ? [] : was
+    if (is?.path === was[0]!.path) return []
+    return isNow ? was : [...was, ...drawn(after, ref, change, 'later')]
   })
 })
 </script>

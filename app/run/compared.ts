@@ -5,6 +5,8 @@ import type { Change, Show } from '~~/core/show'
 export interface Compared {
   before: Show
   after: Show
+  /** Whether the later one is what is there now; if not the score is of a run of it. */
+  isNow: boolean
   changes: readonly Change[]
 }
 export const compared = shallowRef<Compared>()

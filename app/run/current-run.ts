@@ -147,7 +147,7 @@ export const useRun = defineStore('run', () => {
     hearsFrom = now + Math.max(FOLLOWS, SHARE * (now - asked))
     if (!published.sameWays) paths = published.run.paths
     run.value = { ...published.run, paths }
-    played.value = doc.show
+    played.value = earlier.value ?? doc.show
     takeWays(run.value)
     score.value = published.score
   }
@@ -198,9 +198,14 @@ export const useRun = defineStore('run', () => {
     await computeCurves()
   }
   watch([walks, seed, walker], request)
+  /** The later of two versions that are compared, where that isn't the show as it is now. */
+  const earlier = computed(() => (compared.value && !compared.value.isNow ? compared.value.after : undefined))
   watch(
-    () => compared.value?.before,
-    (before) => void worker.compare(before),
+    () => ({ before: compared.value?.before, after: earlier.value }),
+    ({ before, after }, was) => {
+      if (before === was.before && after === was.after) return
+      void worker.compare(before, after).then(request)
+    },
   )
 
   /** Gives the canvas of the score to the worker, which draws on it from now on. */
@@ -223,6 +228,7 @@ export const useRun = defineStore('run', () => {
     problem,
     waitsAt,
     stop,
+    earlier,
     loudness,
     lux,
     player,

@@ -12,7 +12,7 @@ import {
 } from '~~/core/engine'
 import { luxOver } from '~~/core/light'
 import { applyPatch, type Operation, type Show } from '~~/core/show'
-import { scoreOf, type Lane, type Score } from '~~/core/score'
+import { scoreOf, withGone, type Lane, type Score } from '~~/core/score'
 import { loudnessOf, type Envelopes } from '~~/core/sound'
 import { varied } from '~~/core/study'
 import { createRenderer } from '~/score/canvas/renderer'
@@ -60,6 +60,8 @@ const LUX_EVERY = 0.25
 
 let show: Show
 let drafted: Show
+/** What the latest run is of. */
+let played: Show
 let latest: Run | undefined
 /** The run that is being worked out: how far it has come, and whether it is to end. */
 let under: { stopped: 'by hand' | 'for newer' | undefined; t: number } = { stopped: undefined, t: 0 }
@@ -82,8 +84,8 @@ const NOTHING: Content = {
 let content = NOTHING
 /** The score of the show without the drag that is on. */
 let settled: Score | undefined
-/** An earlier version that the score is compared with, and what became of it when it was run as `key` says. */
-let earlier: { show: Show; key: string; score?: Score } | undefined
+/** An earlier version that the score is compared with, and what became of it when it was run as `key` says; `later`: run in place of the show. */
+let earlier: { show: Show; later?: Show; key: string; score?: Score } | undefined
 /** How the latest run was asked for. */
 let asked: Pick<RunRequest, 'walks' | 'seed' | 'walker'> | undefined
 
@@ -92,11 +94,11 @@ function earlierScore(): Score | undefined {
   if (!earlier || !asked) return undefined
   const key = JSON.stringify(asked)
   if (earlier.key === key) return earlier.score
-  const { show: before } = earlier
+  const { show: before, later } = earlier
   const there = new Set(before.walks.map(({ id }) => id))
   const { seed, walker } = asked
   const walks = asked.walks.filter((id) => there.has(id))
-  earlier = { show: before, key }
+  earlier = { show: before, later, key }
   if (walks.length === 0 || !isPrepared(before)) return undefined
   try {
     const followed = walker === undefined ? walksOf(before, walks) : varied(before, walks, walker)
@@ -129,18 +131,17 @@ const fadesOf = (run: Run): Content['fades'] =>
 
 const worker = {
   open(document: Show): void {
-    show = drafted = document
+    show = drafted = played = document
     sent = settled = earlier = undefined
     draw(NOTHING)
   },
   /** The canvas that the score is drawn on from now on. */
   mount: renderer.mount,
   look: renderer.look,
-  /** From now on the score shows beside each lane how an earlier version was run; none ends it. */
-  async compare(before: Show | undefined): Promise<void> {
-    if (before) await prepare(before)
-    earlier = before && { show: before, key: '' }
-    draw({ ghost: earlierScore() })
+  /** From the next run on the score shows beside each lane how an earlier version was run; none ends it. `later` is run in place of the show. */
+  async compare(before: Show | undefined, later: Show | undefined): Promise<void> {
+    for (const version of [before, later]) if (version) await prepare(version)
+    earlier = before && { show: before, later, key: '' }
   },
   /** Nobody walks: there is nothing to be seen. */
   clear(): void {
@@ -148,11 +149,13 @@ const worker = {
     draw(NOTHING)
   },
   /** Runs the show and draws the score of it; `tell` gives both. */
-  async run({ walks, seed, done, draft, walker }: RunRequest): Promise<RunAnswer> {
+  async run({ walks: wanted, seed, done, draft, walker }: RunRequest): Promise<RunAnswer> {
     for (const patch of done) show = applyPatch(show, patch)
     drafted = draft ? applyPatch(show, draft) : show
-    const played = drafted
+    played = earlier?.later ?? drafted
     const partial = !isPrepared(played)
+    const walks = earlier?.later ? wanted.filter((id) => played.walks.some((walk) => walk.id === id)) : wanted
+    if (walks.length === 0) return { problem: 'None of these walks was there in that version.' }
     let problem: string | undefined
     let made: Run
     under = { stopped: undefined, t: 0 }
@@ -184,8 +187,9 @@ const worker = {
     }
     latest = made
     asked = { walks, seed, walker }
-    const found = scoreOf(played, made)
-    const ghost = draft ? settled : earlierScore()
+    const before = earlierScore()
+    const found = withGone(scoreOf(played, made), before)
+    const ghost = draft ? settled : before
     const score = draft && settled ? inOrder(found, settled) : found
     if (!draft) settled = score
     draw({ score, ghost, fades: fadesOf(made) })
@@ -204,12 +208,12 @@ const worker = {
     isPublished = true
     const sameWays = sent !== undefined && areSameWays(sent, latest.paths)
     sent = latest.paths
-    const plain = plainRun(drafted, sameWays ? { ...latest, paths: [] } : latest)
+    const plain = plainRun(played, sameWays ? { ...latest, paths: [] } : latest)
     return transfer({ run: plain, sameWays, score: content.score }, buffersOf(latest.log))
   },
   /** Loads what the show needs to be run whole. */
   prepare(): Promise<void> {
-    return prepare(drafted)
+    return prepare(played)
   },
   addEnvelopes(made: [string, Envelopes][]): void {
     for (const [hash, envelope] of made) envelopes.set(hash, envelope)
@@ -219,8 +223,8 @@ const worker = {
     if (!latest) return undefined
     const player = playerOf(latest)
     const curves = {
-      loudness: loudnessOf(drafted, latest, player, envelopes),
-      lux: luxOver(drafted, latest, player, LUX_EVERY),
+      loudness: loudnessOf(played, latest, player, envelopes),
+      lux: luxOver(played, latest, player, LUX_EVERY),
     }
     draw(curves)
     return curves

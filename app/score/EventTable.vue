@@ -11,6 +11,8 @@ import { cueName, walkName, zoneName } from '~/words/names'
 defineEmits<{ close: [] }>()
 const doc = useShow()
 const runs = useRun()
+/** What the run is of: names are found there. */
+const played = computed(() => runs.played ?? doc.show!)
 const playhead = usePlayhead()
 const selection = useSelection()
 const words = ref('')
@@ -27,12 +29,12 @@ interface Row {
   what: string
 }
 function who(event: RunEvent): string {
-  if ('player' in event && event.player) return walkName(doc.show!, event.player)
+  if ('player' in event && event.player) return walkName(played.value, event.player)
   if (!('prop' in event)) return ''
-  return doc.show!.place.props.find((prop) => prop.id === event.prop)?.name ?? ''
+  return played.value.place.props.find((prop) => prop.id === event.prop)?.name ?? ''
 }
 function what(event: RunEvent): string {
-  const show = doc.show!
+  const show = played.value
   switch (event.kind) {
     case 'fire':
     case 'start':
@@ -69,7 +71,7 @@ function what(event: RunEvent): string {
   }
 }
 const rows = computed((): Row[] => {
-  const show = doc.show!
+  const show = played.value
   const zones = new Map<number, string>()
   return runs.events.map((event) => {
     if (event.kind === 'fire' && event.zone) zones.set(event.playing, event.zone)
@@ -98,7 +100,7 @@ const shown = computed(() => {
 })
 function go(row: Row) {
   playhead.seek(row.event.t)
-  const zone = doc.show!.zones.find((z) => z.name === row.where)
+  const zone = played.value.zones.find((z) => z.name === row.where)
   if (zone) selection.choose('zone', zone.id)
 }
 async function copy() {

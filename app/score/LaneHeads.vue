@@ -57,20 +57,27 @@ watch(
     <button
       v-for="{ lane, senses } in shown"
       :key="lane.zone"
-      v-memo="[lane.met, lane.name, lane.unmet, selection.zone?.id === lane.zone, senses.join()]"
+      v-memo="[lane.met, lane.name, lane.unmet, lane.gone, selection.zone?.id === lane.zone, senses.join()]"
       class="flex w-full items-center gap-2 border-b border-row pr-2.5 pl-3 text-left"
       :class="[
-        selection.zone?.id === lane.zone ? 'bg-ink-3' : lane.met === undefined ? 'text-bone-3' : 'hover:bg-ink-2',
+        selection.zone?.id === lane.zone
+          ? 'bg-ink-3'
+          : lane.gone
+            ? 'text-rust'
+            : lane.met === undefined
+              ? 'text-bone-3'
+              : 'hover:bg-ink-2',
       ]"
       :style="{ height: `${LANE}px` }"
       :aria-label="lane.name"
       :aria-pressed="selection.zone?.id === lane.zone"
       :data-zone="lane.zone"
-      @click="lane.zone && selection.choose('zone', lane.zone)"
+      @click="lane.zone && !lane.gone && selection.choose('zone', lane.zone)"
     >
       <span class="w-4 font-mono text-[9px] text-bone-3">{{ lane.met ?? '' }}</span>
       <span class="flex-1 truncate">{{ lane.name }}</span>
-      <span v-if="lane.unmet" class="text-[11px] whitespace-nowrap">{{ unmetWords(lane) }}</span>
+      <span v-if="lane.gone" class="text-[11px]">gone</span>
+      <span v-else-if="lane.unmet" class="text-[11px] whitespace-nowrap">{{ unmetWords(lane) }}</span>
       <template v-else><SenseGlyph v-for="sense in senses" :key="sense" :sense="sense" /></template>
     </button>
     <div :style="{ height: `${Math.max(0, lanes.length - from - shown.length) * LANE}px` }" />

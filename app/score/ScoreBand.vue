@@ -52,6 +52,13 @@ const only = computed(() => (isFiltered.value ? lanes.value.map((lane) => lane.z
         >
         <button class="button" @click="runs.stop()">Stop</button>
       </div>
+      <p
+        v-if="runs.earlier"
+        role="status"
+        class="pointer-events-none absolute top-[3px] left-3 z-20 rounded-full bg-ink-2 px-3 py-0.5 text-bone-2"
+      >
+        This is a run of the later version that is compared, not of what is there now.
+      </p>
       <EventTable v-if="table" @close="table = false" />
       <ScoreCanvas
         v-else

@@ -63,7 +63,7 @@ function press(event: PointerEvent) {
   frame.value!.setPointerCapture(event.pointerId)
   if (lanesHere) {
     const lane = props.lanes[Math.floor((y - RULER + props.scroll) / LANE)]
-    if (lane?.zone) selection.choose('zone', lane.zone)
+    if (lane?.zone && !lane.gone) selection.choose('zone', lane.zone)
   }
   if (!event.shiftKey || !lanesHere) playhead.seek(began)
   const move = (e: PointerEvent) => {

@@ -41,7 +41,10 @@ const MOST = 400
 const several = computed(() => runs.walks.length > 1)
 
 /** The lanes as they can be reached: while a hand drags something the picture goes ahead, and the buttons follow when it rests. */
-const now = () => ({ lanes: props.lanes, show: doc.show!, rules: rulesOf(doc.show!) })
+function now() {
+  const show = runs.played ?? doc.show!
+  return { lanes: props.lanes, show, rules: rulesOf(show) }
+}
 const reached = shallowRef(now())
 let timer: ReturnType<typeof setTimeout> | undefined
 watch([() => props.lanes, () => doc.dragging], () => {

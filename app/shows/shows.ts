@@ -3,11 +3,10 @@ import type { Print } from '~~/core/score'
 import { whyNoJson, writable } from '~~/core/show'
 import type { Listed } from '~~/server/shows/list'
 import { droppedPlace } from '~/frame/dropped'
+import { askServer, whyFailed } from '~/document/server'
 
 export type { Listed }
 type Brought = { missing: string[] }
-/** The addresses of one show are too many for the types of `$fetch`. */
-const ask = globalThis.$fetch as never as <T = unknown>(url: string, options?: object) => Promise<T>
 
 export type Order = 'opened' | 'changed' | 'name' | 'length'
 
@@ -43,12 +42,11 @@ export function useShows() {
     problem.value = ''
     try {
       const result = await work()
-      shows.value = await ask<Listed[]>('/api/shows')
+      shows.value = await askServer<Listed[]>('/api/shows')
       void fetchPrints()
       return result
     } catch (error) {
-      const { data, message } = error as { data?: { message?: string }; message?: string }
-      problem.value = data?.message ?? message ?? 'The server does not answer.'
+      problem.value = whyFailed(error)
       return undefined
     }
   }
@@ -57,25 +55,25 @@ export function useShows() {
   async function fetchPrints(): Promise<void> {
     for (const show of shows.value ?? []) {
       if (show.binnedAt || prints.value.has(printKey(show))) continue
-      const print = await ask<Print>(`/api/shows/${show.id}/print`).catch(() => undefined)
+      const print = await askServer<Print>(`/api/shows/${show.id}/print`).catch(() => undefined)
       if (print) prints.value = new Map([...prints.value, [printKey(show), print]])
     }
   }
 
   async function create(name: string): Promise<string | undefined> {
     const title = writable(name).trim() || 'New show'
-    return (await doing(() => ask<{ id: string }>('/api/shows', { method: 'POST', body: { title } })))?.id
+    return (await doing(() => askServer<{ id: string }>('/api/shows', { method: 'POST', body: { title } })))?.id
   }
-  const bringParcel = (chosen: File) => ask<Brought>('/api/shows/import', { method: 'POST', body: chosen })
+  const bringParcel = (chosen: File) => askServer<Brought>('/api/shows/import', { method: 'POST', body: chosen })
   async function bringDocument(chosen: File): Promise<Brought> {
     const document = jsonOf(await chosen.arrayBuffer(), chosen.name)
-    return ask<Brought>('/api/shows', { method: 'POST', body: { document } })
+    return askServer<Brought>('/api/shows', { method: 'POST', body: { document } })
   }
   /** A place that is dropped becomes a show with nothing else in it. */
   async function bringPlace(chosen: File): Promise<string | undefined> {
     const name = chosen.name.replace(/\.[^.]+$/, '') || 'A place'
     const document = { format: 'esvik-show', version: 1, title: writable(name).slice(0, 200), place: {} }
-    const made = await doing(() => ask<{ id: string }>('/api/shows', { method: 'POST', body: { document } }))
+    const made = await doing(() => askServer<{ id: string }>('/api/shows', { method: 'POST', body: { document } }))
     if (made) droppedPlace.value = chosen
     return made?.id
   }
@@ -91,15 +89,15 @@ export function useShows() {
     })
     return undefined
   }
-  const copy = (show: Listed) => doing(() => ask('/api/shows', { method: 'POST', body: { copyOf: show.id } }))
-  const bin = (show: Listed) => doing(() => ask(`/api/shows/${show.id}`, { method: 'DELETE' }))
-  const restore = (show: Listed) => doing(() => ask(`/api/shows/${show.id}/restore`, { method: 'POST' }))
-  const destroy = (show: Listed) => doing(() => ask(`/api/shows/${show.id}?forGood=1`, { method: 'DELETE' }))
+  const copy = (show: Listed) => doing(() => askServer('/api/shows', { method: 'POST', body: { copyOf: show.id } }))
+  const bin = (show: Listed) => doing(() => askServer(`/api/shows/${show.id}`, { method: 'DELETE' }))
+  const restore = (show: Listed) => doing(() => askServer(`/api/shows/${show.id}/restore`, { method: 'POST' }))
+  const destroy = (show: Listed) => doing(() => askServer(`/api/shows/${show.id}?forGood=1`, { method: 'DELETE' }))
   async function rename(show: Listed, words: string): Promise<void> {
     const name = writable(words).trim()
     if (!name || name === show.title) return
     await doing(() =>
-      ask(`/api/shows/${show.id}/edits`, {
+      askServer(`/api/shows/${show.id}/edits`, {
         method: 'POST',
         body: {
           id: crypto.randomUUID(),

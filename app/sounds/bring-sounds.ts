@@ -1,5 +1,6 @@
 import { ref, shallowRef } from 'vue'
 import { completeSound, freeId, freeName, writable } from '~~/core/show'
+import { whyFailed } from '~/document/server'
 import { useShow } from '~/document/show'
 import { channelsOf, decoded, RATE } from '~/sound/decoded'
 import { looking } from './looking'
@@ -26,8 +27,6 @@ const base64Of = (floats: Float32Array): string => {
   for (const byte of bytes) text += String.fromCharCode(byte)
   return btoa(text)
 }
-const whyOf = (error: unknown): string =>
-  (error as { data?: { message?: string } }).data?.message ?? (error as Error).message
 
 /** What only a browser decodes is measured here, once. */
 async function measureHere(hash: string): Promise<number> {
@@ -74,7 +73,7 @@ export function useBringSounds(came: (ids: string[]) => void) {
         try {
           kept[i] = await keep(file, mine.signal)
         } catch (error) {
-          if (!mine.signal.aborted) problems[i] = { name: file.name, why: whyOf(error).replace(/\.$/, '') }
+          if (!mine.signal.aborted) problems[i] = { name: file.name, why: whyFailed(error).replace(/\.$/, '') }
         }
         done++
       }

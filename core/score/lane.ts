@@ -50,6 +50,8 @@ export interface Lane {
   /** Its place in the order in which the walks meet the zones, from 1. */
   met?: number
   unmet?: Unmet
+  /** It is of a zone that only an earlier version had. */
+  gone?: true
   presences: { from: number; to: number; player: string }[]
   fired: Fired[]
   held: Held[]

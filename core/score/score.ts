@@ -103,6 +103,17 @@ export function scoreOf(show: Show, run: Run): Score {
 /** The lanes of a score from top to bottom; last what belongs to no zone. */
 export const lanesOf = ({ lanes, noZone }: Score): Lane[] => (noZone ? [...lanes, noZone] : lanes)
 
+/** A score that has, after its own lanes, an empty one for each zone that only an earlier version had. */
+export function withGone(score: Score, before: Score | undefined): Score {
+  if (!before) return score
+  const there = new Set(score.lanes.map(({ zone }) => zone))
+  const gone = before.lanes.filter(({ zone }) => !there.has(zone))
+  return {
+    ...score,
+    lanes: [...score.lanes, ...gone.map(({ zone, name }): Lane => ({ ...emptyLane(zone, name), gone: true }))],
+  }
+}
+
 /** Whose body an event concerns: a walk's, or a flung prop's. */
 const whoOf = (event: { player?: string; prop?: string }): string => event.player ?? event.prop ?? ''
 

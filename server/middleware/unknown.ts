@@ -16,6 +16,7 @@ const KNOWN: [pattern: RegExp, methods: string[]][] = [
   [/^\/api\/shows\/[^/]+\/history$/, ['GET']],
   [/^\/api\/shows\/[^/]+\/versions\/[^/]+$/, ['GET', 'PUT']],
   [/^\/api\/shows\/[^/]+\/print$/, ['GET']],
+  [/^\/api\/shows\/[^/]+\/missing$/, ['GET']],
   [/^\/api\/shows\/[^/]+\/export$/, ['GET']],
   [/^\/api\/shows\/[^/]+\/restore$/, ['POST']],
 ]

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, type Page } from '@playwright/test'
-import { clickThing, desk, drawZone, head, openNew, part, plan, test, type } from './page'
+import { clickThing, desk, drawZone, head, openNew, part, plan, score, test, type } from './page'
 
 const history = (page: Page) => page.getByRole('region', { name: 'History' })
 const openHistory = (page: Page) => page.getByRole('button', { name: 'History', exact: true }).click()
@@ -81,8 +81,22 @@ test('a version is named and compared, and one zone of it is brought back with w
   await expect(changes.filter({ hasText: 'Front lamp' })).toContainText('candela40 → 75')
   await expect(changes.filter({ hasText: 'zone, is gone' })).toContainText('Hall doorway')
   await expect(plan(page).locator('[data-compared]')).toContainText('Hall doorway, gone')
+  await expect(head(page, 'Hall doorway')).toContainText('gone')
   const { violations } = await new AxeBuilder({ page }).analyze()
   expect(violations.map(({ id, nodes }) => [id, nodes[0]!.html])).toEqual([])
+
+  // Beside an earlier version that still had it: the score is of that one, until it is left.
+  await part(page, 'Compared with', history(page)).click()
+  await page
+    .getByRole('option', { name: /Delete .*cue/i })
+    .first()
+    .click()
+  await expect(score(page).getByRole('status')).toContainText('a run of the later version')
+  await expect(head(page, 'Hall doorway')).not.toContainText('gone')
+  await part(page, 'Compared with', history(page)).click()
+  await page.getByRole('option', { name: 'what is there now' }).click()
+  await expect(score(page).getByRole('status')).toHaveCount(0)
+  await expect(head(page, 'Hall doorway')).toContainText('gone')
 
   await changes.filter({ hasText: 'zone, is gone' }).getByRole('button', { name: 'Bring it back' }).click()
   await expect.poll(async () => (await show()).zones.map(({ name }) => name)).toEqual(['Hall doorway'])

@@ -116,6 +116,21 @@ test('what is copied comes into another show with what it needs, and says what i
   expect(now.cues[0]!.steps[0]).toMatchObject({ light: now.place.lights.find(({ name }) => name === 'Lamp')!.id })
   await expect(part(page, 'Name')).toHaveText('Alcove')
 
+  // A sound of another server comes in, is said to be silent, and no longer is once it's gone.
+  const foreign = {
+    format: 'esvik-show',
+    version: 1,
+    title: 'Foreign',
+    place: {},
+    sounds: [{ id: 'far', name: 'Far bell', asset: 'f'.repeat(64), seconds: 2 }],
+    cues: [{ id: 'toll', name: 'Toll', steps: [{ id: 's', kind: 'sound', sound: 'far', where: { at: 'head' } }] }],
+  }
+  await page.evaluate((text) => navigator.clipboard.writeText(text), JSON.stringify(foreign))
+  await page.keyboard.press('Control+v')
+  await expect(desk(page)).toContainText('Without a file here, so not heard: Far bell')
+  await page.keyboard.press('Control+z')
+  await expect(desk(page)).not.toContainText('Far bell')
+
   await page.evaluate(() =>
     navigator.clipboard.writeText('{"format":"esvik-show","version":1,"title":"x","place":{},"zones":[{}]}'),
   )

@@ -36,7 +36,8 @@ export const shownMarks = (page: Page, kind: 'fired' | 'held'): Promise<{ zone: 
       kind,
     )
 /** A part of a sentence or a list on the desk, whatever it says at the moment. */
-export const part = (page: Page, name: string) => desk(page).getByRole('button', { name: new RegExp(`, ${name}$`) })
+export const part = (page: Page, name: string, within = desk(page)) =>
+  within.getByRole('button', { name: new RegExp(`, ${name}$`) })
 
 export async function open(page: Page, server: TestServer, id: string): Promise<void> {
   await page.goto(`${server.url}/show/${id}`)
