@@ -19,7 +19,9 @@ function drawn(show: Show, ref: ThingRef, change: Change, how: keyof typeof LOOK
   const x = Math.min(...outline.map((spot) => spot[0]))
   const z = Math.max(...outline.map((spot) => spot[1]))
   const look = LOOKS[how]
-  return [{ key: `${ref.kind}/${ref.id}/${how}`, path: pathOf(outline), x, z, look, words: `${change.name}, ${look.words}` }]
+  return [
+    { key: `${ref.kind}/${ref.id}/${how}`, path: pathOf(outline), x, z, look, words: `${change.name}, ${look.words}` },
+  ]
 }
 const things = computed(() => {
   const { before, after, isNow, changes } = compared.value!
