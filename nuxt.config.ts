@@ -3,8 +3,9 @@ import tailwindcss from '@tailwindcss/vite'
 /** bin/ says where it builds to; `nuxt prepare` and the development server keep to their usual place. */
 const built = process.env.ESVIK_BUILD_INTO
 
-/** Who looks at no spectrum gets no Fourier transform; being there changes nothing. */
-const treeshake = { moduleSideEffects: (id: string) => !id.includes('/fft.js/') }
+/** Of these only what is used comes along: being there changes nothing. */
+const AT_REST = ['/fft.js/', '/jsonc-parser/']
+const treeshake = { moduleSideEffects: (id: string) => !AT_REST.some((name) => id.includes(name)) }
 
 export default defineNuxtConfig({
   ...(built && { buildDir: `${built}/nuxt` }),
@@ -27,7 +28,11 @@ export default defineNuxtConfig({
   },
   vite: {
     plugins: [tailwindcss()],
-    worker: { format: 'es', rollupOptions: { treeshake } },
+    worker: {
+      format: 'es',
+      // Typefaces have the names in workers that they have in the page, so that they are fetched once.
+      rollupOptions: { treeshake, output: { assetFileNames: '_nuxt/[name].[hash][extname]' } },
+    },
     build: { target: 'es2022', rollupOptions: { treeshake } },
   },
   nitro: {

@@ -9,6 +9,7 @@ import { compared } from './compared'
 import { playerOf } from './plain-run'
 import type { RunWorker } from './run.worker'
 import { probe } from '~/document/probe'
+import { askServer } from '~/document/server'
 import { useShow } from '~/document/show'
 import { fetchEnvelopes } from '~/document/envelopes'
 
@@ -54,6 +55,10 @@ export const useRun = defineStore('run', () => {
   /** The paths of the latest run; the worker sends them only when they have changed. */
   let paths: Run['paths'] = []
   let opened: Promise<void> | undefined
+  let asksNoMore = false
+  /** Somebody edits: what is thrown may fly otherwise soon, and the server may be away by then. */
+  let edits = false
+  let finding: Promise<void> | undefined
   let restTimer: ReturnType<typeof setTimeout> | undefined
   /** When the page may hear of the run again while a hand drags. */
   let hearsFrom = 0
@@ -61,6 +66,7 @@ export const useRun = defineStore('run', () => {
   doc.onChange((change) => {
     if ('reset' in change) return void reopen()
     if ('done' in change) {
+      edits = true
       done.push(change.done)
       draft = undefined
     } else draft = change.draft
@@ -70,6 +76,7 @@ export const useRun = defineStore('run', () => {
   function reopen(): void {
     done = []
     draft = undefined
+    asksNoMore = edits = false
     const { show } = doc
     if (!show) return
     const known = walks.value.filter((id) => show.walks.some((walk) => walk.id === id))
@@ -128,7 +135,10 @@ export const useRun = defineStore('run', () => {
       if ('newer' in answer) continue
       problem.value = answer.problem ?? ''
       if (!('drawn' in answer)) continue
-      if (answer.partial) void worker.prepare().then(request)
+      if (answer.partial)
+        finding ??= findFlights()
+          .then(request)
+          .finally(() => (finding = undefined))
       drawn.version++
       drawn.at = answer.drawn - performance.timeOrigin
       if (!dragged || performance.now() > hearsFrom) await hear()
@@ -136,6 +146,25 @@ export const useRun = defineStore('run', () => {
       restTimer = setTimeout(() => void rest(), RESTS)
     }
     busy = false
+  }
+
+  /**
+   * What flies is at first asked of the server, so that opening a show doesn't wait for the physics, which is large;
+   * it comes once something is thrown that the server wasn't asked for.
+   */
+  async function findFlights(): Promise<void> {
+    const { id, revision } = doc
+    const first = !asksNoMore && walker.value === undefined && doc.unsent === 0
+    asksNoMore = true
+    if (!first) return worker.prepare()
+    const query = { revision, seed: seed.value, walk: walks.value }
+    const bytes = await askServer<ArrayBuffer>(`/api/shows/${id}/flights`, {
+      query,
+      responseType: 'arrayBuffer',
+    }).catch(() => undefined)
+    // What has been edited meanwhile may fly otherwise.
+    if (!bytes || doc.id !== id || doc.revision !== revision || doc.unsent > 0) return worker.prepare()
+    await worker.learn(new Float64Array(bytes))
   }
 
   /** Takes over what the worker has run last. */
@@ -157,6 +186,7 @@ export const useRun = defineStore('run', () => {
     await hear()
     await computeCurves()
     void hearHowLoud()
+    if (edits) void worker.prepare()
   }
 
   /** Where the walks go: kept the same object as long as they go the same way, so that nothing is drawn again that has not moved. */

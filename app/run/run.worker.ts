@@ -5,10 +5,12 @@ import {
   buffersOf,
   firstEvents,
   isPrepared,
+  learnFlights,
   prepare,
   RunError,
   walksOf,
   type Run,
+  type RunUnderWay,
 } from '~~/core/engine'
 import { luxOver } from '~~/core/light'
 import { applyPatch, type Operation, type Show } from '~~/core/show'
@@ -32,7 +34,7 @@ export interface RunRequest {
 }
 /**
  * `drawn`: when the score was on its canvas (ms since 1970, as exact as the clock is).
- * `partial`: nothing has flown, because the physics is not here yet; ask again once it is prepared.
+ * `partial`: something was thrown and has not flown, because neither its flight is known here nor the physics is; ask again once one is.
  * `problem`: the run has no end, or was stopped; what there is of it is drawn. Without `drawn` nothing is.
  */
 export type RunAnswer = { drawn: number; partial: boolean; problem?: string } | { problem: string } | { newer: true }
@@ -153,17 +155,18 @@ const worker = {
     for (const patch of done) show = applyPatch(show, patch)
     drafted = draft ? applyPatch(show, draft) : show
     played = earlier?.later ?? drafted
-    const partial = !isPrepared(played)
+    const hasAll = isPrepared(played)
     const walks = earlier?.later ? wanted.filter((id) => played.walks.some((walk) => walk.id === id)) : wanted
     if (walks.length === 0) return { problem: 'None of these walks was there in that version.' }
     let problem: string | undefined
     let made: Run
+    let stretches: RunUnderWay | undefined
     under = { stopped: undefined, t: 0 }
     const mine = under
     try {
       const followed = walker === undefined ? walksOf(played, walks) : varied(played, walks, walker)
-      const options = { seed: walker ?? seed, withoutFlights: partial }
-      const stretches = beginRun(played, followed, options)
+      const options = { seed: walker ?? seed, knownFlights: !hasAll }
+      stretches = beginRun(played, followed, options)
       let since = performance.now()
       for (let until = STRETCH; stretches.goOn(until); until += STRETCH) {
         mine.t = until
@@ -185,6 +188,7 @@ const worker = {
       made = shortened(made)
       problem += ` The first ${MOST_SHOWN.toLocaleString('en')} events are shown.`
     }
+    const partial = stretches?.lacksFlights() ?? false
     latest = made
     asked = { walks, seed, walker }
     const before = earlierScore()
@@ -210,6 +214,10 @@ const worker = {
     sent = latest.paths
     const plain = plainRun(played, sameWays ? { ...latest, paths: [] } : latest)
     return transfer({ run: plain, sameWays, score: content.score }, buffersOf(latest.log))
+  },
+  /** Takes up how things fly in the show, as the server has worked it out. */
+  learn(flights: Float64Array): void {
+    learnFlights(show, flights)
   },
   /** Loads what the show needs to be run whole. */
   prepare(): Promise<void> {

@@ -13,6 +13,8 @@ export interface RunOptions {
   length?: number
   /** Flings are logged but nothing flies: for counting, where nobody notices props. */
   withoutFlights?: boolean
+  /** What is thrown flies only where its flight is known already, for which no physics is needed; `lacksFlights` tells whether one wasn't. */
+  knownFlights?: boolean
   /**
    * Only what decides when rules fire, for studies of many walkers: no step or sound is logged, channels tell nothing, and props fly only
    * where that can set something off.
@@ -65,6 +67,8 @@ export interface RunUnderWay {
   goOn(until: number): boolean
   /** The run as far as it has come; it can go on. */
   soFar(): Run
+  /** Whether something was thrown and didn't fly, since only known flights were asked for. */
+  lacksFlights(): boolean
   /** The run, once nothing is to come any more. */
   end(): Run
 }
@@ -75,6 +79,7 @@ export function beginRun(show: Show, walks: readonly Walk[], options: RunOptions
   return {
     goOn: (until) => keptOnError(world, () => clockwork.advance(until, options.length)),
     soFar: () => runOf(world),
+    lacksFlights: () => world.lacksFlights,
     end() {
       clockwork.finish(options.length)
       const result = runOf(world)
@@ -120,6 +125,7 @@ function beginning(show: Show, walks: readonly Walk[], options: RunOptions): { w
   )
   world.tally = options.tally === true
   if (options.length === undefined) world.longest = LONGEST
-  world.flies = !options.withoutFlights && !(world.tally && !compiled.flightsMatter)
+  if (options.knownFlights) world.flies = 'known'
+  if (options.withoutFlights || (world.tally && !compiled.flightsMatter)) world.flies = 'nothing'
   return { world, clockwork: createClockwork(world) }
 }

@@ -17,6 +17,7 @@ const KNOWN: [pattern: RegExp, methods: string[]][] = [
   [/^\/api\/shows\/[^/]+\/versions\/[^/]+$/, ['GET', 'PUT']],
   [/^\/api\/shows\/[^/]+\/print$/, ['GET']],
   [/^\/api\/shows\/[^/]+\/missing$/, ['GET']],
+  [/^\/api\/shows\/[^/]+\/flights$/, ['GET']],
   [/^\/api\/shows\/[^/]+\/export$/, ['GET']],
   [/^\/api\/shows\/[^/]+\/restore$/, ['POST']],
 ]

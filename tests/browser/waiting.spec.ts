@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test'
-import { edit, newShow } from '../harness/api'
+import { ask, demo, edit, newShow } from '../harness/api'
 import { open, score, shownMarks, test } from './page'
 
 const cue = (id: string, steps: object[]) => ({ id, name: id === 'back' ? 'Back again' : 'Chime', steps, for: 'everyone', scare: false }) // prettier-ignore
@@ -54,4 +54,28 @@ test('a score that is older than the show dims, says what it waits for, and can 
   await expect(score(page).getByRole('alert')).toContainText(/Stopped here|1,000,000 events/)
   await expect(waiting).toBeHidden()
   await expect(score(page).locator('div.opacity-40')).toBeHidden()
+})
+
+test('opening a show fetches no physics; it comes once something is thrown otherwise', async ({ page, server }) => {
+  const { body } = await ask(server.url, '/api/shows', 'POST', { copyOf: (await demo(server.url)).id })
+  const fetched: string[] = []
+  page.on('request', (request) => fetched.push(new URL(request.url()).pathname))
+  const physics = () => fetched.filter((path) => path.includes('rapier'))
+  await open(page, server, body.id)
+  await score(page).getByRole('button', { name: 'Events as a table' }).click()
+  await score(page).getByRole('searchbox', { name: 'Filter the events' }).fill('impact')
+  const impacts = score(page).locator('tbody tr')
+  await expect(impacts.first()).toContainText('m/s')
+  expect(physics()).toEqual([])
+  expect(fetched.filter((path) => path.endsWith('/flights'))).toHaveLength(1)
+
+  const before = await impacts.allInnerTexts()
+  const { show, revision } = (await ask(server.url, `/api/shows/${body.id}`)).body
+  const c = show.cues.findIndex(({ id }: { id: string }) => id === 'winch-turns')
+  const s = show.cues[c].steps.findIndex(({ kind }: { kind: string }) => kind === 'fling')
+  const faster = { op: 'replace' as const, path: `/cues/${c}/steps/${s}/speed`, value: [6, 6] }
+  expect((await edit(server.url, body.id, revision, [faster])).status).toBe(200)
+  await expect.poll(physics).not.toEqual([])
+  await expect.poll(() => impacts.allInnerTexts()).not.toEqual(before)
+  await expect(impacts.first()).toContainText('m/s')
 })

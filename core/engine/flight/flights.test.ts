@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import { made, of, played } from '../../testing/flung-crate'
 import { show } from '../../testing/small-show'
-import { eventsOf, tiedPoint } from '..'
+import { beginRun, eventsOf, learnFlights, packedFlights, tiedPoint, walksOf } from '..'
 import { prepare } from '../run'
 
 const [whistle] = show({
@@ -194,5 +194,36 @@ describe('what is tied to a prop that is flung', () => {
     of(result, 'sound')[0].place.forEach((v: number, axis: number) =>
       expect(v).toBeCloseTo(result.flights[0].positions[30][axis], 9),
     )
+  })
+})
+
+describe('flights that are known', () => {
+  const thrown = made({ impact: 'thuds' })
+  const withoutPhysics = (of: typeof thrown) => {
+    const under = beginRun(of, walksOf(of, ['w']), { seed: 1, knownFlights: true })
+    under.goOn(Infinity)
+    return { lacks: under.lacksFlights(), events: eventsOf(under.end()) }
+  }
+  /** The same show elsewhere, where nothing has flown yet. */
+  const elsewhere = () => structuredClone(thrown)
+
+  it('go with their show: the run is the same without the physics, in every number', () => {
+    const whole = eventsOf(played(thrown))
+    const there = elsewhere()
+    expect(withoutPhysics(there).lacks).toBe(true)
+    expect(withoutPhysics(there).events.filter(({ kind }) => kind === 'impact')).toEqual([])
+    learnFlights(there, packedFlights(thrown))
+    expect(withoutPhysics(there)).toEqual({ lacks: false, events: whole })
+  })
+  it('are of no use where it is thrown otherwise, or the place is another one', () => {
+    const packed = packedFlights(thrown)
+    const faster = made({ impact: 'thuds', speed: [7, 7] })
+    learnFlights(faster, packed)
+    expect(withoutPhysics(faster).lacks).toBe(true)
+    const there = elsewhere()
+    learnFlights(there, packed)
+    const { place } = there
+    expect(withoutPhysics({ ...there, note: 'Another' }).lacks).toBe(false)
+    expect(withoutPhysics({ ...there, place: { ...place, floors: [] } }).lacks).toBe(true)
   })
 })

@@ -27,20 +27,39 @@ interface Kept {
   flight: Flight
 }
 const kept = memoFor<readonly Prop[], Kept[]>()
-const flightsIn = ({ floors, walls, props }: Place): Kept[] => kept(props, [floors, walls], () => [])
+const keptIn = ({ floors, walls, props }: Place): Kept[] => kept(props, [floors, walls], () => [])
+/** The flights that are known in a place. */
+export const flightsIn: (place: Place) => readonly Kept[] = keptIn
+
+/** Keeps a flight: whatever is thrown so from now on flies so. */
+export function keepFlight(place: Place, prop: Prop, start: number[], flight: Flight): void {
+  const flights = keptIn(place)
+  if (flights.length >= KEPT) flights.shift()
+  flights.push({ prop, start, flight })
+}
 
 const isSame = (a: readonly number[], b: readonly number[]): boolean =>
   a.length === b.length && a.every((number, i) => Object.is(number, b[i]))
 
+/** How it is thrown and how the place stands, in numbers that are the same whenever it flies the same. */
+function startOf(world: World, prop: Prop, { speed, yaw: to, pitch, spin }: DrawnFling): number[] {
+  const { middle, yaw } = propNow(world, prop)
+  return [...middle, yaw, speed, to, pitch, spin, ...disarray(world)]
+}
+const findKnown = (world: World, prop: Prop, start: number[]): Flight | undefined =>
+  flightsIn(world.compiled.show.place).findLast((each) => each.prop === prop && isSame(each.start, start))?.flight
+
+/** How a prop flies that is thrown now, if that has been worked out already. */
+export const knownFlight = (world: World, prop: Prop, drawn: DrawnFling): Flight | undefined =>
+  findKnown(world, prop, startOf(world, prop, drawn))
+
 /** How a prop flies that is thrown now. */
 export function flightOf(world: World, prop: Prop, drawn: DrawnFling): Flight {
-  const { place } = world.compiled.show
+  const start = startOf(world, prop, drawn)
+  const known = findKnown(world, prop, start)
+  if (known) return known
   const { middle, yaw } = propNow(world, prop)
-  const flights = flightsIn(place)
   const { speed, yaw: to, pitch, spin } = drawn
-  const start = [...middle, yaw, speed, to, pitch, spin, ...disarray(world)]
-  const known = flights.findLast((each) => each.prop === prop && isSame(each.start, start))
-  if (known) return known.flight
   const a = (to * Math.PI) / 180
   const p = (pitch * Math.PI) / 180
   const { size, mass, bounce, grip } = prop
@@ -59,8 +78,7 @@ export function flightOf(world: World, prop: Prop, drawn: DrawnFling): Flight {
     },
     obstaclesNow(world, prop.id),
   )
-  if (flights.length >= KEPT) flights.shift()
-  flights.push({ prop, start, flight })
+  keepFlight(world.compiled.show.place, prop, start, flight)
   return flight
 }
 

@@ -1,3 +1,4 @@
 /** Props that are thrown. */
-export { drawnFling, flightOf, wayOf } from './flights'
+export { drawnFling, flightOf, knownFlight, wayOf } from './flights'
+export { learnFlights, packedFlights } from './packed'
 export { hasPhysics, loadPhysics, type Flight, type Impact } from './physics'

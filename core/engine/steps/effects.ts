@@ -29,5 +29,5 @@ const effects: { [K in StepKind]: Effect<Extract<Step, { kind: K }>> } = {
   stop,
 }
 
-/** The same, by the kinds' numbers. */
-export const EFFECTS: readonly Effect<Step>[] = STEP_KINDS.map((kind) => effects[kind] as Effect<Step>)
+/** The same, by the kinds’ numbers. Whoever runs nothing gets none of it, as nothing else happens here. */
+export const EFFECTS: readonly Effect<Step>[] = /* @__PURE__ */ STEP_KINDS.map((kind) => effects[kind] as Effect<Step>)

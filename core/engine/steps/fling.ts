@@ -1,5 +1,5 @@
 import type { FlingStep } from '../../show'
-import { drawnFling, flightOf, wayOf, type Flight } from '../flight'
+import { drawnFling, flightOf, knownFlight, wayOf, type Flight } from '../flight'
 import { AT_ONCE, keep, STEPS_A_SECOND, touch, trackOf } from '../history'
 import { drawFrom, leave } from '../play'
 import { resting, type Body } from '../ways'
@@ -10,9 +10,10 @@ import { soundsOfImpact } from './sounds'
 export function fling(world: World, playing: Playing, state: StepState, step: FlingStep): undefined {
   const drawn = drawnFling(streamOf(world, playing, step.id), step)
   logThrown(world, playing, state, drawn)
-  if (!world.flies) return
+  if (world.flies === 'nothing') return
   const prop = world.compiled.props.get(step.prop)!
-  const flight = flightOf(world, prop, drawn)
+  const flight = world.flies === 'known' ? knownFlight(world, prop, drawn) : flightOf(world, prop, drawn)
+  if (!flight) return void (world.lacksFlights = true)
   world.flights.push({ prop: prop.id, t: world.now, positions: flight.positions })
   propMoved(world, prop.id)
   const body = world.bodies.find((b) => b.walk.id === prop.id && b.kind === 'prop')!

@@ -120,7 +120,10 @@ export interface World {
   audible: Audible[]
   /** When each prop was set going last, or back. */
   setGoing: Map<string, number>
-  flies: boolean
+  /** What is thrown flies, or only as its flight is known already, or not at all. */
+  flies: 'all' | 'known' | 'nothing'
+  /** Whether something was thrown whose flight isn't known. */
+  lacksFlights: boolean
   /** Only what decides when rules fire is of interest. */
   tally: boolean
   flights: FlightRecord[]
