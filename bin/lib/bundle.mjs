@@ -25,6 +25,7 @@ export const ENTRIES = {
   prepare: 'server/prepare.ts',
   backup: 'server/backup/main.ts',
   sound: 'server/assets/sound.worker.ts',
+  flights: 'server/shows/flights.process.ts',
 }
 
 if (process.argv[1] === fileURLToPath(import.meta.url)) {

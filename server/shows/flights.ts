@@ -1,30 +1,52 @@
-import { beginRun, packedFlights, prepare, RunError, walksOf } from '../../core/engine'
+import { fork } from 'node:child_process'
+import { join } from 'node:path'
+import { walksOf, RunError } from '../../core/engine'
+import type { Show } from '../../core/show'
 import { Refusal } from '../http/refusal'
+import type { FlightsAsked } from './flights.process'
 import { showNow } from './list'
 
-/** So long a run may take for it (ms): of a longer one the flights are told that come before. */
-const PATIENCE = 250
-/** A run is worked on so much at a time (s). */
-const STRETCH = 10
+/** bin/ builds the program there. */
+const BUILT = join(process.env.ESVIK_BUILD ?? join(process.cwd(), '.build'), 'flights.mjs')
+/** What takes longer is given up (ms). */
+const LONGEST = 20_000
+/** So many answers are held in memory; the oldest goes first. */
+const MOST_HELD = 50
+const held = new Map<string, Promise<Float64Array>>()
 
 /**
  * How all props fly that are thrown in a run, for whoever has no physics.
  * @throws Refusal 404 no such show, 409 it is at another revision, 422 there is no such walk
  */
 export async function flightsOf(id: string, revision: number, walks: string[], seed: number): Promise<Float64Array> {
-  const { show: now, revision: at } = await showNow(id)
-  if (at !== revision) throw new Refusal(409, `The show is at revision ${at}, not at ${revision}`)
-  // In a place of its own, so that no flights are told but those of this run.
-  const show = { ...now, place: { ...now.place, props: [...now.place.props] } }
-  await prepare(show)
+  const { show, revision: now } = await showNow(id)
+  if (now !== revision) throw new Refusal(409, `The show is at revision ${now}, not at ${revision}`)
+  checkWalks(show, walks)
+  const key = JSON.stringify([id, revision, walks, seed])
+  const known = held.get(key)
+  if (known) return known
+  const flights = workedOut({ show, walks, seed })
+  held.set(key, flights)
+  flights.catch(() => held.delete(key))
+  while (held.size > MOST_HELD) held.delete(held.keys().next().value!)
+  return flights
+}
+
+function checkWalks(show: Show, walks: string[]): void {
   try {
-    const under = beginRun(show, walksOf(show, walks), { seed })
-    const until = performance.now() + PATIENCE
-    for (let t = STRETCH; under.goOn(t) && performance.now() < until; t += STRETCH);
+    walksOf(show, walks)
   } catch (error) {
-    if (!(error instanceof RunError)) throw error
-    if (!walks.every((walk) => show.walks.some(({ id }) => id === walk))) throw new Refusal(422, error.message)
-    // A run that goes round without end has flights, too.
+    throw error instanceof RunError ? new Refusal(422, error.message) : error
   }
-  return packedFlights(show)
+}
+
+function workedOut(asked: FlightsAsked): Promise<Float64Array> {
+  const apart = fork(BUILT, { serialization: 'advanced', stdio: ['ignore', 'ignore', 'inherit', 'ipc'] })
+  const timer = setTimeout(() => apart.kill(), LONGEST)
+  return new Promise<Float64Array>((done, fail) => {
+    apart.once('message', (flights) => done(flights as Float64Array))
+    apart.once('error', fail)
+    apart.once('exit', () => fail(new Error('How things fly could not be worked out')))
+    apart.send(asked, (error) => error && fail(error))
+  }).finally(() => clearTimeout(timer))
 }
