@@ -14,6 +14,8 @@ export default defineNuxtConfig({
   modules: ['@pinia/nuxt'],
   css: ['~/assets/esvik.css'],
   telemetry: false,
+  // The list of shows is fetched by whoever points at the way back to it, not by whoever opens a show.
+  experimental: { defaults: { nuxtLink: { prefetchOn: { visibility: false, interaction: true } } } },
   devtools: { enabled: false },
   // What is used is named where it is used: arrows between rooms can be seen and checked.
   components: { dirs: [] },

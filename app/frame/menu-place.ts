@@ -1,9 +1,44 @@
-import { autoUpdate, flip, offset, shift, size, useFloating, type Placement } from '@floating-ui/vue'
-import { useTemplateRef, type ComponentPublicInstance, type Ref } from 'vue'
+import type { Placement } from '@floating-ui/dom'
+import {
+  computed,
+  shallowRef,
+  useTemplateRef,
+  watch,
+  type ComponentPublicInstance,
+  type Ref,
+  type StyleValue,
+} from 'vue'
 
 type Part = HTMLElement | ComponentPublicInstance
 const EDGE = 8
 const TALLEST = 320
+const elementOf = (part: Part | null | undefined): HTMLElement | undefined =>
+  part && '$el' in part ? (part.$el as HTMLElement) : (part ?? undefined)
+
+/** Keeps a menu beside its opener and within the window, as long as it is told to. Comes with the first menu that is opened. */
+async function follow(
+  opener: HTMLElement,
+  menu: HTMLElement,
+  placement: Placement,
+  at: (x: number, y: number) => void,
+) {
+  const { autoUpdate, computePosition, flip, offset, shift, size } = await import('@floating-ui/dom')
+  const middleware = [
+    offset(4),
+    flip({ padding: EDGE }),
+    shift({ padding: EDGE }),
+    size({
+      padding: EDGE,
+      apply({ availableHeight, elements }) {
+        elements.floating.style.maxHeight = `${Math.min(TALLEST, availableHeight)}px`
+      },
+    }),
+  ]
+  return autoUpdate(opener, menu, async () => {
+    const { x, y } = await computePosition(opener, menu, { placement, strategy: 'fixed', middleware })
+    at(Math.round(x), Math.round(y))
+  })
+}
 
 /**
  * Where what opens stands: beside its opener, and within the window whatever room there is. In the template they are called `opener` and `menu`;
@@ -12,21 +47,25 @@ const TALLEST = 320
 export function useMenuPlace(placement: Placement = 'bottom-start', given?: Readonly<Ref<Part | undefined>>) {
   const opener = given ?? useTemplateRef<Part>('opener')
   const menu = useTemplateRef<Part>('menu')
-  const { floatingStyles: place } = useFloating(opener, menu, {
-    placement,
-    strategy: 'fixed',
-    whileElementsMounted: autoUpdate,
-    middleware: [
-      offset(4),
-      flip({ padding: EDGE }),
-      shift({ padding: EDGE }),
-      size({
-        padding: EDGE,
-        apply({ availableHeight, elements }) {
-          elements.floating.style.maxHeight = `${Math.min(TALLEST, availableHeight)}px`
-        },
-      }),
-    ],
+  const spot = shallowRef<{ x: number; y: number }>()
+  watch(
+    () => [elementOf(opener.value), elementOf(menu.value)] as const,
+    ([beside, what], _, onCleanup) => {
+      spot.value = undefined
+      if (!beside || !what) return
+      let left = false
+      const following = follow(beside, what, placement, (x, y) => left || (spot.value = { x, y }))
+      onCleanup(() => {
+        left = true
+        void following.then((leave) => leave())
+      })
+    },
+    { flush: 'post' },
+  )
+  /** Until it has its place it isn't seen, but has the focus. */
+  const place = computed((): StyleValue => {
+    const { x, y } = spot.value ?? { x: 0, y: 0 }
+    return { position: 'fixed', left: 0, top: 0, transform: `translate(${x}px, ${y}px)`, opacity: spot.value ? 1 : 0 }
   })
   return { place }
 }

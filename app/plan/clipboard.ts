@@ -1,36 +1,20 @@
 import { useEventListener } from '@vueuse/core'
 import type { Ref } from 'vue'
-import { fragmentOf, paste, parseShow, withParts, writeShow, type Listed, type Show, type Spot } from '~~/core/show'
+import { fragmentOf, paste, withParts, writeShow, type Listed, type Show, type Spot } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { listedOf, refOf } from '~/document/things'
 import { useSelection } from '~/frame/selection'
 import { useView } from '~/frame/view'
 import { middleOfThings } from './arranging'
 import { snapped } from './geometry'
+import type { Meant } from './pasted'
 import { BESIDE, useThingEdits } from './thing-edits'
 
 /** What is chosen travels as a document of the format, and beside it which of its things are meant and where it comes from. */
 const KIND = 'application/x-esvik'
-interface Meant {
-  show: string
-  things: Listed[]
-}
 
 const isTyping = (target: EventTarget | null): boolean =>
   target instanceof Element && target.closest('input, textarea, [contenteditable], [role=dialog]') !== null
-
-/** What of a fragment is meant if nobody says: its zones, or what stands in its place, or its cues and walks. */
-function mostOf(show: Show): Listed[] {
-  const all = (list: Listed['list'], items: readonly { id: string }[]) => items.map(({ id }): Listed => ({ list, id }))
-  const { place } = show
-  const tries = [
-    all('zones', show.zones),
-    [...all('props', place.props), ...all('lights', place.lights), ...all('marks', place.marks)],
-    [...all('walls', place.walls), ...all('floors', place.floors)],
-    [...all('cues', show.cues), ...all('walks', show.walks)],
-  ]
-  return tries.find((things) => things.length > 0) ?? []
-}
 
 /** Copying, cutting and pasting what is chosen, in a show and between shows and windows. `pointer`: where the hand is in the plan. */
 export function usePlanClipboard(pointer: Ref<Spot | undefined>) {
@@ -64,16 +48,20 @@ export function usePlanClipboard(pointer: Ref<Spot | undefined>) {
     const text = event.clipboardData!.getData('text/plain')
     if (!text) return
     event.preventDefault()
-    let fragment: Show
+    void pasteText(text, event.clipboardData!.getData(KIND))
+  }
+  /** Reading comes with the first text that is pasted. */
+  async function pasteText(text: string, said: string): Promise<void> {
+    const { pasted } = await import('./pasted')
+    let what: ReturnType<typeof pasted>
     try {
-      fragment = parseShow(text)
+      what = pasted(text, said)
     } catch (error) {
       doc.problem = `What was copied is no part of a show: ${(error as Error).message}.`
       return
     }
-    const meant = event.clipboardData!.getData(KIND)
-    const { show, things } = meant ? (JSON.parse(meant) as Meant) : { show: '', things: mostOf(fragment) }
-    take(fragment, things, show === doc.id)
+    const { fragment, meant } = what
+    take(fragment, meant.things, meant.show === doc.id)
   }
   function take(fragment: Show, things: readonly Listed[], isOwn: boolean): void {
     const refs = things.flatMap(refOf)

@@ -6,6 +6,7 @@ export { isRecord, LIMITS, PART_KINDS, partIn, type Field, type ListName } from 
 export { showJsonSchema } from './json-schema'
 export * from './check'
 export * from './read'
+export * from './write'
 export * from './kits'
 export { kitOf, listOfPart, namesParts, ownCueName, type OwnCue } from './parts'
 export * from './references'

@@ -59,6 +59,3 @@ export function whyNoJson(text: string): string {
     .toLowerCase()
   return `${word} at line ${line}, column ${column}`
 }
-
-/** A show as text: fields in the order of the table, two spaces, a line end at the end, so that versions compare well. */
-export const writeShow = (show: Show): string => JSON.stringify(complete(showTable, show), null, 2) + '\n'
