@@ -39,6 +39,7 @@ const KEYS = [
   ['Alt+← →', 'with ↑ ↓: move what is chosen by 0.1 m, with Shift by 1 m'],
   ['Shift', 'in the plan: click takes one more, a drag takes several; of a chosen walk its points'],
   ['← ↑ Space', 'in the plan: move the cross, Space clicks or draws there; with Shift finer'],
+  ['+ − 0', 'in the plan: look closer around the cross, step back, see all'],
   ['F', 'the score, then the plan, at full height'],
 ] as const
 </script>

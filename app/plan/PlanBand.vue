@@ -126,6 +126,8 @@ const keyPointer = useKeyPointer({
   onPage,
   middle: () => [box.value.x + box.value.w / 2, box.value.z + box.value.h / 2],
   pan,
+  zoom,
+  fit,
 })
 const { cross, held } = keyPointer
 probe({ thingOnPage: spotOnPage as () => unknown, spotOnPage: onPage as () => unknown })

@@ -12,6 +12,8 @@ const ARROWS: { [key: string]: Spot } = {
   ArrowUp: [0, -1],
   ArrowDown: [0, 1],
 }
+/** A key brings the plan nearer, or further away, by so much. */
+const NEARER = 0.8
 /** What is taken and put down again, wherever it is met. */
 const TAKEN = '[data-handle], [data-walk-point], [data-onward]'
 
@@ -24,13 +26,15 @@ interface Page {
   /** Where the middle of what is seen is. */
   middle: () => Spot
   pan: (dx: number, dy: number) => void
+  zoom: (factor: number, around: Spot) => void
+  fit: () => void
 }
 
 /**
- * A pointer that the keys move: a cross in the plan, which chooses, takes hold and draws whatever the mouse can. Arrows move it, Space
- * presses; what is dragged is pressed once where it begins and once where it ends.
+ * A pointer that the keys move: a cross in the plan, which chooses, takes hold and draws whatever the mouse can. Arrows move it, + and −
+ * look closer and step back around it, Space presses; what is dragged is pressed once where it begins and once where it ends.
  */
-export function useKeyPointer({ frame, tool, onPage, middle, pan }: Page) {
+export function useKeyPointer({ frame, tool, onPage, middle, pan, zoom, fit }: Page) {
   const cross = ref<Spot>()
   /** What was pressed and not let go yet. */
   const held = ref(false)
@@ -90,6 +94,9 @@ export function useKeyPointer({ frame, tool, onPage, middle, pan }: Page) {
     const arrow = ARROWS[event.key]
     if (arrow) move(arrow, event)
     else if (event.key === ' ') press(event)
+    else if (event.key === '+' || event.key === '=') zoom(NEARER, cross.value ?? middle())
+    else if (event.key === '-') zoom(1 / NEARER, cross.value ?? middle())
+    else if (event.key === '0') fit()
     else {
       if (event.key === 'Escape') held.value = false
       return

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import type { Print } from '~~/core/score'
+import type { PrintNow } from '~~/server/shows/print'
 import { clock, count } from '~/words/time'
 import ShowPrint from './ShowPrint.vue'
 import type { Listed } from './shows'
 
 /** A show in the list: its print, what it is called, how long it is, and what can be done with it. */
-const props = defineProps<{ show: Listed; print?: Print }>()
+const props = defineProps<{ show: Listed; print?: PrintNow }>()
 const emit = defineEmits<{ rename: [name: string]; copy: []; bin: [] }>()
 const name = ref<string>()
 const day = (iso: string) => new Date(iso).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
@@ -45,7 +45,10 @@ function end(keep: boolean) {
       <NuxtLink v-else :to="`/show/${show.id}`" class="block truncate text-[15px] hover:text-lamp">{{
         show.title
       }}</NuxtLink>
-      <p class="truncate text-xs text-bone-3" :title="`revision ${show.revision}`">{{ facts }}</p>
+      <p class="truncate text-xs text-bone-3" :title="`revision ${show.revision}`">
+        {{ facts
+        }}<span v-if="print?.neverFire" class="text-rust"> · {{ count(print.neverFire, 'rule') }} can never fire</span>
+      </p>
       <div class="mt-1.5 flex flex-wrap gap-1.5">
         <button class="chip" @click="name = show.title">Rename</button>
         <button class="chip" @click="emit('copy')">Copy</button>

@@ -1,7 +1,7 @@
 import { computed, ref, shallowRef } from 'vue'
-import type { Print } from '~~/core/score'
 import { whyNoJson, writable } from '~~/core/show'
 import type { Listed } from '~~/server/shows/list'
+import type { PrintNow } from '~~/server/shows/print'
 import { droppedPlace } from '~/frame/dropped'
 import { askServer, whyFailed } from '~/document/server'
 
@@ -33,7 +33,7 @@ async function isZipOfPlace(chosen: File): Promise<boolean> {
 /** All shows, and what is done to them as a whole. */
 export function useShows() {
   const shows = shallowRef<Listed[]>()
-  const prints = shallowRef(new Map<string, Print>())
+  const prints = shallowRef(new Map<string, PrintNow>())
   const problem = ref('')
   const notice = ref('')
 
@@ -55,7 +55,7 @@ export function useShows() {
   async function fetchPrints(): Promise<void> {
     for (const show of shows.value ?? []) {
       if (show.binnedAt || prints.value.has(printKey(show))) continue
-      const print = await askServer<Print>(`/api/shows/${show.id}/print`).catch(() => undefined)
+      const print = await askServer<PrintNow>(`/api/shows/${show.id}/print`).catch(() => undefined)
       if (print) prints.value = new Map([...prints.value, [printKey(show), print]])
     }
   }

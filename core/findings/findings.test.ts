@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { eventsOf, run, walksOf } from '../engine'
 import { kitRulesOf, type Show } from '../show'
 import { across, point, show as smallShow, SOUND, walk } from '../testing/small-show'
-import { leftForGood, whyNeverFires } from '.'
+import { leftForGood, neverFiring, whyNeverFires } from '.'
 
 const rule = (id: string, more: object = {}) => ({ id, on: { at: 'enter' }, cue: 'idle', ...more })
 const isLit = (value: boolean) => ({ flag: 'lit', is: '=', value })
@@ -108,5 +108,26 @@ describe('what a rule leaves for good', () => {
     expect(left({}, [], { cues: [...cue({ ...freeze, hold: 'keep' }), stop] })).toEqual([])
     const lights = [{ id: 'lamp', name: 'Lamp', kind: 'point', at: [0, 2, 0], candela: 3 }]
     expect(left({}, [{ kind: 'light', light: 'lamp', on: false, hold: 'keep' }], { place: { lights } })).toEqual([])
+  })
+})
+
+describe('of all rules of a show', () => {
+  it('those that can never fire are found in zones, in kits and beside them, but not those that are off', () => {
+    const never = { chance: 0 }
+    const show = smallShow({
+      cues: [cues[0]],
+      kits: [{ id: 'k', name: 'K', rules: [rule('shared', never), rule('fine')] }],
+      zones: [
+        zone('own', [rule('own', never), rule('off', { ...never, enabled: false })]),
+        zone('first', [], { kit: 'k' }),
+        zone('second', [], { kit: 'k', overrides: { shared: { chance: 0.5 } } }),
+      ],
+      rules: [{ id: 'clock', on: { at: 'clock', seconds: 1 }, cue: 'idle', ...never }],
+    })
+    expect(neverFiring(show).map(({ rule, zone }) => [rule.id, zone?.id])).toEqual([
+      ['own', 'own'],
+      ['shared', 'first'],
+      ['clock', undefined],
+    ])
   })
 })

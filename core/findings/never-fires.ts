@@ -1,5 +1,5 @@
 import { memoFor } from '../base'
-import { ownCuesOf, type Condition, type Rule, type Show, type Step, type Zone } from '../show'
+import { kitRulesOf, ownCuesOf, type Condition, type Rule, type Show, type Step, type Zone } from '../show'
 
 /** Why a rule can't fire, whoever walks. */
 export type NeverFires =
@@ -25,6 +25,15 @@ function allSteps(show: Show): readonly { cue: string; step: Step }[] {
       steps.filter(({ muted }) => !muted).map((step) => ({ cue: id, step })),
     )
   })
+}
+
+/** All rules that are on and can't fire, whoever walks, each as it holds at its zone. */
+export function neverFiring(show: Show): { rule: Rule; zone: Zone | undefined }[] {
+  const all = [
+    ...show.zones.flatMap((zone) => [...zone.rules, ...kitRulesOf(show, zone)].map((rule) => ({ rule, zone }))),
+    ...show.rules.map((rule) => ({ rule, zone: undefined })),
+  ]
+  return all.filter(({ rule, zone }) => rule.enabled && whyNeverFires(show, rule, zone) !== undefined)
 }
 
 /** Why a rule can't fire, as it holds at its zone (parts filled, exceptions applied); undefined where nothing is known against it. */

@@ -80,11 +80,20 @@ describe('the print of a show', () => {
       id: 'door',
       name: 'Door',
       shape: { kind: 'box', at: [7, 0, 4.5], size: [2, 2, 2] },
-      rules: [],
+      rules: [
+        { id: 'on', on: { at: 'enter' }, cue: 'c' },
+        { id: 'off', on: { at: 'enter' }, cue: 'c', chance: 0 },
+      ],
     }
-    expect((await edit(server.url, id, 1, [{ op: 'add', path: '/zones/-', value: zone }])).status).toBe(200)
+    const cue = { id: 'c', name: 'C', steps: [], for: 'everyone', scare: false }
+    const added = [
+      { op: 'add' as const, path: '/cues/-', value: cue },
+      { op: 'add' as const, path: '/zones/-', value: zone },
+    ]
+    expect((await edit(server.url, id, 1, added)).status).toBe(200)
     const after = await print()
     expect(after.zones).toBe(1)
+    expect([before.neverFire, after.neverFire]).toEqual([0, 1])
     expect(after.lanes[0].spans.length).toBeGreaterThan(1)
   })
 })

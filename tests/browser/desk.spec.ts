@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { expect } from '@playwright/test'
 import { logOf, prepare, run, walksOf } from '../../core/engine'
 import { readShow } from '../../core/show'
-import { ask, demo, newShow } from '../harness/api'
+import { ask, demo, edit, newShow } from '../harness/api'
 import {
   colourAt,
   desk,
@@ -318,6 +318,16 @@ test('shows are made, renamed, binned and brought in from their list', async ({ 
   await page.getByRole('option', { name: 'by name' }).click()
   const titles = await inUse.locator('a[href^="/show/"]').allTextContents()
   expect(titles.filter(Boolean)).toEqual([...titles.filter(Boolean)].sort((a, b) => a.localeCompare(b)))
+  // What can be said against one before anybody opens it stands there, too.
+  const { id } = await newShow(server.url, 'With a dead rule')
+  const dead = { id: 'r', on: { at: 'clock', seconds: 1 }, cue: 'c', chance: 0 }
+  await edit(server.url, id, 1, [
+    { op: 'add', path: '/cues/-', value: { id: 'c', name: 'C', steps: [], for: 'everyone', scare: false } },
+    { op: 'add', path: '/rules/-', value: dead },
+  ])
+  await page.reload()
+  await expect(inUse.filter({ hasText: 'With a dead rule' })).toContainText('1 rule can never fire')
+  await expect(renamed).not.toContainText('never fire')
   await page.getByLabel('Show to import').setInputFiles({
     name: 'broken.esvik.json',
     mimeType: 'application/json',

@@ -2,7 +2,21 @@ import { expect } from '@playwright/test'
 import AxeBuilder from '@axe-core/playwright'
 import type { Show } from '../../core/show'
 import { ask } from '../harness/api'
-import { choose, clickSpot, clickThing, desk, drag, open, openNew, part, plan, spotAt, test, type } from './page'
+import {
+  choose,
+  clickSpot,
+  clickThing,
+  desk,
+  drag,
+  middle,
+  open,
+  openNew,
+  part,
+  plan,
+  spotAt,
+  test,
+  type,
+} from './page'
 
 const box = (x: number, z: number) => ({ kind: 'box', at: [x, 0, z], size: [1, 2, 1] })
 const document = (title: string) => ({
@@ -186,6 +200,15 @@ test('the plan is gone through, drawn in and read by keys alone; one key leads t
   await page.keyboard.press('p')
   const cross = plan(page).locator('[data-cross]')
   await expect(cross).toBeVisible()
+  // Nearer and further around it.
+  const metre = async () => (await spotAt(page, 1, 0)).x - (await spotAt(page, 0, 0)).x
+  const [far, at] = [await metre(), await middle(cross)]
+  await page.keyboard.press('+')
+  await page.keyboard.press('+')
+  await expect.poll(metre).toBeGreaterThan(far * 1.5)
+  await expect.poll(async () => Math.abs((await middle(cross)).x - at.x)).toBeLessThan(2)
+  await page.keyboard.press('0')
+  await expect.poll(metre).toBeLessThan(far * 1.2)
   await page.keyboard.press('Escape')
   await expect(desk(page).getByRole('heading', { level: 2 })).toHaveText('By keys')
 })
