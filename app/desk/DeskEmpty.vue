@@ -77,7 +77,7 @@ const KEYS = [
     </details>
     <dl class="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 text-xs text-bone-3">
       <template v-for="[key, what] in KEYS" :key="key"
-        ><dt class="font-mono text-bone-2">{{ key }}</dt>
+        ><dt class="font-mono text-[11px] text-bone-2">{{ key }}</dt>
         <dd>{{ what }}</dd></template
       >
     </dl>

@@ -20,9 +20,15 @@ export function usePlanView(frame: Ref<HTMLElement | undefined>) {
       1,
       Math.min((width.value - 60 - aside) / (x1 - x0 || 1), (height.value - 90) / (z1 - z0 || 1)),
     )
-    view.plan = { x: (x0 + x1) / 2 - aside / 2 / scale, z: (z0 + z1) / 2 - 12 / scale, scale }
+    fitted = { x: (x0 + x1) / 2 - aside / 2 / scale, z: (z0 + z1) / 2 - 12 / scale, scale }
+    view.plan = fitted
   }
-  watch([width, () => doc.show !== undefined], () => !view.plan && fit(), { immediate: true })
+  /** How it lay when all was last fitted in: as long as no hand moves it, all stays in sight whatever room there is, but for a section below. */
+  let fitted: typeof view.plan
+  const isFitted = () => toRaw(view.plan) === fitted && !view.section
+  watch([width, height, () => doc.show !== undefined], () => (!view.plan || isFitted()) && fit(), {
+    immediate: true,
+  })
 
   /** One pixel in metres. */
   const pixel = computed(() => 1 / (view.plan?.scale ?? 24))
