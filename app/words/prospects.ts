@@ -1,8 +1,8 @@
 import type { ForGood, NeverFires } from '~~/core/findings'
-import type { Show } from '~~/core/show'
+import type { Rule, Show } from '~~/core/show'
 import { flagName } from './names'
 import { stepWords } from './step-kinds'
-import { plain } from './time'
+import { plain, seconds } from './time'
 
 const valueWords = (value: boolean | number): string => (value === true ? 'yes' : value === false ? 'no' : plain(value))
 
@@ -34,4 +34,38 @@ export function forGoodWords(show: Show, found: readonly ForGood[]): string {
   const names = found.map(({ step }) => stepWords(show, step)).join('; ')
   const nobody = found.some(({ why }) => why === 'unreleased')
   return `Once fired, for good: ${names}.${nobody ? ' Whoever leaves releases nothing.' : ' Nothing gives it back.'}`
+}
+
+/** When a rule that has fired is ready to fire again, in a sentence; empty for a time of the clock, which comes once. */
+export function readyWords({ on, limit, cooldown, busy, per }: Rule): string {
+  if (on.at === 'clock') return ''
+  const whom = per === 'player' ? ' for each player' : ''
+  if (limit?.times === 1) return `Fires once${whom}, and is never ready again.`
+  const rest = cooldown && cooldown.seconds > 0 ? seconds(cooldown.seconds) : undefined
+  const times = limit ? `, ${limit.times} times${whom} in all` : ''
+  return `Ready again ${rest === undefined ? READY[busy] : READY_AFTER[busy][cooldown!.from](rest)}${times}.`
+}
+const READY: { [busy in Rule['busy']]: string } = {
+  skip: 'once its cue has ended',
+  restart: 'at once: the cue begins anew',
+  overlap: 'at once, also over a cue that still plays',
+  queue: 'at once: what comes while the cue plays waits for its end',
+}
+const READY_AFTER: { [busy in Rule['busy']]: { fire: (rest: string) => string; end: (rest: string) => string } } = {
+  skip: {
+    fire: (rest) => `${rest} after it fired, if its cue has ended by then`,
+    end: (rest) => `${rest} after its cue has ended`,
+  },
+  restart: {
+    fire: (rest) => `${rest} after it fired: a cue that still plays begins anew`,
+    end: (rest) => `while its cue plays, which begins anew, and ${rest} after its end`,
+  },
+  overlap: {
+    fire: (rest) => `${rest} after it fired, also over a cue that still plays`,
+    end: (rest) => `while its cue plays, and ${rest} after its end`,
+  },
+  queue: {
+    fire: (rest) => `${rest} after it fired: what comes while the cue plays waits for its end`,
+    end: (rest) => `${rest} after its cue has ended: what comes while it plays waits`,
+  },
 }

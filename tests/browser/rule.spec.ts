@@ -57,6 +57,7 @@ test('the sentence stays one for every moment, and the score follows it', async 
 test('a limit holds all but the first, for each player or for the run', async ({ page, server }) => {
   const { rule } = await openRule(page, server, 'Limits')
   await choose(page, 'Limit', 'at most')
+  await expect(desk(page)).toContainText('Fires once for each player, and is never ready again.')
   await expect(marks(page, 'fired', 'hall-doorway')).toHaveCount(1)
   await expect(marks(page, 'held', 'hall-doorway').first()).toHaveAccessibleName(
     /^Held: limit, it has fired once already/,
@@ -94,6 +95,7 @@ test('a delay puts the cue off, and what a second moment does meanwhile is said'
   await type(page, 'After', '60')
   await choose(page, 'While it plays', 'waiting if it still plays')
   await expect.poll(rule).toMatchObject({ delay: 60, busy: 'queue' })
+  await expect(desk(page)).toContainText('Ready again at once: what comes while the cue plays waits for its end.')
   await choose(page, 'While it plays', 'skipping if it still plays')
   await expect(marks(page, 'fired', 'hall-doorway')).toHaveCount(1)
   await expect(marks(page, 'held', 'hall-doorway').first()).toBeVisible()
