@@ -3,6 +3,7 @@ import { join } from 'node:path'
 import { walksOf, RunError } from '../../core/engine'
 import type { Show } from '../../core/show'
 import { Refusal } from '../http/refusal'
+import { inOrder } from '../in-order'
 import type { FlightsAsked } from './flights.process'
 import { showNow } from './list'
 
@@ -12,6 +13,8 @@ const BUILT = join(process.env.ESVIK_BUILD ?? join(process.cwd(), '.build'), 'fl
 const LONGEST = 20_000
 /** So many answers are held in memory; the oldest goes first. */
 const MOST_HELD = 50
+/** One process at a time, however many ask. */
+const turns = inOrder()
 const held = new Map<string, Promise<Float64Array>>()
 
 /**
@@ -25,7 +28,7 @@ export async function flightsOf(id: string, revision: number, walks: string[], s
   const key = JSON.stringify([id, revision, walks, seed])
   const known = held.get(key)
   if (known) return known
-  const flights = workedOut({ show, walks, seed })
+  const flights = turns('flights', () => workedOut({ show, walks, seed }))
   held.set(key, flights)
   flights.catch(() => held.delete(key))
   while (held.size > MOST_HELD) held.delete(held.keys().next().value!)
