@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Spot } from '~~/core/show'
+import { picking } from '~/frame/picking'
 import { followPointer } from '~/frame/pointer-drag'
 import type { LentMoment } from '~/run/lent-moment'
 import { round } from './geometry'
@@ -56,7 +57,7 @@ function nudge(event: KeyboardEvent) {
 </script>
 
 <template>
-  <g :transform="`translate(${listener.at[0]} ${listener.at[1]}) scale(${pixel})`" data-listener>
+  <g :transform="`translate(${listener.at[0]} ${listener.at[1]}) scale(${pixel})`" :class="picking ? 'pointer-events-none' : ''" data-listener>
     <g
       class="cursor-move touch-none"
       tabindex="0"
