@@ -28,8 +28,8 @@ describe('when a rule is ready again', () => {
       { cooldown: { seconds: 3, from: 'end' }, busy: 'overlap' },
       'Ready again while its cue plays, and 3 s after its end.',
     ],
-    [{ limit: { times: 3 } }, 'Ready again once its cue has ended, 3 times for each player in all.'],
-    [{ limit: { times: 3 }, per: 'run' }, 'Ready again once its cue has ended, 3 times in all.'],
+    [{ limit: { times: 3 } }, 'Ready again once its cue has ended, at most 3 times a player.'],
+    [{ limit: { times: 3 }, per: 'run' }, 'Ready again once its cue has ended, at most 3 times.'],
     [{ limit: { times: 1 } }, 'Fires once for each player, and is never ready again.'],
     [{ limit: { times: 1 }, per: 'run', busy: 'restart' }, 'Fires once, and is never ready again.'],
   ])('%j: %s', (more, said) => expect(words(more)).toBe(said))

@@ -39,10 +39,9 @@ export function forGoodWords(show: Show, found: readonly ForGood[]): string {
 /** When a rule that has fired is ready to fire again, in a sentence; empty for a time of the clock, which comes once. */
 export function readyWords({ on, limit, cooldown, busy, per }: Rule): string {
   if (on.at === 'clock') return ''
-  const whom = per === 'player' ? ' for each player' : ''
-  if (limit?.times === 1) return `Fires once${whom}, and is never ready again.`
+  if (limit?.times === 1) return `Fires once${per === 'player' ? ' for each player' : ''}, and is never ready again.`
   const rest = cooldown && cooldown.seconds > 0 ? seconds(cooldown.seconds) : undefined
-  const times = limit ? `, ${limit.times} times${whom} in all` : ''
+  const times = limit ? `, at most ${limit.times} times${per === 'player' ? ' a player' : ''}` : ''
   return `Ready again ${rest === undefined ? READY[busy] : READY_AFTER[busy][cooldown!.from](rest)}${times}.`
 }
 const READY: { [busy in Rule['busy']]: string } = {
