@@ -57,7 +57,11 @@ function nudge(event: KeyboardEvent) {
 </script>
 
 <template>
-  <g :transform="`translate(${listener.at[0]} ${listener.at[1]}) scale(${pixel})`" :class="picking ? 'pointer-events-none' : ''" data-listener>
+  <g
+    :transform="`translate(${listener.at[0]} ${listener.at[1]}) scale(${pixel})`"
+    :class="picking ? 'pointer-events-none' : ''"
+    data-listener
+  >
     <g
       class="cursor-move touch-none"
       tabindex="0"
