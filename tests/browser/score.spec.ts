@@ -126,7 +126,8 @@ test('what a dial did is undone where it was dragged, and a slider keeps its own
   await expect(cooldown).toHaveValue(before)
 
   const number = desk(page).getByRole('button', { name: /, Cooldown$/ })
-  // Evidence that comes moves what lies below it: the hand waits until the number rests.
+  // Evidence that comes moves what lies below it: the hand waits until it is there and the number rests.
+  await expect(desk(page)).toContainText('of 100 walkers')
   await number.hover({ position: { x: 10, y: 8 } })
   const box = (await number.boundingBox())!
   await page.mouse.down()
