@@ -22,7 +22,14 @@ async function follow(
   placement: Placement,
   at: (x: number, y: number) => void,
 ) {
-  const { autoUpdate, computePosition, flip, offset, shift, size } = await import('@floating-ui/dom')
+  const floating = await import('@floating-ui/dom').catch(() => undefined)
+  // Without the server, before any menu was opened: below its opener, where it can at least be read.
+  if (!floating) {
+    const { left, bottom } = opener.getBoundingClientRect()
+    at(Math.round(left), Math.round(bottom))
+    return () => {}
+  }
+  const { autoUpdate, computePosition, flip, offset, shift, size } = floating
   const middleware = [
     offset(4),
     flip({ padding: EDGE }),

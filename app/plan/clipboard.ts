@@ -52,10 +52,11 @@ export function usePlanClipboard(pointer: Ref<Spot | undefined>) {
   }
   /** Reading comes with the first text that is pasted. */
   async function pasteText(text: string, said: string): Promise<void> {
-    const { pasted } = await import('./pasted')
-    let what: ReturnType<typeof pasted>
+    const reading = await import('./pasted').catch(() => undefined)
+    if (!reading) return void (doc.problem = 'What was copied can’t be read now: the server does not answer.')
+    let what: ReturnType<typeof reading.pasted>
     try {
-      what = pasted(text, said)
+      what = reading.pasted(text, said)
     } catch (error) {
       doc.problem = `What was copied is no part of a show: ${(error as Error).message}.`
       return

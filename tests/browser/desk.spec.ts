@@ -13,6 +13,7 @@ import {
   middle,
   open,
   openDemo,
+  openNew,
   plan,
   score,
   shownMarks,
@@ -362,4 +363,22 @@ test('a second window sees edits, says so, and both keep theirs', async ({ page,
   await expect(head(page, 'Doorway')).toBeVisible()
   await second.close()
   await expect(page.getByText('1 other window')).toBeHidden()
+})
+
+test('a menu opens beside its opener, also where the server is away before any was opened', async ({
+  page,
+  server,
+}) => {
+  await openNew(page, server, 'No server')
+  const opener = page.getByRole('button', { name: 'Zone', exact: true })
+  await expect(opener).toBeVisible()
+  await page.context().setOffline(true)
+  await opener.click()
+  const menu = page.getByRole('menu')
+  await expect(menu).toHaveCSS('opacity', '1')
+  const [button, box] = [(await opener.boundingBox())!, (await menu.boundingBox())!]
+  expect(Math.abs(box.x - button.x)).toBeLessThan(8)
+  expect(box.y - (button.y + button.height)).toBeLessThan(8)
+  await page.getByRole('menuitem', { name: 'Box' }).click()
+  await expect(menu).toBeHidden()
 })
