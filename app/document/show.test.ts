@@ -8,6 +8,9 @@ import { openOutbox } from './outbox'
 import type { Unsent } from './shelf'
 import { useShow } from './show'
 
+/** Waits until what is asked holds; only what hangs fails by time. */
+const until = (holds: () => unknown) => vi.waitFor(holds, { timeout: 120_000 })
+
 /** One at a time for each name, as a browser gives locks to its windows. */
 function locksOf() {
   const turns = new Map<string, Promise<unknown>>()
@@ -127,10 +130,10 @@ describe('the document', () => {
     const release = server.hold()
     store.edit('Cooldown', (e) => e.set(cooldown, rest(9)))
     expect(seconds(store.show)).toBe(9)
-    await vi.waitFor(async () => expect(await kept()).toHaveLength(1))
+    await until(async () => expect(await kept()).toHaveLength(1))
     expect([store.state, store.unsent, server.changes.length]).toEqual(['saving', 1, 0])
     release()
-    await vi.waitFor(() => expect(store.state).toBe('saved'))
+    await until(() => expect(store.state).toBe('saved'))
     expect([seconds(server.show), store.unsent, store.revision]).toEqual([9, 0, 1])
     expect(await kept()).toEqual([])
   })
@@ -140,13 +143,13 @@ describe('the document', () => {
     server.away = true
     store.edit('Cooldown', (e) => e.set(cooldown, rest(5)))
     store.edit('Cooldown', (e) => e.set(cooldown, rest(6)))
-    await vi.waitFor(() => expect(store.state).toBe('away'))
+    await until(() => expect(store.state).toBe('away'))
     expect(seconds(store.show)).toBe(6)
     server.away = false
     const again = await opened()
     expect(seconds(again.show)).toBe(6)
     // The page that was left tries again too: what it sends is there already.
-    await vi.waitFor(() => expect([again.state, store.state]).toEqual(['saved', 'saved']), { timeout: 10_000 })
+    await until(() => expect([again.state, store.state]).toEqual(['saved', 'saved']))
     expect(server.changes).toHaveLength(2)
     expect(seconds(server.show)).toBe(6)
   })
@@ -155,15 +158,15 @@ describe('the document', () => {
     const store = await opened()
     server.away = true
     store.edit('Cooldown', (e) => e.set(cooldown, rest(7)))
-    await vi.waitFor(() => expect(store.state).toBe('away'))
+    await until(() => expect(store.state).toBe('away'))
     server.away = false
-    await vi.waitFor(() => expect([store.state, seconds(server.show)]).toEqual(['saved', 7]), { timeout: 5000 })
+    await until(() => expect([store.state, seconds(server.show)]).toEqual(['saved', 7]))
   })
 
   it('fetches nothing after a save', async () => {
     const store = await opened()
     store.edit('Cooldown', (e) => e.set(cooldown, rest(7)))
-    await vi.waitFor(() => expect(store.state).toBe('saved'))
+    await until(() => expect(store.state).toBe('saved'))
     expect(server.asked).toEqual(['/api/shows/night', '/api/shows/night/edits'])
   })
 
@@ -171,14 +174,12 @@ describe('the document', () => {
     const store = await opened()
     server.refuses = () => [507, 'The disk is full']
     store.edit('Cooldown', (e) => e.set(cooldown, rest(7)))
-    await vi.waitFor(() => expect(store.state).toBe('full'))
+    await until(() => expect(store.state).toBe('full'))
     server.refuses = () => [403, 'Only looking is allowed here']
-    await vi.waitFor(() => expect([store.state, store.refusal]).toEqual(['refused', 'Only looking is allowed here']), {
-      timeout: 5000,
-    })
+    await until(() => expect([store.state, store.refusal]).toEqual(['refused', 'Only looking is allowed here']))
     expect(await kept()).toHaveLength(1)
     server.refuses = undefined
-    await vi.waitFor(() => expect(store.state).toBe('saved'), { timeout: 5000 })
+    await until(() => expect(store.state).toBe('saved'))
   })
 
   it('goes on, edits and sends, where the browser keeps nothing, and says that they would not survive', async () => {
@@ -186,7 +187,7 @@ describe('the document', () => {
     const store = await opened()
     expect(store.survives).toBe(false)
     store.edit('Cooldown', (e) => e.set(cooldown, rest(7)))
-    await vi.waitFor(() => expect([store.state, seconds(server.show)]).toEqual(['saved', 7]))
+    await until(() => expect([store.state, seconds(server.show)]).toEqual(['saved', 7]))
   })
 
   it('an edit that would break the show changes nothing and says why', async () => {
@@ -210,7 +211,7 @@ describe('the document', () => {
     store.redo()
     store.redo()
     expect(seconds(store.show)).toBe(2)
-    await vi.waitFor(() => expect(store.state).toBe('saved'))
+    await until(() => expect(store.state).toBe('saved'))
     expect(seconds(server.show)).toBe(2)
   })
 
@@ -232,7 +233,7 @@ describe('the document', () => {
     expect([seconds(store.show), store.dragging]).toEqual([4, false])
     store.drag((e) => e.set(cooldown, rest(6)))
     store.drop('Cooldown', (e) => e.set(cooldown, rest(6)))
-    await vi.waitFor(() => expect(store.state).toBe('saved'))
+    await until(() => expect(store.state).toBe('saved'))
     expect(server.changes).toHaveLength(1)
     expect(told).toEqual(['draft', 'draft', 'draft', 'draft', 'draft', 'draft', 'done'])
   })
@@ -252,13 +253,13 @@ describe('a second window', () => {
     const store = await opened()
     server.change('one', named('Quay'))
     toldOf(server.change('two', named('Pier')))
-    await vi.waitFor(() => expect([store.show!.zones[0]!.name, store.revision]).toEqual(['Pier', 2]))
+    await until(() => expect([store.show!.zones[0]!.name, store.revision]).toEqual(['Pier', 2]))
   })
   it('edits of different things are both kept', async () => {
     const store = await opened()
     server.change('theirs', named('Quay'))
     store.edit('Cooldown', (e) => e.set(cooldown, rest(9)))
-    await vi.waitFor(() => expect(store.state).toBe('saved'))
+    await until(() => expect(store.state).toBe('saved'))
     for (const show of [store.show!, server.show]) expect([show.zones[0]!.name, seconds(show)]).toEqual(['Quay', 9])
   })
   it('what the server can’t take is set aside with its words, and what comes after goes on', async () => {
@@ -266,14 +267,14 @@ describe('a second window', () => {
     server.refuses = ({ label }) => (label === 'Bad' ? [422, '/zones/0/rim must be 0 or more'] : undefined)
     store.edit('Bad', (e) => e.set(['zones', 'z', 'rim'], 2))
     store.edit('Good', (e) => e.set(cooldown, rest(9)))
-    await vi.waitFor(() => expect([store.state, seconds(server.show)]).toEqual(['saved', 9]))
+    await until(() => expect([store.state, seconds(server.show)]).toEqual(['saved', 9]))
     expect(store.asides.map(({ label, aside }) => [label, aside])).toEqual([['Bad', '/zones/0/rim must be 0 or more']])
     expect(store.show!.zones[0]!.rim).toBe(0)
     const again = await opened()
     expect(again.asides).toHaveLength(1)
     server.refuses = undefined
     await again.tryAgain(again.asides[0]!.id)
-    await vi.waitFor(() => expect([again.state, server.show.zones[0]!.rim]).toEqual(['saved', 2]))
+    await until(() => expect([again.state, server.show.zones[0]!.rim]).toEqual(['saved', 2]))
     expect(again.asides).toEqual([])
   })
   it('all edits that another window’s edit has left without ground are named, and each is a choice', async () => {
@@ -287,7 +288,7 @@ describe('a second window', () => {
     expect(store.asides.map(({ label }) => label)).toEqual(['Cooldown', 'Chance'])
     expect([store.show!.zones[0]!.rules.length, store.show!.zones[0]!.rim]).toEqual([0, 1])
     server.away = false
-    await vi.waitFor(() => expect(store.state).toBe('saved'), { timeout: 5000 })
+    await until(() => expect(store.state).toBe('saved'))
     await store.giveUp(store.asides[0]!.id)
     expect((await kept()).map(({ label }) => label)).toEqual(['Chance'])
   })
@@ -301,13 +302,13 @@ describe('a second window', () => {
     expect(told.map((change) => Object.keys(change)[0])).toEqual(['draft', 'done', 'draft'])
     expect(told[1]).toEqual({ done: named('Quay') })
     store.drop('Cooldown', (e) => e.set(cooldown, rest(6)))
-    await vi.waitFor(() => expect(store.state).toBe('saved'))
+    await until(() => expect(store.state).toBe('saved'))
     expect([seconds(server.show), server.show.zones[0]!.name]).toEqual([6, 'Quay'])
   })
   it('going back asks before it throws away what another window has put since', async () => {
     const store = await opened()
     store.edit('Rename', (e) => e.set(['zones', 'z', 'name'], 'Pier'))
-    await vi.waitFor(() => expect(store.state).toBe('saved'))
+    await until(() => expect(store.state).toBe('saved'))
     toldOf(server.change('theirs', named('Quay')))
     store.undo()
     expect([store.asked?.now, store.show!.zones[0]!.name, store.undoLabel]).toEqual(['Quay', 'Quay', 'Rename'])
@@ -333,11 +334,11 @@ describe('two windows of one browser', () => {
       one.edit(`One ${n}`, (e) => e.set(cooldown, rest(n)))
       two.edit(`Two ${n}`, (e) => e.set(['zones', 'z', 'rim'], n))
     }
-    await vi.waitFor(() => expect([one.unsent, two.unsent]).toEqual([10, 10]))
+    await until(() => expect([one.unsent, two.unsent]).toEqual([10, 10]))
     for (const { show } of [one, two]) expect([seconds(show), show!.zones[0]!.rim]).toEqual([5, 5])
     expect(await kept()).toHaveLength(10)
     server.away = false
-    await vi.waitFor(() => expect([one.state, two.state]).toEqual(['saved', 'saved']), { timeout: 8000 })
+    await until(() => expect([one.state, two.state]).toEqual(['saved', 'saved']))
     expect(server.changes.map(({ label }) => label)).toHaveLength(10)
     expect(new Set(server.changes.map(({ id }) => id)).size).toBe(10)
     for (const show of [one.show, two.show, server.show]) expect([seconds(show), show!.zones[0]!.rim]).toEqual([5, 5])
@@ -347,9 +348,9 @@ describe('two windows of one browser', () => {
     const [one, two] = [await opened(), await opened()]
     server.away = true
     one.edit('Cooldown', (e) => e.set(cooldown, rest(9)))
-    await vi.waitFor(() => expect(seconds(two.show)).toBe(9))
+    await until(() => expect(seconds(two.show)).toBe(9))
     one.close()
     server.away = false
-    await vi.waitFor(() => expect([two.state, seconds(server.show)]).toEqual(['saved', 9]), { timeout: 5000 })
+    await until(() => expect([two.state, seconds(server.show)]).toEqual(['saved', 9]))
   })
 })

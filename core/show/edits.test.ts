@@ -33,7 +33,8 @@ function after(show: Show, patch: Operation[]): Show | undefined {
 const KEYS = ['constructor', '__proto__', 'toString', '-', '0', '999', '-1', '1.5', 'name', 'note', 'rim', 'tags', '']
 
 describe('whatever edits make of a show', () => {
-  it('is what a reader of its document would have, in 4000 random edits', () => {
+  it('is what a reader of its document would have, in up to 4000 random edits', () => {
+    let tried = 0
     let taken = 0
     fc.assert(
       fc.property(anyShow, fc.infiniteStream(fc.nat()), (show, numbers) => {
@@ -48,6 +49,7 @@ describe('whatever edits make of a show', () => {
           const made = after(now, [
             op === 'remove' ? { op, path } : { op, path, value: pick([alike, alike, pick(VALUES)]) },
           ])
+          tried++
           if (!made) continue
           taken++
           expect(readShow(JSON.parse(JSON.stringify(made))), `${op} ${path}`).toEqual(made)
@@ -56,7 +58,7 @@ describe('whatever edits make of a show', () => {
       }),
       { numRuns: 100, seed: 4, endOnFailure: true },
     )
-    expect(taken).toBeGreaterThan(400)
+    expect(taken).toBeGreaterThan(tried / 10)
   })
 
   const show = fc.sample(randomShow, { numRuns: 1, seed: 2 })[0]

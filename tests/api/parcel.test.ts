@@ -1,4 +1,3 @@
-import { spawnSync } from 'node:child_process'
 import { createHash, randomUUID } from 'node:crypto'
 import { copyFileSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -10,6 +9,7 @@ import { openZip } from '../../server/zip/unpack'
 import { zipStream, type ZipPart } from '../../server/zip/pack'
 import { ask, demo, edit, newShow, type Answer } from '../harness/api'
 import { levelByThree } from '../harness/level'
+import { program } from '../harness/program'
 import { startServer, type TestServer } from '../harness/server'
 import { wav } from '../harness/wav'
 
@@ -125,10 +125,7 @@ describe('a show with its sounds as one ZIP', () => {
 
 describe('backup and restore', () => {
   const keep = (url: string, ...args: string[]) =>
-    spawnSync(process.execPath, [process.env.ESVIK_BACKUP!, ...args], {
-      encoding: 'utf8',
-      env: { ...process.env, DATABASE_URL: url },
-    })
+    program(process.env.ESVIK_BACKUP!, args, { DATABASE_URL: url })
   /** What a backup holds, file by file, without the time it was made. */
   async function contents(file: string): Promise<Map<string, string>> {
     const zip = await openZip(file)
@@ -157,14 +154,14 @@ describe('backup and restore', () => {
     const glb = Uint8Array.from(await levelByThree())
     expect((await fetch(`${server.url}/api/assets`, { method: 'POST', body: glb })).status).toBe(200)
     const file = join(folder, 'all.zip')
-    const written = keep(process.env.DATABASE_URL!, 'backup', file)
+    const written = await keep(process.env.DATABASE_URL!, 'backup', file)
     expect(written.stderr).toBe('')
     expect(written.stdout).toMatch(/\d+ shows and \d+ sounds are in /)
 
     const other = await emptyDatabase()
-    expect(keep(other, 'restore', file).stdout).toMatch(/are back/)
+    expect((await keep(other, 'restore', file)).stdout).toMatch(/are back/)
     const again = join(folder, 'again.zip')
-    keep(other, 'backup', again)
+    await keep(other, 'backup', again)
     expect(await contents(again)).toEqual(await contents(file))
     expect([...(await contents(again)).keys()]).toContain(`meshes/${hashOf(Buffer.from(glb))}.glb`)
 
@@ -180,23 +177,23 @@ describe('backup and restore', () => {
     await elsewhere.kill()
 
     // What is there is replaced only after a yes, and a damaged backup changes nothing.
-    expect(keep(other, 'restore', file).stdout).not.toMatch(/are back/)
+    expect((await keep(other, 'restore', file)).stdout).not.toMatch(/are back/)
     const damaged = join(folder, 'damaged.zip')
     copyFileSync(file, damaged)
     const bytes = readFileSync(damaged)
     bytes.fill(0, bytes.length >> 1, (bytes.length >> 1) + 4000)
     writeFileSync(damaged, bytes)
-    const refused = keep(other, 'restore', damaged, '--yes')
+    const refused = await keep(other, 'restore', damaged, '--yes')
     expect(refused.status).toBe(1)
     expect(refused.stderr).toMatch(/^esvik: "sounds\/.*Nothing was changed/)
-    keep(other, 'backup', again, '--overwrite')
+    await keep(other, 'backup', again, '--overwrite')
     expect(await contents(again)).toEqual(await contents(file))
   })
 
-  it('a backup is not written over another one by itself', () => {
+  it('a backup is not written over another one by itself', async () => {
     const file = join(folder, 'there.zip')
     writeFileSync(file, 'precious')
-    const { status, stderr } = keep(process.env.DATABASE_URL!, 'backup', file)
+    const { status, stderr } = await keep(process.env.DATABASE_URL!, 'backup', file)
     expect([status, readFileSync(file, 'utf8')]).toEqual([1, 'precious'])
     expect(stderr).toContain('is there already')
   })

@@ -74,7 +74,7 @@ describe('starting, whatever was left behind', () => {
     expect(winner && loser).toBeTruthy()
     expect(loser!.said).toMatch(/Esvik runs on this data already/)
     expect((await start(data)).said).toContain(winner!.url)
-  }, 120_000)
+  })
 
   it('right after everything was killed, and with whatever notes that left', async () => {
     const data = folder()
@@ -102,7 +102,7 @@ describe('starting, whatever was left behind', () => {
     writeFileSync(join(place, 'postmaster.pid'), `1\n${place}\n0\n5432\n\n127.0.0.1\n`)
     const last = await start(data)
     expect(await title(last.url!)).toBe(name)
-  }, 240_000)
+  })
 
   it('a path that can hold no data is told in a sentence', async () => {
     const file = join(folder(), 'file')
@@ -113,7 +113,7 @@ describe('starting, whatever was left behind', () => {
       expect(child.exitCode).toBe(1)
       expect(said.trim()).toMatch(/^The data can't lie in .*: .*file\.$/)
     }
-  }, 60_000)
+  })
 })
 
 describe('listening elsewhere', () => {
@@ -163,7 +163,7 @@ describe('listening elsewhere', () => {
     for (let n = 0; n < 5; n++) statuses.push((await enter(url!, `wrong guess ${n}`)).status)
     expect(statuses).toEqual([401, 401, 401, 429, 429])
     expect((await enter(url!, EDIT)).status).toBe(429)
-  }, 120_000)
+  })
 
   it('tells made-up passphrases once', async () => {
     const data = folder()
@@ -173,5 +173,5 @@ describe('listening elsewhere', () => {
     const second = await start(data, '--host', '127.0.0.2')
     expect(second.said).not.toMatch(/to edit/)
     expect((await ask(second.url!, '/api/shows')).status).toBe(401)
-  }, 120_000)
+  })
 })

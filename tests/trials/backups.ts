@@ -41,7 +41,7 @@ export async function backups(count: number): Promise<Figures> {
   const made = await newShow(place.url, 'Kept')
   for (let n = 1; n <= 5; n++) await edit(place.url, made.id, n, [{ op: 'replace', path: '/note', value: `note ${n}` }])
   const good = join(folder, 'good.zip')
-  place.keep('backup', good)
+  await place.keep('backup', good)
   const zip = await openZip(good)
   const files: Files = new Map()
   for (const name of zip.names) files.set(name, await zip.read(name, 1e9))
@@ -63,13 +63,13 @@ export async function backups(count: number): Promise<Figures> {
       bad[at] ^= 1 << pick([0, 3, 7])
       writeFileSync(file, bad)
     } else writeFileSync(file, bytes.subarray(0, Math.floor(bytes.length * next())))
-    const { status, said } = place.keep('restore', file, '--yes')
+    const { status, said } = await place.keep('restore', file, '--yes')
     if (status === 0) figures.accepted++
     else figures.refused++
     if (/\n\s+at /.test(said)) figures['stack traces']++
     if ((await state()) !== before) figures.changed++
   }
-  if (place.keep('restore', good, '--yes').status !== 0) figures.changed++
+  if ((await place.keep('restore', good, '--yes')).status !== 0) figures.changed++
   rmSync(folder, { recursive: true, force: true })
   await place.close()
   return figures

@@ -3,6 +3,7 @@ import { spawnSync } from 'node:child_process'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { openDatabase, removeDatabase } from '../../bin/lib/database.mjs'
+import { program } from '../harness/program'
 import { startServer, type TestServer } from '../harness/server'
 
 /** A database and a server of a trial's own, either of which can be killed. */
@@ -13,7 +14,7 @@ export interface Place {
   /** Kills the database with all its processes, as a power cut does; it is started again by itself. */
   killDatabase(): void
   /** Runs the command line's backup or restore. */
-  keep(...args: string[]): { status: number; said: string }
+  keep(...args: string[]): Promise<{ status: number; said: string }>
   close(): Promise<void>
 }
 
@@ -32,12 +33,9 @@ export async function openPlace(): Promise<Place> {
     url: server.url,
     databaseUrl: env.DATABASE_URL,
     killDatabase: () => void spawnSync('pkill', ['-KILL', '-f', `postgres.*${database.place}`]),
-    keep(...args) {
-      const { status, stdout, stderr } = spawnSync(process.execPath, [built('backup.mjs'), ...args], {
-        env: { ...process.env, ...env },
-        encoding: 'utf8',
-      })
-      return { status: status ?? -1, said: stdout + stderr }
+    async keep(...args) {
+      const { status, stdout, stderr } = await program(built('backup.mjs'), args, env)
+      return { status, said: stdout + stderr }
     },
     async close() {
       await server.kill()

@@ -3,6 +3,7 @@ import { edits } from './edits'
 import { files } from './files'
 import { kills } from './kills'
 import type { Figures } from './place'
+import { properties } from './properties'
 import { requests } from './requests'
 import { tabs } from './tabs'
 import { windows } from './windows'
@@ -12,6 +13,7 @@ const NOTHING =
   /^(lost|doubled|missing|out of order|otherwise|not brought|errors|slow|unclear|echoing|no answer|swallowed|accepted|changed|stack)/
 /** Each trial in full; none takes longer than its limit (s). */
 const TRIALS: { [name: string]: [limit: number, work: () => Promise<Figures>] } = {
+  properties: [3000, properties],
   kills: [900, () => kills(100)],
   windows: [300, () => windows(50, 200)],
   edits: [900, () => edits(10_000)],
