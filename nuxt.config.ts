@@ -15,7 +15,8 @@ export default defineNuxtConfig({
   css: ['~/assets/esvik.css'],
   telemetry: false,
   // The list of shows is fetched by whoever points at the way back to it, not by whoever opens a show.
-  experimental: { defaults: { nuxtLink: { prefetchOn: { visibility: false, interaction: true } } } },
+  // A view that can't be fetched is told of; what is open stays.
+  experimental: { emitRouteChunkError: 'manual', defaults: { nuxtLink: { prefetchOn: { visibility: false, interaction: true } } } },
   devtools: { enabled: false },
   // What is used is named where it is used: arrows between rooms can be seen and checked.
   components: { dirs: [] },

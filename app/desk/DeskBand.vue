@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { fetched } from '~/frame/fetched'
 import { keepFocus } from '~/frame/keep-focus'
 import { useSelection } from '~/frame/selection'
 import { useShow } from '~/document/show'
@@ -8,14 +9,14 @@ import DeskEmpty from './DeskEmpty.vue'
 const fetchZone = () => import('./ZoneDesk.vue')
 const fetchCue = () => import('~/cues/CueDesk.vue')
 const fetchWalk = () => import('./WalkDesk.vue')
-const ZoneDesk = defineAsyncComponent(fetchZone)
-const CueDesk = defineAsyncComponent(fetchCue)
-const WalkDesk = defineAsyncComponent(fetchWalk)
+const ZoneDesk = fetched(fetchZone)
+const CueDesk = fetched(fetchCue)
+const WalkDesk = fetched(fetchWalk)
 onMounted(() => setTimeout(() => void Promise.all([fetchZone(), fetchCue(), fetchWalk()]), 3000))
 /** Who only tunes what is there doesn't wait for these. */
-const PlaceThing = defineAsyncComponent(() => import('./PlaceThing.vue'))
-const AtmosphereDesk = defineAsyncComponent(() => import('~/cues/atmosphere/AtmosphereDesk.vue'))
-const ThingsDesk = defineAsyncComponent(() => import('./ThingsDesk.vue'))
+const PlaceThing = fetched(() => import('./PlaceThing.vue'))
+const AtmosphereDesk = fetched(() => import('~/cues/atmosphere/AtmosphereDesk.vue'))
+const ThingsDesk = fetched(() => import('./ThingsDesk.vue'))
 
 const doc = useShow()
 const selection = useSelection()

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { fetched } from '~/frame/fetched'
 import { usePassing } from '~/plan/passing'
 import { useSelection } from '~/frame/selection'
 import { nameOfThing, thingsOf, type ThingKind } from '~/document/things'
@@ -7,7 +8,7 @@ import { count } from '~/words/time'
 
 /** Fetched when somebody wants to see it. */
 const knotsOpened = ref(false)
-const KnotsList = defineAsyncComponent(() => import('./KnotsList.vue'))
+const KnotsList = fetched(() => import('./KnotsList.vue'))
 const doc = useShow()
 const selection = useSelection()
 const passing = usePassing()

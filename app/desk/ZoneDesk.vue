@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { fetched } from '~/frame/fetched'
 import type { Zone } from '~~/core/show'
 import { useRun } from '~/run/current-run'
 import { useSelection } from '~/frame/selection'
@@ -18,7 +19,7 @@ import PartText from '~/parts/PartText.vue'
 import { useThingEdits } from '~/plan/thing-edits'
 import WholeThings from '~/wiring/WholeThings.vue'
 
-const ZoneFindings = defineAsyncComponent(() => import('./ZoneFindings.vue'))
+const ZoneFindings = fetched(() => import('./ZoneFindings.vue'))
 
 const props = defineProps<{ zone: Zone }>()
 const doc = useShow()

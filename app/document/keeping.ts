@@ -1,6 +1,7 @@
 import { ref, shallowRef } from 'vue'
 import { applyPatch, rebase, type Edit, type Operation, type Show } from '~~/core/show'
 import type { Accepted, Done } from '~~/server/shows/messages'
+import { newId } from '~/words/new-id'
 import { openOutbox, type Outbox, type Word } from './outbox'
 import type { Unsent } from './shelf'
 import { useWindows } from './other-windows'
@@ -181,6 +182,9 @@ export function useKeeping(hears: { seen: (now: Show, anew: boolean) => void }) 
     hears.seen(now, anew)
   }
 
+  /** Shows what is kept, and nothing else: after an error something else may be seen. */
+  const showKept = () => void (confirmed && rebuild())
+
   function putAside(edit: Unsent, words: string): void {
     const aside = { ...edit, aside: words }
     asides.value = [...asides.value.filter((other) => other.id !== edit.id), aside]
@@ -189,7 +193,7 @@ export function useKeeping(hears: { seen: (now: Show, anew: boolean) => void }) 
 
   /** Keeps an edit of what is seen until the server has it. */
   function keep(label: string, patch: Operation[]): void {
-    const edit: Unsent = { id: crypto.randomUUID(), label, patch, base: confirmed!.revision, order: outbox!.next() }
+    const edit: Unsent = { id: newId(), label, patch, base: confirmed!.revision, order: outbox!.next() }
     setPending([...pending, edit])
     if (state.value === 'saved') state.value = 'saving'
     void outbox!.keep(edit).then(send)
@@ -271,7 +275,7 @@ export function useKeeping(hears: { seen: (now: Show, anew: boolean) => void }) 
     if (!found || !outbox) return
     const { aside: _, ...again } = found
     asides.value = asides.value.filter((other) => other !== found)
-    const next = { ...again, id: crypto.randomUUID(), order: outbox.next(), base: confirmed!.revision }
+    const next = { ...again, id: newId(), order: outbox.next(), base: confirmed!.revision }
     await outbox.drop([edit])
     await outbox.keep(next)
     setPending([...pending, next])
@@ -294,6 +298,7 @@ export function useKeeping(hears: { seen: (now: Show, anew: boolean) => void }) 
     open,
     close,
     keep,
+    showKept,
     giveUp,
     tryAgain,
   }

@@ -1,5 +1,6 @@
 import type { IDBPDatabase } from 'idb'
 import type { Done } from '~~/server/shows/messages'
+import { alone } from './open-windows'
 import { closeShelf, shelf, type Shelf, type Unsent } from './shelf'
 
 /** What windows of one browser tell each other about what waits. */
@@ -58,9 +59,7 @@ export function openOutbox(show: string, hears: { word: (word: Word) => void; fa
       }, undefined)
     },
     tell: (word) => channel.postMessage(word),
-    async alone(work) {
-      await navigator.locks.request(`esvik-send:${show}`, work)
-    },
+    alone: (work) => alone(`esvik-send:${show}`, work),
     next: () => (last = Math.max(last + 1, Date.now() * 1000)),
     close: () => channel.close(),
   }

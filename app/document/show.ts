@@ -72,9 +72,10 @@ export const useShow = defineStore('show', () => {
   }
 
   function accept(label: string, patch: Operation[], after: Show): void {
+    // What can't be kept is not shown.
+    keeping.keep(label, patch)
     show.value = after
     tell({ done: patch })
-    keeping.keep(label, patch)
   }
 
   /** One edit. If it would break the show nothing happens but a sentence that says why. */

@@ -1,41 +1,10 @@
 import { computed, shallowRef } from 'vue'
+import { openWindows, ownWindow } from './open-windows'
 import { closeShelf, shelf, type KeptStep } from './shelf'
 import type { Step } from './undo'
 
 /** So many are kept of a show. */
 const MOST = 500
-/** A page that is being reloaded has its lock for a moment yet (ms). */
-const PATIENCE = 1000
-const LOCK = 'esvik-desk:'
-const WINDOW = 'esvik-desk'
-
-const claim = (desk: string): Promise<boolean> =>
-  new Promise((resolve) => {
-    const held = () => {
-      resolve(true)
-      // As long as this page is there.
-      return new Promise<void>(() => {})
-    }
-    navigator.locks.request(LOCK + desk, { signal: AbortSignal.timeout(PATIENCE) }, held).catch(() => resolve(false))
-  })
-
-let own: Promise<string> | undefined
-/** What this window is called: the same after a reload, another in a window that was opened as a copy of this one. */
-const ownDesk = (): Promise<string> =>
-  (own ??= (async () => {
-    const known = sessionStorage.getItem(WINDOW)
-    if (known && (await claim(known))) return known
-    const made = crypto.randomUUID()
-    sessionStorage.setItem(WINDOW, made)
-    await claim(made)
-    return made
-  })())
-
-/** The names of windows that are open now. */
-async function openDesks(): Promise<Set<string>> {
-  const { held = [] } = await navigator.locks.query()
-  return new Set(held.flatMap(({ name }) => (name?.startsWith(LOCK) ? [name.slice(LOCK.length)] : [])))
-}
 
 const quietly = async (work: () => Promise<unknown>) => {
   try {
@@ -71,8 +40,8 @@ export function useUndoStack() {
     show = id
     dones.value = undones.value = []
     await quietly(async () => {
-      desk = await ownDesk()
-      const others = await openDesks()
+      desk = await ownWindow()
+      const others = await openWindows()
       others.delete(desk)
       const kept = await (await shelf()).getAll('steps', IDBKeyRange.bound([id, 0], [id, Infinity]))
       const free = kept.filter((step) => !others.has(step.desk)).map(({ show: _, ...step }) => ({ ...step, desk }))

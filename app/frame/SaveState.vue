@@ -2,6 +2,7 @@
 import { useEventListener, useIntervalFn } from '@vueuse/core'
 import { useShow } from '~/document/show'
 import { count } from '~/words/time'
+import { trouble } from './trouble'
 
 const doc = useShow()
 const now = ref(Date.now())
@@ -12,6 +13,8 @@ const kept = computed(() => {
   return doc.survives ? `${edits} kept in this browser` : `${edits} would be lost if this window is closed`
 })
 const words = computed(() => {
+  if (trouble.value)
+    return doc.unsent > 0 ? `An error: ${kept.value}` : `An error: all is kept up to revision ${doc.revision}`
   switch (doc.state) {
     case 'saving':
       return doc.survives ? 'Saving …' : `Saving … ${kept.value}`
@@ -28,7 +31,7 @@ const words = computed(() => {
     }
   }
 })
-const isWell = computed(() => doc.state === 'saved' || (doc.state === 'saving' && doc.survives))
+const isWell = computed(() => !trouble.value && (doc.state === 'saved' || (doc.state === 'saving' && doc.survives)))
 
 useEventListener(window, 'beforeunload', (event) => {
   if (doc.unsent > 0 && !doc.survives) event.preventDefault()

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { fetched } from '~/frame/fetched'
 import { probe } from '~/document/probe'
 import { thingIn, type ThingKind } from '~/document/things'
 import { useShow } from '~/document/show'
@@ -46,18 +47,18 @@ watch(tool, (now) => {
   if (picking.value?.draws !== undefined && now !== picking.value.draws)
     void nextTick(() => (picking.value = undefined))
 })
-const DeleteQuestion = defineAsyncComponent(() => import('./DeleteQuestion.vue'))
-const SectionBand = defineAsyncComponent(() => import('./SectionBand.vue'))
-const PlanDraft = defineAsyncComponent(() => import('./PlanDraft.vue'))
-const PlanPassing = defineAsyncComponent(() => import('./PlanPassing.vue'))
-const PlanUnreached = defineAsyncComponent(() => import('./PlanUnreached.vue'))
+const DeleteQuestion = fetched(() => import('./DeleteQuestion.vue'))
+const SectionBand = fetched(() => import('./SectionBand.vue'))
+const PlanDraft = fetched(() => import('./PlanDraft.vue'))
+const PlanPassing = fetched(() => import('./PlanPassing.vue'))
+const PlanUnreached = fetched(() => import('./PlanUnreached.vue'))
 /** Nobody copies before anything is seen. */
-const PlanClipboard = defineAsyncComponent(() => import('./PlanClipboard.vue'))
-const PlanCompared = defineAsyncComponent(() => import('./PlanCompared.vue'))
-const PlanAmbience = defineAsyncComponent(() => import('./PlanAmbience.vue'))
-const PlanStep = defineAsyncComponent(() => import('./PlanStep.vue'))
-const PlanListener = defineAsyncComponent(() => import('./PlanListener.vue'))
-const PlanCut = defineAsyncComponent(() => import('./PlanCut.vue'))
+const PlanClipboard = fetched(() => import('./PlanClipboard.vue'))
+const PlanCompared = fetched(() => import('./PlanCompared.vue'))
+const PlanAmbience = fetched(() => import('./PlanAmbience.vue'))
+const PlanStep = fetched(() => import('./PlanStep.vue'))
+const PlanListener = fetched(() => import('./PlanListener.vue'))
+const PlanCut = fetched(() => import('./PlanCut.vue'))
 /** Until somebody has put it elsewhere the section cuts through the middle of the chosen thing, or of what is seen. */
 const cut = computed(() => {
   if (view.cut) return view.cut

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { fetched } from '~/frame/fetched'
 import { holds } from '~~/core/space'
 import type { Spot } from '~~/core/show'
 import { nameOfThing, thingIn, type ThingRef } from '~/document/things'
@@ -15,7 +16,7 @@ const props = defineProps<{ pixel: number }>()
 const doc = useShow()
 const selection = useSelection()
 const view = useView()
-const PlanSeen = defineAsyncComponent(() => import('./PlanSeen.vue'))
+const PlanSeen = fetched(() => import('./PlanSeen.vue'))
 
 interface Drawn {
   key: string

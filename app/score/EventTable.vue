@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useClipboard } from '@vueuse/core'
 import type { RunEvent } from '~~/core/engine'
 import { usePlayhead } from '~/frame/playhead'
 import { useRun } from '~/run/current-run'
@@ -103,6 +104,8 @@ function go(row: Row) {
   const zone = played.value.zones.find((z) => z.name === row.where)
   if (zone) selection.choose('zone', zone.id)
 }
+/** Also in a page that is no secure context. */
+const clipboard = useClipboard({ legacy: true })
 async function copy() {
   const text = [
     ['time', 'kind', 'who', 'zone', 'what'],
@@ -110,8 +113,8 @@ async function copy() {
   ]
     .map((cells) => cells.join('\t'))
     .join('\n')
-  await navigator.clipboard.writeText(text)
-  copied.value = true
+  await clipboard.copy(text)
+  copied.value = clipboard.copied.value
 }
 watch(words, () => (copied.value = false))
 </script>

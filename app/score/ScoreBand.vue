@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { fetched } from '~/frame/fetched'
 import { lanesOf } from '~~/core/score'
 import { clock } from '~/words/time'
 import { useShow } from '~/document/show'
@@ -10,8 +11,8 @@ import CurveHeads from './CurveHeads.vue'
 import ScoreTransport from './ScoreTransport.vue'
 import LaneHeads from './LaneHeads.vue'
 
-const LaneFilter = defineAsyncComponent(() => import('./LaneFilter.vue'))
-const EventTable = defineAsyncComponent(() => import('./EventTable.vue'))
+const LaneFilter = fetched(() => import('./LaneFilter.vue'))
+const EventTable = fetched(() => import('./EventTable.vue'))
 
 const doc = useShow()
 const runs = useRun()

@@ -4,6 +4,7 @@ import type { Listed } from '~~/server/shows/list'
 import type { PrintNow } from '~~/server/shows/print'
 import { droppedPlace } from '~/frame/dropped'
 import { askServer, whyFailed } from '~/document/server'
+import { newId } from '~/words/new-id'
 
 export type { Listed }
 type Brought = { missing: string[] }
@@ -100,7 +101,7 @@ export function useShows() {
       askServer(`/api/shows/${show.id}/edits`, {
         method: 'POST',
         body: {
-          id: crypto.randomUUID(),
+          id: newId(),
           base: show.revision,
           label: `Rename the show to “${name}”`,
           patch: [{ op: 'replace', path: '/title', value: name }],

@@ -11,6 +11,10 @@ export function useRecording(done: (file: File) => void) {
 
   async function begin(): Promise<void> {
     problem.value = ''
+    if (!navigator.mediaDevices) {
+      problem.value = `Browsers give no microphone to pages over plain HTTP; over HTTPS, or at 127.0.0.1, it can be recorded.`
+      return
+    }
     try {
       const from = await navigator.mediaDevices.getUserMedia({
         audio: { echoCancellation: false, noiseSuppression: false, autoGainControl: false },

@@ -1,6 +1,6 @@
 // `bin/start`: from an empty machine to a running Esvik.
 import { spawn, spawnSync } from 'node:child_process'
-import { createServer } from 'node:net'
+import { createServer, isIP } from 'node:net'
 import { join, resolve } from 'node:path'
 import { createInterface } from 'node:readline/promises'
 import { setTimeout as delay } from 'node:timers/promises'
@@ -19,6 +19,7 @@ const HELP = `bin/start [--port N] [--host ADDRESS] [--data DIR] [--fresh [--yes
   --host ADDRESS           where it listens (127.0.0.1 if not given); anywhere else it asks for a passphrase
   --passphrase-file FILE   the passphrase for editing, and on a second line one for looking only; without it two are made up
                            and shown once
+  --proxy ADDRESS[,…]      proxies before it whose word is taken for who asks (X-Forwarded-For, -Host, -Proto)
   --data DIR   where the database lies (.data if not given)
   --fresh      throw the database away and begin with a new one; asks first
   --yes        with --fresh: don't ask
@@ -40,6 +41,7 @@ function options() {
         port: { type: 'string', default: '4600' },
         host: { type: 'string', default: '127.0.0.1' },
         'passphrase-file': { type: 'string' },
+        proxy: { type: 'string' },
         data: { type: 'string', default: join(root, '.data') },
         fresh: { type: 'boolean' },
         dev: { type: 'boolean' },
@@ -82,11 +84,23 @@ async function runningSoon(data) {
 }
 
 async function main() {
-  const { port: portText, host, data: dataText, fresh, dev, help, yes, 'passphrase-file': phraseFile } = options()
+  const {
+    port: portText,
+    host,
+    data: dataText,
+    fresh,
+    dev,
+    help,
+    yes,
+    'passphrase-file': phraseFile,
+    proxy,
+  } = options()
   if (help) return said(HELP)
   const port = Number(portText)
   if (!Number.isInteger(port) || port < 1 || port > 65535)
     fail(`--port must be a number from 1 to 65535, not "${portText}".`)
+  const stranger = proxy?.split(',').find((address) => !isIP(address.trim()))
+  if (stranger !== undefined) fail(`--proxy must be addresses such as 10.0.0.2, not "${stranger}".`)
   const data = resolve(dataText)
   try {
     checkFolder(data)
@@ -157,6 +171,7 @@ async function main() {
       ESVIK_BUILD: buildFolder(),
       ESVIK_DATA: data,
       ...(access && { ESVIK_ACCESS: access, ESVIK_HOST: host }),
+      ...(proxy && { ESVIK_PROXIES: proxy }),
       NITRO_HOST: host,
       NITRO_PORT: String(port),
       HOST: host,

@@ -44,25 +44,15 @@ export function session(may: May, now = Date.now()): string {
   return `${text}.${seal(text)}`
 }
 
-/** What the bearer of a session may do; undefined if it is none, or over. */
-export function sessionAllows(word: string | undefined, now = Date.now()): May | undefined {
-  const [may, until, given] = (word ?? '').split('.')
+/** What the bearer of sessions may do; undefined if none of them is one, or still is. */
+export function sessionsAllow(words: readonly string[], now = Date.now()): May | undefined {
+  const all = new Set(words.map((word) => sessionAllows(word, now)))
+  return all.has('edit') ? 'edit' : all.has('look') ? 'look' : undefined
+}
+function sessionAllows(word: string, now: number): May | undefined {
+  const [may, until, given] = word.split('.')
   if (given === undefined || (may !== 'look' && may !== 'edit')) return undefined
   const right = Buffer.from(seal(`${may}.${until}`))
   const isRight = given.length === right.length && timingSafeEqual(Buffer.from(given), right)
   return isRight && Number(until) * 1000 > now ? may : undefined
-}
-
-/** Tries of late, by address. */
-const tries = new Map<string, number[]>()
-const MINUTE = 60_000
-const MOST_TRIES = 5
-
-/** Whether somebody at an address may try a passphrase now: five times a minute. */
-export function mayTry(address: string, now = Date.now()): boolean {
-  const lately = (tries.get(address) ?? []).filter((at) => now - at < MINUTE)
-  if (lately.length >= MOST_TRIES) return false
-  if (tries.size > 10_000) tries.clear()
-  tries.set(address, [...lately, now])
-  return true
 }

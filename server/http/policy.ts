@@ -3,7 +3,8 @@ import { createHash } from 'node:crypto'
 /** What every answer says to browsers. */
 export const HEADERS = {
   'x-content-type-options': 'nosniff',
-  'referrer-policy': 'no-referrer',
+  // With `no-referrer` a form's Origin is `null`, and nobody gets in by passphrase.
+  'referrer-policy': 'same-origin',
   'cross-origin-opener-policy': 'same-origin',
   'cross-origin-embedder-policy': 'require-corp',
   'cross-origin-resource-policy': 'same-origin',

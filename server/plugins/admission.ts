@@ -1,52 +1,47 @@
-import { createError, defineEventHandler, getCookie, getRequestHeader, setHeaders, type H3Event } from 'h3'
-import { COOKIE } from '../access/cookie'
+import type { IncomingMessage } from 'node:http'
+import { createError, defineEventHandler, getRequestHeader, getRequestIP, setHeaders } from 'h3'
+import { cookiesIn } from '../access/cookie'
 import { enter, maySee } from '../access/enter'
-import { isGuarded, sessionAllows } from '../access/passphrases'
+import { isGuarded, sessionsAllow } from '../access/passphrases'
 import { changeRefused, hostRefused, socketRefused, type Came } from '../http/origin'
 import { HEADERS, policy, scriptsIn } from '../http/policy'
+import { askerOf, type Asker } from '../http/proxies'
 
 const SAFE = new Set(['GET', 'HEAD', 'OPTIONS'])
 /** The one path on which a socket is opened. */
 const LIVE = '/live'
 
-const cameBy = (header: (name: string) => string | null | undefined): Came => ({
-  host: header('host') ?? '',
+const cameBy = (header: (name: string) => string | null | undefined, asker: Asker): Came => ({
+  host: asker.host ?? header('host') ?? '',
   origin: header('origin') ?? undefined,
   site: header('sec-fetch-site') ?? undefined,
 })
 
 /** Stands before everything else, files too: who asks, and what the answer may be used for. */
 const admission = defineEventHandler((event) => {
-  const came = cameBy((name) => getRequestHeader(event, name))
+  const header = (name: string) => getRequestHeader(event, name)
+  const asker = askerOf(getRequestIP(event) ?? '', header)
+  const came = cameBy(header, asker)
   setHeaders(event, { ...HEADERS, 'content-security-policy': policy(came.host) })
-  const refused = hostRefused(came, isGuarded) ?? (SAFE.has(event.method) ? undefined : changeRefused(came))
+  const stranger = hostRefused(came, isGuarded)
+  const refused = stranger ?? (SAFE.has(event.method) ? undefined : changeRefused(came))
+  const path = event.path.split('?')[0]
+  // A form is answered by a page.
+  if (isGuarded && path === '/enter' && !stranger) return enter(event, asker, refused)
   if (refused) throw createError({ statusCode: 403, message: refused })
-  return isGuarded ? guard(event) : undefined
+  return isGuarded && path !== '/api/health' ? maySee(event, sessionsAllow(cookiesIn(header('cookie')))) : undefined
 })
 
-function guard(event: H3Event) {
-  const path = event.path.split('?')[0]
-  if (path === '/enter') return enter(event)
-  if (path === '/api/health') return undefined
-  return maySee(event, sessionAllows(getCookie(event, COOKIE)))
-}
-
-/** The cookie of a socket's request. */
-const cookieIn = (header: string | null): string | undefined =>
-  header
-    ?.split(';')
-    .map((pair) => pair.trim().split('='))
-    .find(([name]) => name === COOKIE)?.[1]
-
 /** Why a socket is not opened: the status and the words. */
-function socketStopped(headers: Headers, path: string): [status: number, words: string] | undefined {
-  const came = cameBy((name) => headers.get(name))
+function socketStopped(headers: Headers, path: string, peer: string): [status: number, words: string] | undefined {
+  const header = (name: string) => headers.get(name)
+  const came = cameBy(header, askerOf(peer, header))
   const host = hostRefused(came, isGuarded)
   if (host) return [403, host]
   if (path !== LIVE) return [404, 'There is nothing at this address']
   const refused = socketRefused(came)
   if (refused) return [403, refused]
-  return isGuarded && !sessionAllows(cookieIn(headers.get('cookie'))) ? [401, 'Enter the passphrase first'] : undefined
+  return isGuarded && !sessionsAllow(cookiesIn(headers.get('cookie'))) ? [401, 'Enter the passphrase first'] : undefined
 }
 
 export default defineNitroPlugin((nitro) => {
@@ -57,7 +52,9 @@ export default defineNitroPlugin((nitro) => {
     // Once it is open, it is asked for with the peer.
     if (!('url' in request && 'headers' in request)) return resolve(request)
     const { headers, url } = request as Request
-    const stopped = socketStopped(headers, new URL(url, 'http://here').pathname)
+    // The adapter keeps the request of Node beside what it makes of it.
+    const peer = (request as { _req?: IncomingMessage })._req?.socket.remoteAddress ?? ''
+    const stopped = socketStopped(headers, new URL(url, 'http://here').pathname, peer)
     if (!stopped) return resolve(request)
     const [status, words] = stopped
     return {

@@ -34,7 +34,7 @@ describe('every answer', () => {
       expect(policy).not.toMatch(/script-src[^;]*unsafe-inline/)
       expect(headers.get('x-content-type-options')).toBe('nosniff')
       expect(headers.get('cross-origin-opener-policy')).toBe('same-origin')
-      expect(headers.get('referrer-policy')).toBe('no-referrer')
+      expect(headers.get('referrer-policy')).toBe('same-origin')
       expect(headers.get('x-powered-by')).toBeNull()
     }
   })

@@ -124,8 +124,7 @@ describe('a show with its sounds as one ZIP', () => {
 })
 
 describe('backup and restore', () => {
-  const keep = (url: string, ...args: string[]) =>
-    program(process.env.ESVIK_BACKUP!, args, { DATABASE_URL: url })
+  const keep = (url: string, ...args: string[]) => program(process.env.ESVIK_BACKUP!, args, { DATABASE_URL: url })
   /** What a backup holds, file by file, without the time it was made. */
   async function contents(file: string): Promise<Map<string, string>> {
     const zip = await openZip(file)

@@ -29,6 +29,7 @@ fc.configureGlobal({
 })
 
 afterAll(() => {
-  if (cutShort.length > 0) process.stderr.write(`Properties, ${tried} tries; in the time there was ${cutShort.join(', ')}\n`)
+  if (cutShort.length > 0)
+    process.stderr.write(`Properties, ${tried} tries; in the time there was ${cutShort.join(', ')}\n`)
   else if (tried > 0 && everyTry) process.stdout.write(`Properties, all ${tried} tries.\n`)
 })

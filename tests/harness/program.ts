@@ -13,7 +13,10 @@ export interface Ended {
  * closed in the meantime is not used once more.
  */
 export async function program(file: string, args: readonly string[], env: Record<string, string> = {}): Promise<Ended> {
-  const child = spawn(process.execPath, [file, ...args], { env: { ...process.env, ...env }, stdio: ['ignore', 'pipe', 'pipe'] })
+  const child = spawn(process.execPath, [file, ...args], {
+    env: { ...process.env, ...env },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  })
   const ended = new Promise<number>((done) => child.on('close', (code) => done(code ?? -1)))
   const [stdout, stderr] = await Promise.all([text(child.stdout), text(child.stderr)])
   return { status: await ended, stdout, stderr }

@@ -13,5 +13,5 @@ export async function properties(): Promise<Figures> {
   const status = await ended
   if (status !== 0) process.stdout.write(said)
   const counts = [...said.matchAll(/all (\d+) tries/g)].map(([, n]) => Number(n))
-  return { tries: counts.reduce((sum, n) => sum + n, 0), 'errors': status === 0 ? 0 : 1 }
+  return { tries: counts.reduce((sum, n) => sum + n, 0), errors: status === 0 ? 0 : 1 }
 }

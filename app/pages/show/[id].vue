@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { fetched } from '~/frame/fetched'
 import { useEvidence } from '~/run/evidence'
 import { usePlayhead } from '~/frame/playhead'
 import { useRun } from '~/run/current-run'
@@ -28,22 +29,22 @@ useEvidence()
 useDeskKeys()
 useHearByKey()
 const failed = ref('')
-const UndoQuestion = defineAsyncComponent(() => import('~/frame/UndoQuestion.vue'))
-const AsideEdits = defineAsyncComponent(() => import('~/frame/AsideEdits.vue'))
-const BringPanel = defineAsyncComponent(() => import('~/bring/BringPanel.vue'))
+const UndoQuestion = fetched(() => import('~/frame/UndoQuestion.vue'))
+const AsideEdits = fetched(() => import('~/frame/AsideEdits.vue'))
+const BringPanel = fetched(() => import('~/bring/BringPanel.vue'))
 const brings = ref(droppedPlace.value !== undefined)
 const file = ref<HTMLInputElement>()
 function bringIn(dropped: File) {
   brings.value = true
   droppedPlace.value = dropped
 }
-const SoundsView = defineAsyncComponent(() => import('~/sounds/SoundsView.vue'))
-const CuesBand = defineAsyncComponent(() => import('~/cues/CuesBand.vue'))
-const CueReadOuts = defineAsyncComponent(() => import('~/cues/CueReadOuts.vue'))
-const SearchDialog = defineAsyncComponent(() => import('~/search/SearchDialog.vue'))
-const MixPanel = defineAsyncComponent(() => import('~/mix/MixPanel.vue'))
+const SoundsView = fetched(() => import('~/sounds/SoundsView.vue'))
+const CuesBand = fetched(() => import('~/cues/CuesBand.vue'))
+const CueReadOuts = fetched(() => import('~/cues/CueReadOuts.vue'))
+const SearchDialog = fetched(() => import('~/search/SearchDialog.vue'))
+const MixPanel = fetched(() => import('~/mix/MixPanel.vue'))
 const mixes = ref(false)
-const HistoryPanel = defineAsyncComponent(() => import('~/history/HistoryPanel.vue'))
+const HistoryPanel = fetched(() => import('~/history/HistoryPanel.vue'))
 const VIEWS = [
   { value: 'desk', words: 'Desk' },
   { value: 'cues', words: 'Cues' },
