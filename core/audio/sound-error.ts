@@ -22,11 +22,17 @@ export function checkClaims(channels: number, rate: number, frames?: number): vo
     throw new SoundError('it is longer than half an hour of stereo')
 }
 
-/** Samples that are no numbers are silence, so that one of them doesn't silence everything. */
+/** Louder than this no sample is (120 dB over full scale): what a file has beyond it is no sound, and its power no number. */
+const LOUDEST = 1e6
+
+/** Samples that are no numbers are silence, so that one of them doesn't silence everything; those without measure are held. */
 export function checkSamples({ channels, rate }: Decoded): Decoded {
   if (channels.length === 0 || channels[0].length === 0) throw new SoundError('it has no samples')
   checkClaims(channels.length, rate, channels[0].length)
   for (const samples of channels)
-    for (let i = 0; i < samples.length; i++) if (!Number.isFinite(samples[i])) samples[i] = 0
+    for (let i = 0; i < samples.length; i++) {
+      const value = samples[i]
+      if (!(Math.abs(value) <= LOUDEST)) samples[i] = Number.isFinite(value) ? LOUDEST * Math.sign(value) : 0
+    }
   return { channels, rate }
 }

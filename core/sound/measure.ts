@@ -31,6 +31,8 @@ const FAINT = 1e-3
 const FULL = 0.9999
 const CLIP = 3
 
+/** A measure that is a number, or none. */
+const finite = (value: number | undefined): number | undefined => (Number.isFinite(value) ? value : undefined)
 const decibels = (amplitude: number): number => 20 * Math.log10(amplitude)
 
 /** @param channels samples from −1 to 1, one array a channel, all of one length; `rate` in hertz; `known`: their powers, if they are known */
@@ -44,16 +46,16 @@ export function measure(channels: readonly Float32Array[], rate: number, known?:
     seconds: length / rate,
     channels: channels.length,
     rate,
-    integrated: integrated(powers),
-    range: loudnessRange(powers),
-    loudestMoment: loudestMoment(powers),
-    loudestShortTerm: short.length === 0 ? undefined : short.reduce((most, value) => Math.max(most, value), -Infinity),
+    integrated: finite(integrated(powers)),
+    range: finite(loudnessRange(powers)),
+    loudestMoment: finite(loudestMoment(powers)),
+    loudestShortTerm: finite(short.reduce((most, value) => Math.max(most, value), -Infinity)),
     truePeak: peak > 0 ? decibels(peak) : undefined,
     silence: { head: first / rate, tail: (length - last) / rate },
     clipped: channels.reduce((sum, samples) => sum + clips(samples), 0),
     offset: Math.max(0, ...channels.map(offsetOf)),
     seam: Math.max(0, ...channels.map(seamOf)),
-    centre: length === 0 ? undefined : centreOf(channels[0], rate),
+    centre: length === 0 ? undefined : finite(centreOf(channels[0], rate)),
   }
 }
 

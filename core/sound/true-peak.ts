@@ -1,30 +1,11 @@
+import { windowedSinc } from './windowed-sinc'
+
 /** So many values are worked out for each sample, each from so many samples on either side (ITU-R BS.1770-5, annex 2, asks for 4 at least). */
 const TIMES = 8
 const AROUND = 16
-/** How steeply the window falls off (Kaiser). */
-const BETA = 8
-
-/** The modified Bessel function of the first kind, order 0. */
-function bessel0(x: number): number {
-  let [sum, term] = [1, 1]
-  for (let k = 1; term > sum * 1e-12; k++) {
-    term *= (x / (2 * k)) ** 2
-    sum += term
-  }
-  return sum
-}
-
 /** For each place between two samples, what each sample around it adds there: a windowed sine cardinal. Made when it is first asked for. */
 let phases: readonly Float64Array[] | undefined
-const phasesBetween = (): readonly Float64Array[] =>
-  (phases ??= Array.from({ length: TIMES - 1 }, (_, phase) =>
-    Float64Array.from({ length: 2 * AROUND }, (__, i) => {
-      const off = i - AROUND + 1 - (phase + 1) / TIMES
-      const within = off / AROUND
-      const window = bessel0(BETA * Math.sqrt(Math.max(0, 1 - within * within))) / bessel0(BETA)
-      return (Math.sin(Math.PI * off) / (Math.PI * off)) * window
-    }),
-  ))
+const phasesBetween = (): readonly Float64Array[] => (phases ??= windowedSinc(TIMES, AROUND))
 
 /** The largest of a channel's samples (1 is full scale). */
 export function samplePeak(samples: ArrayLike<number>): number {
@@ -91,8 +72,8 @@ function highest(x: Float64Array, from: number, to: number, known: number): numb
   for (let i = from; i < to; i++) {
     const here = Math.abs(x[i])
     if (here > most) most = here
-    // It goes highest beside a sample that is the largest of its neighbours.
-    if (here * BEYOND < most || here < Math.abs(x[i - 1]) || here < Math.abs(x[i + 1])) continue
+    // It goes highest beside a sample that is the largest of its neighbours; in silence nowhere.
+    if (here === 0 || here * BEYOND < most || here < Math.abs(x[i - 1]) || here < Math.abs(x[i + 1])) continue
     most = Math.max(most, between(x, i - 1), between(x, i))
   }
   return most

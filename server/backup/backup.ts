@@ -2,52 +2,24 @@ import { createWriteStream } from 'node:fs'
 import { rename, rm } from 'node:fs/promises'
 import { pipeline } from 'node:stream/promises'
 import { Transaction } from 'sequelize'
-import type { Measured } from '../../core/sound'
 import { database } from '../data/connection'
-import { models, type AssetRow, type EditRow, type ShowRow, type VersionRow } from '../data/models'
+import { models } from '../data/models'
 import { GLB } from '../assets/mesh-file'
 import { meshName, soundName } from '../shows/parcel'
 import { zipStream, type ZipPart } from '../zip/pack'
+import { openZip } from '../zip/unpack'
+import { INDEX, showFile, type BackedUpShow } from './format'
+import { readBackup, type ReadBackup } from './read'
 
-/** A backup: a ZIP of `backup.json`, which lists what it holds, a file for each show with its edits, and the sounds. */
-export interface BackupIndex {
-  format: 'esvik-backup'
-  version: 1
-  made: string
-  shows: (Pick<ShowRow, 'id' | 'title' | 'revision' | 'snapshotRevision'> & {
-    binnedAt: string | null
-    openedAt?: string | null
-    createdAt: string
-    updatedAt: string
-    edits: number
-  })[]
-  /** `envelope` and `placed`: base64 of its loudness over time, so that it need not be worked out again. An older backup has WAV files alone. */
-  sounds: (Pick<AssetRow, 'hash' | 'library' | 'seconds'> & {
-    type?: string
-    envelope: string
-    placed?: string | null
-    measured?: Measured | null
-    createdAt: string
-  })[]
-  /** Files of places; a backup made before there were any has no such list. */
-  meshes?: (Pick<AssetRow, 'hash'> & { createdAt: string })[]
-}
-export type BackedUpEdit = Pick<EditRow, 'id' | 'revision' | 'label' | 'patch'> & { createdAt: string }
-export interface BackedUpShow {
-  snapshot: ShowRow['snapshot']
-  edits: BackedUpEdit[]
-  /** Earlier states, from which those between are worked out, some with names; an older backup has none. */
-  versions?: (Pick<VersionRow, 'revision' | 'name' | 'show'> & { createdAt: string })[]
-}
-export const INDEX = 'backup.json'
-export const showFile = (id: string): string => `shows/${id}.json`
-
-/** Writes all data into a ZIP, as they stand at one time; the file is there only once it is whole. */
-export async function backup(file: string, tell: (done: number, of: number) => void): Promise<BackupIndex> {
+/**
+ * Writes all data into a ZIP, as they stand at one time, and reads it back as a restore does; the file is there only then. Gives what a
+ * restore would find in it, faults too.
+ */
+export async function backup(file: string, tell: (done: number, of: number) => void): Promise<ReadBackup> {
   const isolationLevel = Transaction.ISOLATION_LEVELS.REPEATABLE_READ
   const unfinished = `${file}.unfinished`
   try {
-    const index = await database().transaction({ isolationLevel, readOnly: true }, async (transaction) => {
+    await database().transaction({ isolationLevel, readOnly: true }, async (transaction) => {
       const { Shows, Edits, Versions, Assets } = models()
       const shows = await Shows.findAll({ attributes: { exclude: ['snapshot'] }, order: [['id', 'ASC']], transaction })
       const files = await Assets.findAll({
@@ -57,9 +29,12 @@ export async function backup(file: string, tell: (done: number, of: number) => v
       })
       const sounds = files.filter(({ type }) => type !== GLB)
       const meshes = files.filter(({ type }) => type === GLB)
-      const counts: number[] = []
-      for (const { id } of shows) counts.push(await Edits.count({ where: { showId: id }, transaction }))
-      const made: BackupIndex = {
+      const counts: { edits: number; versions: number }[] = []
+      for (const { id } of shows) {
+        const of = { where: { showId: id }, transaction }
+        counts.push({ edits: await Edits.count(of), versions: await Versions.count(of) })
+      }
+      const made = {
         format: 'esvik-backup',
         version: 1,
         made: new Date().toISOString(),
@@ -72,7 +47,7 @@ export async function backup(file: string, tell: (done: number, of: number) => v
           openedAt: openedAt?.toISOString() ?? null,
           createdAt: createdAt.toISOString(),
           updatedAt: updatedAt.toISOString(),
-          edits: counts[i],
+          ...counts[i],
         })),
         sounds: sounds.map(({ hash, type, library, seconds, envelope, placed, measured, createdAt }) => ({
           hash,
@@ -117,7 +92,7 @@ export async function backup(file: string, tell: (done: number, of: number) => v
           compress: false,
           bytes: () => fileBytes(hash),
         })),
-        ...(made.meshes ?? []).map(({ hash }) => ({
+        ...made.meshes.map(({ hash }) => ({
           name: meshName(hash),
           compress: false,
           bytes: () => fileBytes(hash),
@@ -132,10 +107,11 @@ export async function backup(file: string, tell: (done: number, of: number) => v
         },
       }))
       await pipeline(zipStream(counted), createWriteStream(unfinished))
-      return made
     })
+    const zip = await openZip(unfinished)
+    const found = await readBackup(zip, tell).finally(() => zip.close())
     await rename(unfinished, file)
-    return index
+    return found
   } finally {
     await rm(unfinished, { force: true })
   }

@@ -5,14 +5,22 @@ import { Command } from 'commander'
 import { database } from '../data/connection'
 import { migrate } from '../data/migrations'
 import { Refusal } from '../http/refusal'
-import { backup, type BackupIndex } from './backup'
-import { restore, showsNow } from './restore'
+import { backup } from './backup'
+import type { ReadBackup } from './read'
+import { BrokenBackup, restore, sentences, showsNow } from './restore'
 
 const said = (text: string) => void process.stdout.write(`${text}\n`)
 /** Tells on a terminal how far long work has come. */
 const tell = (done: number, of: number) =>
   void (process.stderr.isTTY && process.stderr.write(`\r${done} of ${of} files …${done + 1 === of ? '\r\x1b[K' : ''}`))
-const contents = ({ shows, sounds }: BackupIndex) => `${shows.length} shows and ${sounds.length} sounds`
+const contents = ({ shows, sounds }: ReadBackup) => `${shows.length} shows and ${sounds.length} sounds`
+
+const tellFaults = ({ faults }: ReadBackup, words: string) =>
+  void process.stderr.write(
+    `${words}:\n${sentences(faults)
+      .map((line) => `  ${line}\n`)
+      .join('')}`,
+  )
 
 async function asked(question: string): Promise<boolean> {
   const ask = createInterface({ input: process.stdin, output: process.stdout })
@@ -32,25 +40,33 @@ program
   .action(async (file: string, { overwrite }: { overwrite?: boolean }) => {
     if (existsSync(file) && !overwrite) throw new Refusal(409, `"${file}" is there already; --overwrite replaces it`)
     await migrate()
-    said(`${contents(await backup(file, tell))} are in ${file}`)
+    const made = await backup(file, tell)
+    said(`${contents(made)} are in ${file}, read back as a restore reads them`)
+    if (made.faults.length === 0) return
+    tellFaults(made, `It holds these too, but a restore would refuse them; restore --without-broken restores the rest`)
+    process.exitCode = 1
   })
 program
   .command('restore')
   .description('put all data back as a backup has them, in place of what is there')
   .argument('<file>', 'a ZIP that backup wrote')
   .option('--yes', "don't ask before replacing what is there")
-  .action(async (file: string, { yes }: { yes?: boolean }) => {
+  .option('--without-broken', 'leave out what is not whole, and restore the rest')
+  .action(async (file: string, { yes, withoutBroken }: { yes?: boolean; withoutBroken?: boolean }) => {
     if (!existsSync(file)) throw new Refusal(404, `There is no file "${file}"`)
     const there = await showsNow()
     if (there > 0 && !yes && !(await asked(`This replaces the ${there} shows that are there. Type "yes" to go on: `)))
       return said('Nothing was changed.')
-    said(`${contents(await restore(file, tell))} are back`)
+    const back = await restore(file, tell, withoutBroken)
+    said(`${contents(back)} are back`)
+    if (back.faults.length > 0) tellFaults(back, 'Left out')
   })
 
 try {
   await program.parseAsync()
 } catch (error) {
-  process.stderr.write(`esvik: ${(error as Error).message}. Nothing was changed.\n`)
+  const rest = error instanceof BrokenBackup ? '; --without-broken restores the rest' : ''
+  process.stderr.write(`esvik: ${(error as Error).message}. Nothing was changed${rest}.\n`)
   process.exitCode = 1
 } finally {
   await database().close()

@@ -10,8 +10,9 @@ export class Refusal extends Error {
     readonly status: number,
     message: string,
     readonly data: { [key: string]: unknown } = {},
+    longest = 400,
   ) {
-    super(short(message, 400))
+    super(short(message, longest))
   }
 }
 

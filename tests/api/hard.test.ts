@@ -27,7 +27,14 @@ describe('hard use', () => {
     expect(figures).toMatchObject({ swallowed: 0, 'errors 500': 0 })
     expect(figures.refused).toBeGreaterThan(20)
   })
-  it('damaged backups change nothing', async () => {
-    expect(await backups(10)).toMatchObject({ refused: 10, accepted: 0, changed: 0, 'stack traces': 0 })
+  it('damaged and forged backups change nothing', async () => {
+    expect(await backups(14)).toMatchObject({
+      refused: 14,
+      forged: 7,
+      accepted: 0,
+      'accepted forged': 0,
+      changed: 0,
+      'stack traces': 0,
+    })
   })
 })

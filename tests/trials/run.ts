@@ -19,7 +19,7 @@ const TRIALS: { [name: string]: [limit: number, work: () => Promise<Figures>] } 
   edits: [900, () => edits(10_000)],
   requests: [300, () => requests(3000)],
   files: [600, () => files(300)],
-  backups: [600, () => backups(60)],
+  backups: [900, () => backups(80)],
   tabs: [600, () => tabs(20)],
 }
 
