@@ -19,7 +19,7 @@ export async function ensureBuilt({ dev = false, said = () => {} } = {}) {
     })
     app.mark()
   }
-  await ensureBundle('sound', ['server/assets', 'core'])
+  await ensureBundle('thread', ['server', 'core'])
   await ensureBundle('flights', ['server/shows', 'core'])
   return ensureBundle('prepare', ['server', 'core', 'demo'])
 }

@@ -24,7 +24,7 @@ export const ENTRIES = {
   esvik: 'cli/main.ts',
   prepare: 'server/prepare.ts',
   backup: 'server/backup/main.ts',
-  sound: 'server/assets/sound.worker.ts',
+  thread: 'server/threads/thread.ts',
   flights: 'server/shows/flights.process.ts',
 }
 

@@ -12,9 +12,6 @@ const COMPILED = { NODE_COMPILE_CACHE: join(buildFolder(), 'compiled') }
 /** Large arrays that a mix is done with are given back at once (glibc): an hour of it takes two thirds of the memory. */
 const GIVEN_BACK = { MALLOC_ARENA_MAX: '1', MALLOC_MMAP_THRESHOLD_: '131072' }
 
-/** Where what is built lies: sounds are read by a thread of its own. */
-const BUILT = { ESVIK_BUILD: buildFolder() }
-
 /** Runs a program to its end; Ctrl+C is its own to answer. */
 function run(file, args, env = {}) {
   process.on('SIGINT', () => {})
@@ -38,9 +35,8 @@ async function withData(args) {
   const { StartError } = await import('./disk.mjs')
   const { lockData } = await import('./lock.mjs')
   const file = await ensureBundle('backup', ['cli', 'server', 'core'])
-  await ensureBundle('sound', ['server/assets', 'core'])
   const data = dataOf(args)
-  if (process.env.DATABASE_URL) return run(file, args, BUILT)
+  if (process.env.DATABASE_URL) return run(file, args)
   if (args[0] === 'backup' && !existsSync(join(data, 'password'))) {
     process.stderr.write(`esvik: There is no data of Esvik in ${data}; --data DIR says where they are.\n`)
     return 1
@@ -50,7 +46,7 @@ async function withData(args) {
     if (!lock && args[0] === 'restore')
       throw new StartError(`Esvik runs on this data (${runningOn(data) ?? 'it is starting'}). Stop it, then restore.`)
     const database = lock ? await openDatabase(data, { said: () => {} }) : runningDatabase(data)
-    const code = await run(file, args, { ...BUILT, DATABASE_URL: database.url })
+    const code = await run(file, args, { DATABASE_URL: database.url })
     await database.stop()
     lock?.release()
     return code

@@ -12,7 +12,7 @@ ensurePackages()
 const { bundle } = await import('./bundle.mjs')
 await ensureBuilt({ said: (text) => process.stdout.write(`${text}\n`) })
 await ensureBundle('backup', ['cli', 'server', 'core'])
-ensureDebian(['chromium'], () => existsSync('/usr/bin/chromium'))
+ensureDebian(['chromium', 'ffmpeg'], () => ['chromium', 'ffmpeg'].every((name) => existsSync(`/usr/bin/${name}`)))
 await bundle({ trials: 'tests/trials/run.ts' })
 const { status } = spawnSync(process.execPath, [join(buildFolder(), 'trials.mjs'), ...process.argv.slice(2)], {
   cwd: root,

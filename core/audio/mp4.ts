@@ -26,10 +26,15 @@ interface Box {
   from: number
   to: number
 }
+/** More boxes than a sound in pieces of a moment each has are somebody's trick. */
+const MOST_BOXES = 100_000
+
 /** The boxes of an MP4 file, or of one of its boxes (ISO/IEC 14496-12). */
 function* boxesOf(bytes: Uint8Array, from: number, to: number): Generator<Box> {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
+  let boxes = 0
   for (let at = from; at + 8 <= to;) {
+    if (++boxes > MOST_BOXES) throw new SoundError('it has too many parts')
     const said = view.getUint32(at)
     const size = said === 1 && at + 16 <= to ? Number(view.getBigUint64(at + 8)) : said === 0 ? to - at : said
     if (size < 8 || at + size > to) throw new SoundError('it is cut off')

@@ -132,6 +132,25 @@ describe('true peak, by the signals of EBU Tech 3341', () => {
   })
 })
 
+describe('whatever a sound holds', () => {
+  const numbers = (samples: Float32Array, rate: number) =>
+    Object.values(measure([samples], rate)).flatMap((value) =>
+      typeof value === 'object' ? Object.values(value) : value,
+    )
+  it.each([1000, 1681, 2000, 3300, 3364, 4000, 8000, 384_000])(
+    'at %i Hz its measures are numbers, or absent',
+    (rate) => {
+      const tone = (length: number, loud: number) =>
+        Float32Array.from({ length }, (_, i) => loud * Math.sin((2 * Math.PI * 200 * i) / rate))
+      for (const samples of [tone(rate * 4, 0.5), tone(rate, 1e6), tone(3, 1), new Float32Array(rate)])
+        for (const value of numbers(samples, rate)) expect(value === undefined || Number.isFinite(value)).toBe(true)
+      // 200 Hz of half the full scale, wherever half the rate lies: −9 dBFS, and K-weighting takes about 0.3 dB of it.
+      expect(measure([tone(rate * 4, 0.5)], rate).integrated).toBeCloseTo(-9.99, 0)
+      expect(Math.abs(measure([tone(rate * 4, 0.5)], rate).integrated! + 9.99)).toBeLessThan(0.15)
+    },
+  )
+})
+
 describe('what else is measured of a sound', () => {
   it('how long nothing is heard before and after it', () => {
     const { silence, seconds } = measure(tones([[-90, 0.5], [-20, 1], [-90, 0.25]]), RATE) // prettier-ignore

@@ -1,11 +1,15 @@
 import type { Transaction } from 'sequelize'
 import { models } from '../data/models'
+import { jsonTooMuch } from '../http/json-size'
 import { Refusal } from '../http/refusal'
 import { hashOf } from './keep'
 
 export const GLB = 'model/gltf-binary'
-export const GLB_MAGIC = 'glTF'
+const GLB_MAGIC = 'glTF'
+export const isGlb = (bytes: Buffer): boolean => bytes.toString('latin1', 0, 4) === GLB_MAGIC
 const JSON_CHUNK = 0x4e4f534a
+/** Deeper than this no description of a place goes, and more values than this none has. */
+const MOST = { depth: 64, values: 4_000_000 }
 
 /** That bytes are a .glb (glTF 2.0, binary container) from its first byte to its last. @throws Refusal 422 in words */
 export function checkGlb(bytes: Buffer, name = 'The file'): void {
@@ -13,13 +17,16 @@ export function checkGlb(bytes: Buffer, name = 'The file'): void {
     throw new Refusal(422, `${name} is no glTF 2.0 file that can be kept: ${words}`)
   }
   if (bytes.length < 20) no('it is cut off')
-  if (bytes.toString('latin1', 0, 4) !== GLB_MAGIC) no('it does not begin with “glTF”')
+  if (!isGlb(bytes)) no('it does not begin with “glTF”')
   if (bytes.readUInt32LE(4) !== 2) no(`it is of version ${bytes.readUInt32LE(4)}`)
   if (bytes.readUInt32LE(8) !== bytes.length) no(`it claims ${bytes.readUInt32LE(8)} bytes and has ${bytes.length}`)
   const length = bytes.readUInt32LE(12)
   if (bytes.readUInt32LE(16) !== JSON_CHUNK || 20 + length > bytes.length) no('its description is not whole')
+  const json = bytes.subarray(20, 20 + length)
+  const problem = jsonTooMuch(json, MOST)
+  if (problem) no(`its description ${problem}`)
   try {
-    JSON.parse(bytes.toString('utf8', 20, 20 + length))
+    JSON.parse(json.toString('utf8'))
   } catch {
     no('its description is no JSON')
   }

@@ -2,12 +2,10 @@ import { isForBrowsers, SOUND_TYPES, sniffed, SoundError, type SoundType } from 
 import { hashOf, kept } from '../assets/keep'
 import { measured as measuredSchema } from '../assets/measured'
 import { checkGlb } from '../assets/mesh-file'
-import { readSound } from '../assets/sound-file'
-import type { SoundFile } from '../assets/sound-of'
+import { soundOf, type SoundFile } from '../assets/sound-of'
 import type { AssetRow } from '../data/models'
 import { parsedJson } from '../http/json-body'
 import { Refusal } from '../http/refusal'
-import { utf8Of } from '../http/utf8'
 import { MOST_SOUND, meshName, soundName } from '../shows/parcel'
 import type { OpenZip } from '../zip/unpack'
 import { checked, INDEX, indexSchema, listedMesh, listedShow, listedSound, showFile, type ListedMesh, type ListedShow, type ListedSound } from './format' // prettier-ignore
@@ -47,7 +45,7 @@ export const soundFile = (sound: ListedSound): string => soundName(sound.hash, t
  * edits, lengths and measures of sounds from their files. @throws Refusal 422 if it is no backup at all
  */
 export async function readBackup(zip: OpenZip, tell: (done: number, of: number) => void): Promise<ReadBackup> {
-  const index = checked(indexSchema, parsedJson(utf8Of(await zip.read(INDEX, MOST_INDEX), INDEX), INDEX), INDEX)
+  const index = checked(indexSchema, parsedJson(await zip.read(INDEX, MOST_INDEX), INDEX), INDEX)
   const whole: ReadBackup = { shows: [], sounds: [], meshes: [], faults: [] }
   const all = index.shows.length + index.sounds.length + (index.meshes?.length ?? 0)
   let done = 0
@@ -118,7 +116,7 @@ async function wholeSound(bytes: Buffer, listed: ListedSound): Promise<WholeSoun
   const type = sniffed(bytes)
   if (!type || type !== typeOf(listed))
     return no(`is ${type ? SOUND_TYPES[type].name : 'no sound'}; ${INDEX} says ${typeOf(listed)}`)
-  const file = await readSound(bytes).catch((error: Error): SoundFile => {
+  const file = await soundOf(bytes).catch((error: Error): SoundFile => {
     if (error instanceof SoundError) return no(`is no sound that can be played: ${error.message}`)
     throw error
   })

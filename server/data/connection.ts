@@ -1,5 +1,6 @@
+import { isMainThread } from 'node:worker_threads'
 import pg from 'pg'
-import { Sequelize } from 'sequelize'
+import { literal, Sequelize } from 'sequelize'
 
 let connection: Sequelize | undefined
 
@@ -11,8 +12,12 @@ export function database(): Sequelize {
     dialect: 'postgres',
     dialectModule: pg,
     logging: false,
-    pool: { max: 8, acquire: 5000, idle: 30_000 },
+    pool: { max: isMainThread ? 8 : 2, acquire: 5000, idle: 30_000 },
     retry: { max: 0 },
   })
   return connection
 }
+
+/** `hash in (…)` of any number of hashes, as one value: a list written out takes the database and us long. */
+export const oneOf = (hashes: readonly string[]) =>
+  literal(`hash = any (${database().escape(`{${hashes.join(',')}}`)}::text[])`)

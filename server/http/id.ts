@@ -1,5 +1,5 @@
 import { getRouterParam, type H3Event } from 'h3'
-import { array, object, string } from 'yup'
+import { mixed, object, string } from 'yup'
 import { Refusal } from './refusal'
 
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i
@@ -25,4 +25,11 @@ const HASH = /^[0-9a-f]{64}$/
 export const isHash = (text: string): boolean => HASH.test(text)
 export const hash = () => string().matches(HASH).defined()
 /** The body of what asks about many files. */
-export const hashesBody = object({ hashes: array(hash()).max(20_000).defined() })
+export const hashesBody = object({
+  // One by one, so many would take long.
+  hashes: mixed<string[]>(
+    (value): value is string[] => Array.isArray(value) && value.every((one) => typeof one === 'string' && isHash(one)),
+  )
+    .test('most', 'must have 20,000 at most', (all) => (all?.length ?? 0) <= 20_000)
+    .defined(),
+})

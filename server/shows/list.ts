@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { Op, type Transaction } from 'sequelize'
 import type { Show } from '../../core/show'
+import { oneOf } from '../data/connection'
 import { models } from '../data/models'
 import { forget, inTurn, openShow } from './open'
 import { Refusal } from '../http/refusal'
@@ -69,7 +70,7 @@ export async function destroyBinned(id: string): Promise<void> {
 /** Names of a show's sounds whose file is not here. */
 export async function missingSounds(show: Show): Promise<string[]> {
   const hashes = [...new Set(show.sounds.map((sound) => sound.asset))]
-  const there = await models().Assets.findAll({ attributes: ['hash'], where: { hash: hashes } })
+  const there = await models().Assets.findAll({ attributes: ['hash'], where: oneOf(hashes) })
   const known = new Set(there.map((row) => row.hash))
   return show.sounds.filter((sound) => !known.has(sound.asset)).map((sound) => sound.name)
 }

@@ -2,10 +2,11 @@ import type { Readable } from 'node:stream'
 import { LIMITS, parseShow, short, writeShow, type Show } from '../../core/show'
 import { isSoundType, SOUND_TYPES, SoundError } from '../../core/audio'
 import { hashOf, keepSound, rowOf } from '../assets/keep'
-import { readSound } from '../assets/sound-file'
+import { soundOf } from '../assets/sound-of'
 import { checkGlb, keepMesh } from '../assets/mesh-file'
-import { database } from '../data/connection'
+import { database, oneOf } from '../data/connection'
 import { models } from '../data/models'
+import { jsonTooMuch, MOST } from '../http/json-size'
 import { Refusal } from '../http/refusal'
 import { utf8Of } from '../http/utf8'
 import type { OpenZip } from '../zip/unpack'
@@ -28,7 +29,7 @@ const meshesOf = ({ place: { mesh } }: Show): string[] => (mesh ? [mesh.asset] :
 /** The ZIP of a show; sounds that have no file here are left out. */
 export async function packed(show: Show): Promise<Readable> {
   const { Assets } = models()
-  const where = { hash: [...hashesOf(show), ...meshesOf(show)] }
+  const where = oneOf([...hashesOf(show), ...meshesOf(show)])
   const there = await Assets.findAll({ attributes: ['hash', 'type'], where })
   const meshes = new Set(meshesOf(show))
   return zipStream([
@@ -43,7 +44,10 @@ export async function packed(show: Show): Promise<Readable> {
 
 /** Takes in a show with its sounds; all of it or nothing. @throws Refusal, ShowError */
 export async function unpack(zip: OpenZip): Promise<{ id: string; missing: string[] }> {
-  const show = parseShow(utf8Of(await zip.read(DOCUMENT, LIMITS.bytes), `"${DOCUMENT}" in the ZIP`))
+  const document = await zip.read(DOCUMENT, LIMITS.bytes)
+  const problem = jsonTooMuch(document, MOST)
+  if (problem) throw new Refusal(422, `"${DOCUMENT}" in the ZIP ${problem}`)
+  const show = parseShow(utf8Of(document, `"${DOCUMENT}" in the ZIP`))
   const sounds = new Map(hashesOf(show).map((hash) => [hash, zip.names.find((name) => isSoundOf(name, hash))]))
   const wanted = new Set([DOCUMENT, ...sounds.values(), ...meshesOf(show).map(meshName)])
   const stranger = zip.names.find((name) => !wanted.has(name))
@@ -55,7 +59,7 @@ export async function unpack(zip: OpenZip): Promise<{ id: string; missing: strin
       if (hashOf(bytes) !== hash) throw new Refusal(422, `"${name}" in the ZIP is not the file it is named after`)
       // What is here already has been read and measured.
       if ((await models().Assets.count({ where: { hash }, transaction })) > 0) continue
-      const sound = await readSound(bytes).catch((error: Error) => {
+      const sound = await soundOf(bytes).catch((error: Error) => {
         if (!(error instanceof SoundError)) throw error
         throw new Refusal(
           422,

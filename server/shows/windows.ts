@@ -20,8 +20,8 @@ function tell(window: Window, text: string): void {
   } else window.send(text)
 }
 
-export function tellWindows(show: string, word: Word): void {
-  const text = JSON.stringify(word)
+export const tellWindows = (show: string, word: Word): void => tellWindowsText(show, JSON.stringify(word))
+export function tellWindowsText(show: string, text: string): void {
   for (const window of [...(windows.get(show)?.values() ?? [])]) tell(window, text)
 }
 

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { backups } from '../trials/backups'
 import { edits } from '../trials/edits'
 import { files } from '../trials/files'
+import { keepsakes } from '../trials/keepsakes'
 import { kills } from '../trials/kills'
 import { requests } from '../trials/requests'
 import { windows } from '../trials/windows'
@@ -26,6 +27,11 @@ describe('hard use', () => {
     const figures = await files(40)
     expect(figures).toMatchObject({ swallowed: 0, 'errors 500': 0 })
     expect(figures.refused).toBeGreaterThan(20)
+  })
+  it('whatever sounds and shows are kept come back from a backup', async () => {
+    const figures = await keepsakes(24)
+    expect(figures).toMatchObject({ sounds: 24, shows: 6, lost: 0, errors: 0 })
+    expect(figures.taken).toBeGreaterThan(8)
   })
   it('damaged and forged backups change nothing', async () => {
     expect(await backups(14)).toMatchObject({

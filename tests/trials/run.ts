@@ -1,6 +1,8 @@
 import { backups } from './backups'
 import { edits } from './edits'
 import { files } from './files'
+import { holdUps } from './hold-ups'
+import { keepsakes } from './keepsakes'
 import { kills } from './kills'
 import type { Figures } from './place'
 import { properties } from './properties'
@@ -20,7 +22,9 @@ const TRIALS: { [name: string]: [limit: number, work: () => Promise<Figures>] } 
   requests: [300, () => requests(3000)],
   files: [600, () => files(300)],
   backups: [900, () => backups(80)],
+  keepsakes: [900, () => keepsakes(200)],
   tabs: [600, () => tabs(20)],
+  'hold-ups': [900, () => holdUps()],
 }
 
 const asked = process.argv.slice(2)

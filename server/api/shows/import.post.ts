@@ -1,14 +1,13 @@
 import { getHeader } from 'h3'
 import { createWriteStream } from 'node:fs'
-import { mkdtemp, rm } from 'node:fs/promises'
+import { mkdtemp, rm, stat } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { Transform, type TransformCallback } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
-import { ShowError } from '../../../core/show'
 import { Refusal, route } from '../../http/refusal'
-import { MOST_PARCEL, unpack } from '../../shows/parcel'
-import { openZip } from '../../zip/unpack'
+import { MOST_PARCEL } from '../../shows/parcel'
+import { inThread } from '../../threads/pool'
 
 const tooLarge = () => new Refusal(413, `The ZIP is larger than ${MOST_PARCEL / 1048576} MiB`)
 
@@ -30,15 +29,7 @@ export default route(async (event) => {
   try {
     const file = join(folder, 'show.zip')
     await pipeline(event.node.req, atMost(MOST_PARCEL), createWriteStream(file))
-    const zip = await openZip(file)
-    try {
-      return await unpack(zip)
-    } catch (error) {
-      if (error instanceof ShowError) throw new Refusal(422, error.message, { pointer: error.pointer })
-      throw error
-    } finally {
-      zip.close()
-    }
+    return await inThread('takeParcel', file, (await stat(file)).size)
   } finally {
     await rm(folder, { recursive: true, force: true })
   }

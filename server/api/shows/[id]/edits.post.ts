@@ -1,23 +1,24 @@
-import { array, number, object, string } from 'yup'
-import type { Operation } from '../../../../core/show'
-import { jsonBody } from '../../../http/json-body'
-import { operation } from '../../../http/operation'
+import { setHeader } from 'h3'
+import { bytesOf } from '../../../http/json-body'
 import { route } from '../../../http/refusal'
 import { idOf } from '../../../http/id'
 import { acceptEdit } from '../../../shows/edit'
+import { editIn } from '../../../shows/edit-body'
 import { showNow } from '../../../shows/list'
+import { acceptLongEdit } from '../../../shows/long-edit'
 
-const body = object({
-  id: string().uuid('must be a UUID').defined(),
-  base: number().integer().min(1).defined(),
-  label: string().max(200).defined(),
-  patch: array(operation).min(1).max(20_000).defined(),
-}).noUnknown()
 const LIMIT = 8 * 1024 * 1024
+/** A longer edit is taken where it holds nobody up (bytes). */
+const LONG = 64 * 1024
 
 export default route(async (event) => {
-  const { id, base, label, patch } = await jsonBody(event, body, LIMIT)
+  const bytes = await bytesOf(event, LIMIT)
   const show = idOf(event)
+  if (bytes.length > LONG) {
+    setHeader(event, 'content-type', 'application/json')
+    return acceptLongEdit(show, bytes)
+  }
+  const { base, ...edit } = editIn(bytes)
   await showNow(show)
-  return acceptEdit(show, { id, label, patch: patch as Operation[] }, base)
+  return acceptEdit(show, edit, base)
 })
