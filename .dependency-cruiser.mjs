@@ -8,7 +8,7 @@ const CORE = {
   space: ['base', 'show'],
   engine: ['base', 'show', 'space'],
   ground: ['base', 'show', 'space'],
-  mesh: ['base', 'show', 'ground'],
+  mesh: ['base', 'show', 'space', 'ground'],
   light: ['base', 'show', 'space', 'engine'],
   audio: ['base'],
   sound: ['base', 'show', 'space', 'engine', 'audio'],

@@ -60,6 +60,7 @@ const stairs = computed(() => bring.floors?.filter(({ slopeTo }) => slopeTo).len
     </p>
     <template v-if="bring.mesh && doc.show">
       <p class="text-bone-3">{{ facts }}</p>
+      <p v-if="bring.read && bring.read.left.length > 0">Left out: {{ bring.read.left.join(', ') }}.</p>
       <p class="leading-[1.9]">
         1 unit is
         <PartNumber

@@ -22,7 +22,7 @@ import { useShow } from '~/document/show'
 import { droppedPlace } from '~/frame/dropped'
 import { useView } from '~/frame/view'
 import type { BringWorker, ReadPlace } from './bring.worker'
-import type { FileNode } from './read-gltf'
+import type { FileNode } from './gltf-place'
 
 /** Waits for an answer, unless somebody stops what is under way. */
 type Going = <T>(answer: T) => Promise<Awaited<T>>
@@ -168,7 +168,7 @@ export const useBring = defineStore('bring', () => {
       floors.value ??= await going(begin().floors(placing(), player(), progress()))
       const levels = new Set(floors.value.filter((floor) => !floor.slopeTo).map((floor) => floor.y))
       const heights = levels.size > 0 ? [...levels] : [mesh.value!.cutAt - 1.2]
-      walls.value = await going(begin().walls(placing(), heights, progress()))
+      walls.value = await going(begin().walls(placing(), heights, floors.value, progress()))
     })
 
   /** Set on the floor: its largest floor at nought, or its lowest point if no floor was found. */
@@ -237,7 +237,8 @@ export const useBring = defineStore('bring', () => {
       adding(edit, 'lights', lights, (named, i) => {
         const { at, yaw, reach, ...rest } = lights[i]!
         // Without a reach of its own, as far as a tenth of a lux.
-        const far = reach ?? Math.min(60, Math.max(1, Math.sqrt(rest.candela / 0.1)))
+        const far =
+          reach !== undefined ? reach * mesh.value!.scale : Math.min(60, Math.max(1, Math.sqrt(rest.candela / 0.1)))
         return completeLight({ ...rest, ...named, at: inPlace(at), yaw: turned(yaw), reach: round(far) })
       })
       adding(edit, 'marks', cameras, (named, i) => {

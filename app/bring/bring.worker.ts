@@ -6,14 +6,15 @@ import {
   placed,
   stretchesOf,
   wallsIn,
+  withoutSteps,
   type FoundFloor,
   type FoundWall,
   type Triangles,
 } from '~~/core/mesh'
 import type { Mesh, Point } from '~~/core/show'
-import { distanceToSegment } from '~~/core/space'
 import { PlaceFileError } from './check-gltf'
-import { readPlaceFile, type FileCamera, type FileLight, type FileNode } from './read-gltf'
+import type { FileCamera, FileLight, FileNode } from './gltf-place'
+import { readPlaceFile } from './read-gltf'
 
 /** What is known of a file that was read; its triangles stay in the worker. */
 export interface ReadPlace {
@@ -21,6 +22,8 @@ export interface ReadPlace {
   nodes: FileNode[]
   lights: FileLight[]
   cameras: FileCamera[]
+  /** What is in it and could not be taken, in words. */
+  left: string[]
   low: Point
   high: Point
 }
@@ -37,7 +40,7 @@ function seldom(progress: Progress): Progress {
 }
 type Placing = Pick<Mesh, 'scale' | 'yaw' | 'at'>
 
-/** Walls are looked for so high above each floor (m), and openings closed above so far below their top. */
+/** Walls are looked for so high above each floor (m). */
 const HIP = 1.2
 
 let file: Triangles | undefined
@@ -60,12 +63,13 @@ const worker = {
         nodes,
         lights,
         cameras,
+        left,
         glb: kept,
       } = await readPlaceFile(new Uint8Array(bytes), seldom(progress))
       file = triangles
       glb = kept
       standing = undefined
-      return { triangles: triangles.indices.length / 3, nodes, lights, cameras, ...boundsOf(triangles) }
+      return { triangles: triangles.indices.length / 3, nodes, lights, cameras, left, ...boundsOf(triangles) }
     } catch (error) {
       if (error instanceof PlaceFileError) return { problem: error.message }
       console.error(error)
@@ -84,21 +88,14 @@ const worker = {
   },
   floors: (placing: Placing, player: { height: number }, progress: Progress): FoundFloor[] =>
     floorsIn(standingAs(placing), player, seldom(progress)),
-  /** Walls around each of some floors' heights. */
-  walls(placing: Placing, heights: readonly number[], progress: Progress): FoundWall[] {
+  /** Walls around each of some floors' heights; steps of a stair that has become a ramp are none. */
+  walls(placing: Placing, heights: readonly number[], floors: readonly FoundFloor[], progress: Progress): FoundWall[] {
     const triangles = standingAs(placing)
-    return heights.flatMap((y, i) => {
+    const found = heights.flatMap((y, i) => {
       progress(i / heights.length)
-      const { ends } = cutAt(triangles, y + 2.3)
-      const isClosed = ([x, z]: readonly [number, number]) => {
-        for (let i = 0; i < ends.length; i += 4) {
-          const [ax, az, bx, bz] = ends.subarray(i, i + 4) as unknown as [number, number, number, number]
-          if (distanceToSegment(x, z, [ax, az], [bx, bz]) < 0.4) return true
-        }
-        return false
-      }
-      return wallsIn(stretchesOf(cutAt(triangles, y + HIP)), (spot) => !isClosed(spot))
+      return wallsIn(stretchesOf(cutAt(triangles, y + HIP)), y + HIP, triangles)
     })
+    return withoutSteps(found, floors)
   },
 }
 export type BringWorker = typeof worker

@@ -1,3 +1,5 @@
+import { jsonTooMuch } from '~~/core/base'
+
 /** What is wrong with a file that is brought in as a place, in words for whoever dropped it. */
 export class PlaceFileError extends Error {
   override name = 'PlaceFileError'
@@ -6,6 +8,8 @@ const wrong = (words: string): never => {
   throw new PlaceFileError(words)
 }
 
+/** Deeper than this no description goes, and more values than this none has. */
+const MOST = { depth: 64, values: 4_000_000 }
 /** More corners or triangles than this are no level but a mistake. */
 export const MOST_NUMBERS = 60_000_000
 /** A tree of nodes may be this deep. */
@@ -26,8 +30,7 @@ export function glbJson(bytes: Uint8Array): { json: Gltf; binary: number } {
   const chunk = view.getUint32(12, true)
   if (view.getUint32(16, true) !== JSON_CHUNK) wrong('its first part is not its description')
   if (20 + chunk > length) wrong('its description is longer than the file')
-  const text = new TextDecoder().decode(bytes.subarray(20, 20 + chunk))
-  const json = parsed(text)
+  const json = parsed(bytes.subarray(20, 20 + chunk))
   const at = 20 + chunk
   let binary = 0
   if (at + 8 <= length) {
@@ -43,6 +46,11 @@ interface Accessor {
   componentType: number
   count: number
   type: string
+  sparse?: {
+    count: number
+    indices: { bufferView: number; byteOffset?: number; componentType: number }
+    values: { bufferView: number; byteOffset?: number }
+  }
 }
 interface Packed {
   buffer: number
@@ -52,6 +60,7 @@ interface Packed {
   count: number
 }
 const MESHOPT = 'EXT_meshopt_compression'
+const INSTANCES = 'EXT_mesh_gpu_instancing'
 export interface Gltf {
   asset?: { version?: string }
   buffers?: { byteLength: number; uri?: string; extensions?: { [MESHOPT]?: { fallback?: boolean } } }[]
@@ -63,28 +72,52 @@ export interface Gltf {
     extensions?: { [MESHOPT]?: Packed }
   }[]
   accessors?: Accessor[]
-  nodes?: { children?: number[]; mesh?: number }[]
-  meshes?: { primitives: { indices?: number; attributes: Record<string, number> }[] }[]
+  nodes?: {
+    children?: number[]
+    mesh?: number
+    skin?: number
+    extensions?: { [INSTANCES]?: { attributes?: Record<string, number> } }
+  }[]
+  meshes?: { primitives: { mode?: number; indices?: number; attributes: Record<string, number> }[] }[]
+  skins?: { joints: number[]; inverseBindMatrices?: number }[]
+  cameras?: object[]
+  extensions?: { KHR_lights_punctual?: { lights?: object[] } }
   scenes?: { nodes?: number[] }[]
   extensionsRequired?: string[]
 }
-export function parsed(text: string): Gltf {
+export function parsed(bytes: Uint8Array): Gltf {
+  const tooMuch = jsonTooMuch(bytes, MOST)
+  if (tooMuch) wrong(`its description ${tooMuch}`)
   let json: unknown
   try {
-    json = JSON.parse(text)
+    json = JSON.parse(new TextDecoder().decode(bytes))
   } catch {
     return wrong('its description is no JSON')
   }
   if (typeof json !== 'object' || json === null || Array.isArray(json))
     return wrong('its description is no JSON object')
+  list((json as Gltf).buffers, 'buffers')
   return json as Gltf
 }
 
 const COMPONENT: { [type: number]: number } = { 5120: 1, 5121: 1, 5122: 2, 5123: 2, 5125: 4, 5126: 4 }
 const NUMBERS: { [type: string]: number } = { SCALAR: 1, VEC2: 2, VEC3: 3, VEC4: 4, MAT2: 4, MAT3: 9, MAT4: 16 }
 const isCount = (value: unknown): value is number => Number.isSafeInteger(value) && (value as number) >= 0
-const list = <T>(value: T[] | undefined, name: string): T[] =>
-  value === undefined ? [] : Array.isArray(value) ? value : wrong(`its ${name} are no list`)
+/** A list of things, each an object. */
+function list<T extends object>(value: T[] | undefined, name: string): T[] {
+  if (value === undefined) return []
+  if (!Array.isArray(value)) return wrong(`its ${name} are no list`)
+  const none = value.findIndex((item) => typeof item !== 'object' || item === null || Array.isArray(item))
+  return none < 0 ? value : wrong(`number ${none} of its ${name} is no object`)
+}
+/** A list of numbers of other things. */
+function indices(value: number[] | undefined, name: string, of: number): number[] {
+  if (value === undefined) return []
+  if (!Array.isArray(value)) return wrong(`its ${name} are no list`)
+  for (const index of value) if (!isCount(index) || index >= of) wrong(`its ${name} name one that is not there`)
+  return value
+}
+const within = (index: unknown, of: number): boolean => isCount(index) && index < of
 
 /** A buffer that is nowhere: what would lie in it comes out of packed parts. */
 export const isFallback = (buffer: NonNullable<Gltf['buffers']>[number]): boolean =>
@@ -127,41 +160,93 @@ export function checkGltf(json: Gltf, lengths: readonly number[]): void {
     if (width === 0 || !isCount(accessor.count)) return wrong(`accessor ${i} is of no kind that there is`)
     numbers += accessor.count * NUMBERS[accessor.type]!
     if (numbers > MOST_NUMBERS) wrong('it claims more than 60 million numbers')
+    if (accessor.sparse !== undefined) checkSparse(accessor, i, views, width)
     if (accessor.bufferView === undefined) return
-    const view = views[accessor.bufferView]
-    if (!view) return wrong(`accessor ${i} is of a buffer view that is not there`)
-    if (accessor.count === 0) return
-    const end = (accessor.byteOffset ?? 0) + (accessor.count - 1) * (view.byteStride ?? width) + width
-    if (end > view.byteLength) wrong(`accessor ${i} reaches past its buffer view`)
+    checkRange(accessor, accessor.count, width, `accessor ${i}`, views)
   })
   checkNodes(json)
+}
+
+/** That so many things of a width (bytes) lie within their buffer view. */
+function checkRange(
+  { bufferView, byteOffset = 0 }: { bufferView?: number; byteOffset?: number },
+  count: number,
+  width: number,
+  name: string,
+  views: NonNullable<Gltf['bufferViews']>,
+): void {
+  if (!within(bufferView, views.length)) return wrong(`${name} is of a buffer view that is not there`)
+  const view = views[bufferView!]!
+  const stride = view.byteStride ?? width
+  if (!isCount(byteOffset)) wrong(`${name} begins before its buffer view`)
+  if (!isCount(stride) || stride < width) wrong(`${name} lies closer together than it is wide`)
+  if (count > 0 && byteOffset + (count - 1) * stride + width > view.byteLength)
+    wrong(`${name} reaches past its buffer view`)
+}
+function checkSparse(
+  { sparse, count }: Accessor,
+  i: number,
+  views: NonNullable<Gltf['bufferViews']>,
+  width: number,
+): void {
+  const name = `accessor ${i}, in what differs,`
+  if (typeof sparse !== 'object' || sparse === null || !sparse.indices || !sparse.values)
+    return wrong(`${name} is not whole`)
+  if (!isCount(sparse.count) || sparse.count > count) wrong(`${name} claims more than it has`)
+  checkRange(sparse.indices, sparse.count, COMPONENT[sparse.indices.componentType] ?? 4, name, views)
+  checkRange(sparse.values, sparse.count, width, name, views)
 }
 
 /** That nodes are a tree: none its own ancestor, none under two. */
 function checkNodes(json: Gltf): void {
   const nodes = list(json.nodes, 'nodes')
+  const meshes = list(json.meshes, 'meshes')
+  const accessors = json.accessors?.length ?? 0
+  const skins = list(json.skins, 'skins')
+  list(json.cameras, 'cameras')
+  list(json.extensions?.KHR_lights_punctual?.lights, 'lights')
   const parent = new Map<number, number>()
   nodes.forEach((node, i) => {
-    if (typeof node !== 'object' || node === null) wrong(`node ${i} is no node`)
-    for (const child of list(node.children, `children of node ${i}`)) {
-      if (!nodes[child]) wrong(`node ${i} has a child that is not there`)
+    for (const child of indices(node.children, `children of node ${i}`, nodes.length)) {
       if (parent.has(child)) wrong(`node ${child} hangs under two others`)
       parent.set(child, i)
     }
-    if (node.mesh !== undefined && !json.meshes?.[node.mesh]) wrong(`node ${i} is of a mesh that is not there`)
+    if (node.mesh !== undefined && !within(node.mesh, meshes.length)) wrong(`node ${i} is of a mesh that is not there`)
+    if (node.skin !== undefined && !within(node.skin, skins.length)) wrong(`node ${i} is of a skin that is not there`)
   })
   nodes.forEach((_, i) => {
     let deep = 0
     for (let at: number | undefined = i; at !== undefined; at = parent.get(at))
       if (++deep > DEEPEST) wrong('its nodes hang in a ring, or more than 200 deep')
   })
-  for (const scene of list(json.scenes, 'scenes'))
-    for (const node of list(scene.nodes, 'nodes of a scene'))
-      if (!nodes[node]) wrong('a scene has a node that is not there')
-  for (const [i, mesh] of list(json.meshes, 'meshes').entries())
+  for (const scene of list(json.scenes, 'scenes')) indices(scene.nodes, 'nodes of a scene', nodes.length)
+  for (const skin of skins) indices(skin.joints, 'joints of a skin', nodes.length)
+  for (const [i, mesh] of meshes.entries())
     for (const primitive of list(mesh.primitives, `parts of mesh ${i}`)) {
       const used = [primitive.indices, ...Object.values(primitive.attributes ?? {})]
-      for (const index of used)
-        if (index !== undefined && !json.accessors?.[index]) wrong(`mesh ${i} is of an accessor that is not there`)
+      if (used.some((index) => index !== undefined && !within(index, accessors)))
+        wrong(`mesh ${i} is of an accessor that is not there`)
     }
+  checkMade(json, nodes, meshes)
+}
+
+/** What would be made of the meshes as often as nodes and instances show them, counted before it is. */
+function checkMade(json: Gltf, nodes: NonNullable<Gltf['nodes']>, meshes: NonNullable<Gltf['meshes']>): void {
+  const countOf = (index: number | undefined) => (index === undefined ? 0 : json.accessors![index]!.count)
+  const made = meshes.map(({ primitives }) =>
+    primitives.reduce((sum, { attributes, indices }) => {
+      const corners = countOf(attributes?.POSITION)
+      // A strip or fan has three for each but two.
+      return sum + 3 * corners + 3 * (indices === undefined ? corners : countOf(indices))
+    }, 0),
+  )
+  let numbers = 0
+  for (const { mesh, extensions } of nodes) {
+    if (mesh === undefined) continue
+    const of = Object.values(extensions?.[INSTANCES]?.attributes ?? {})
+    if (of.some((index) => !within(index, json.accessors?.length ?? 0)))
+      wrong('instances are of an accessor that is not there')
+    numbers += made[mesh]! * (of.length > 0 ? countOf(of[0]) : 1)
+    if (numbers > MOST_NUMBERS) wrong('its parts, as often as they are shown, come to more than 60 million numbers')
+  }
 }

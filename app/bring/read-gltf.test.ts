@@ -60,7 +60,7 @@ describe.each(Object.entries(writers))('a level written by %s', (_, write) => {
   })
   it('shows its walls by their two sides, the doorway as an opening as high as its lintel lets', async () => {
     const { triangles } = await readPlaceFile(await write())
-    const walls = wallsIn(stretchesOf(cutAt(triangles, 1.2)), () => false).filter(({ height }) => height > 2)
+    const walls = wallsIn(stretchesOf(cutAt(triangles, 1.2)), 1.2, triangles).filter(({ height }) => height > 2)
     expect(walls).toHaveLength(4)
     for (const wall of walls) expect(wall).toMatchObject({ y: 0, height: 3, thickness: 0.2 })
     const partition = walls.find(({ openings }) => openings.length > 0)!
@@ -152,7 +152,7 @@ describe('what is wrong with a file is said in words', () => {
         'hangs under two',
         (json) => json.nodes.slice(0, 2).forEach((node: { children: number[] }) => (node.children = [2])),
       ],
-      ['a child that is not there', (json) => (json.nodes[0].children = [999])],
+      ['name one that is not there', (json) => (json.nodes[0].children = [999])],
       ['of a mesh that is not there', (json) => (json.nodes[0].mesh = 999)],
       ['Draco', (json) => (json.extensionsRequired = ['KHR_draco_mesh_compression'])],
       ['it needs EXT_made_up', (json) => (json.extensionsRequired = ['EXT_made_up'])],

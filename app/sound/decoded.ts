@@ -29,7 +29,8 @@ export async function decoded(asset: string): Promise<AudioBuffer | undefined> {
   if (!answer.ok) return undefined
   const bytes = await answer.arrayBuffer()
   if (answer.headers.get('content-type') === 'audio/aiff') return decodedHere(bytes)
-  return decodedBytes(bytes)
+  // What this browser doesn't read, we may.
+  return decodedBytes(bytes).catch(async () => decodedHere(await (await fetch(`/api/assets/${asset}`)).arrayBuffer()))
 }
 
 /** So much of a file is fetched to find where its samples are (bytes). */

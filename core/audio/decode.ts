@@ -1,4 +1,5 @@
 import { readAiff } from './aiff'
+import { checkOgg, inWavOrder, withoutPadding } from './ogg'
 import { isMonoMpeg, sniffed, SOUND_TYPES, type SoundType } from './sniff'
 import { checkClaims, checkSamples, SoundError, type Decoded } from './sound-error'
 import { readWav } from './wav'
@@ -8,6 +9,8 @@ interface Piece {
   channelData: Float32Array[]
   samplesDecoded: number
   sampleRate: number
+  /** Of FLAC. */
+  bitDepth?: number
   errors: { message: string }[]
 }
 /** A decoder of a packed format, as the libraries have them. */
@@ -30,7 +33,10 @@ export const isForBrowsers = (type: SoundType): boolean => type === 'audio/aac' 
 /** A packed file is unpacked so many bytes at a time, so that what is too long is given up early. */
 const STRETCH = 1 << 20
 
-async function unpacked(bytes: Uint8Array, make: () => Promise<Unpacker>): Promise<Decoded> {
+/** Nothing, that is put behind a FLAC file. */
+const NOTHING = { 'audio/flac': new Uint8Array(64) } as { [Type in SoundType]?: Uint8Array }
+
+async function unpacked(bytes: Uint8Array, make: () => Promise<Unpacker>, behind: Uint8Array): Promise<Decoded> {
   const decoder = await make()
   await decoder.ready
   try {
@@ -43,6 +49,8 @@ async function unpacked(bytes: Uint8Array, make: () => Promise<Unpacker>): Promi
       checkClaims(piece.channelData.length, piece.sampleRate, frames)
     }
     for (let at = 0; at < bytes.length; at += STRETCH) take(await decoder.decode(bytes.subarray(at, at + STRETCH)))
+    // What lies behind the last frame tells the reader of FLAC that it is one: a small one at the end is lost without.
+    if (behind.length > 0) take(await decoder.decode(behind))
     if (decoder.flush) take(await decoder.flush())
     return joined(pieces, frames)
   } catch (error) {
@@ -66,7 +74,14 @@ function joined(pieces: readonly Piece[], frames: number): Decoded {
     }
     return plane
   })
+  if (first.bitDepth) for (const plane of channels) asWritten(plane, first.bitDepth)
   return { channels, rate: first.sampleRate }
+}
+
+/** Whole numbers of so many bits as fractions of full scale: the reader of FLAC divides them by one too few. */
+function asWritten(plane: Float32Array, bits: number): void {
+  const full = 2 ** (bits - 1)
+  for (let i = 0; i < plane.length; i++) plane[i] = Math.round(plane[i] * (full - 1)) / full
 }
 
 /** Decodes a sound file as it came. @throws SoundError that says what is wrong, or that only a browser can decode it */
@@ -77,8 +92,15 @@ export async function decode(bytes: Uint8Array): Promise<Decoded & { type: Sound
   if (type === 'audio/aiff') return { ...checkSamples(readAiff(bytes)), type }
   const make = UNPACKERS[type]
   if (!make) throw new SoundError(`${SOUND_TYPES[type].name} is decoded by a browser alone`)
-  const decoded = checkSamples(await unpacked(bytes, make))
+  const isOgg = bytes[0] === OGG
+  if (isOgg) checkOgg(bytes)
+  const behind = isOgg ? new Uint8Array() : (NOTHING[type] ?? new Uint8Array())
+  const decoded = checkSamples(await unpacked(bytes, make, behind))
   if (type === 'audio/mpeg' && isMonoMpeg(bytes)) decoded.channels.length = 1
+  if (type === 'audio/ogg' || type === 'audio/opus') decoded.channels = inWavOrder(decoded.channels)
+  if (type === 'audio/opus') decoded.channels = withoutPadding(decoded.channels, bytes)
   checkWhole(bytes, type, decoded.channels[0].length)
   return { ...decoded, type }
 }
+/** The letter O, with which every page of Ogg begins. */
+const OGG = 0x4f

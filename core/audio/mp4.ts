@@ -40,7 +40,32 @@ function* boxesOf(bytes: Uint8Array, from: number, to: number): Generator<Box> {
     if (size < 8 || at + size > to) throw new SoundError('it is cut off')
     yield { name: textAt(bytes, at + 4, 4), from: at + (said === 1 ? 16 : 8), to: at + size }
     at += size
+    if (at < to && at + 8 > to) throw new SoundError('it is cut off')
   }
+}
+
+/** The first box at the end of a path of names. */
+function boxAt(bytes: Uint8Array, { from, to }: Pick<Box, 'from' | 'to'>, path: readonly string[]): Box | undefined {
+  const [name, ...rest] = path
+  for (const box of boxesOf(bytes, from, to)) {
+    if (box.name !== name) continue
+    const found = rest.length === 0 ? box : boxAt(bytes, box, rest)
+    if (found) return found
+  }
+  return undefined
+}
+
+/** How many bytes all samples of a movie come to by its tables (`stsz`); nothing of one in fragments. @throws SoundError */
+function bytesOfSamples(bytes: Uint8Array, movie: Box): number {
+  const table = boxAt(bytes, movie, ['trak', 'mdia', 'minf', 'stbl', 'stsz'])
+  if (!table || table.to - table.from < 12) return 0
+  const view = new DataView(bytes.buffer, bytes.byteOffset + table.from, table.to - table.from)
+  const [each, count] = [view.getUint32(4), view.getUint32(8)]
+  if (each > 0) return each * count
+  if (12 + 4 * count > view.byteLength) throw new SoundError('it is cut off')
+  let sum = 0
+  for (let i = 0; i < count; i++) sum += view.getUint32(12 + 4 * i)
+  return sum
 }
 
 /** How long the sound of an MP4 file is, as its head says (s). @throws SoundError */
@@ -48,6 +73,8 @@ export function lengthOfMp4(bytes: Uint8Array): number {
   const boxes = [...boxesOf(bytes, 0, bytes.length)]
   const movie = boxes.find(({ name }) => name === 'moov')
   if (!movie || !boxes.some(({ name }) => name === 'mdat')) throw new SoundError('it is cut off')
+  const there = boxes.reduce((sum, { name, from, to }) => sum + (name === 'mdat' ? to - from : 0), 0)
+  if (bytesOfSamples(bytes, movie) > there) throw new SoundError('it is cut off')
   const header = [...boxesOf(bytes, movie.from, movie.to)].find(({ name }) => name === 'mvhd')
   if (!header || header.to - header.from < 32) throw new SoundError('it does not say how long it is')
   const view = new DataView(bytes.buffer, bytes.byteOffset + header.from, header.to - header.from)

@@ -48,10 +48,14 @@ const MOST_CHUNKS = 10_000
 export function* chunksOf(bytes: Uint8Array, little: boolean): Generator<Chunk> {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
   let chunks = 0
+  /** How long the samples are, where that is more than 32 bits hold (EBU Tech 3306). */
+  let long = 0
   for (let at = 12; at + 8 <= bytes.length;) {
     const name = textAt(bytes, at, 4)
-    const size = view.getUint32(at + 4, little)
+    const said32 = view.getUint32(at + 4, little)
     const begin = at + 8
+    if (name === 'ds64' && begin + 16 <= bytes.length) long = Number(view.getBigUint64(begin + 8, true))
+    const size = name === 'data' && said32 === 0xffffffff ? long : said32
     if (begin + size > bytes.length)
       throw new SoundError(
         `its header claims ${said(size)} of “${name.trim()}”, the file has ${said(bytes.length - begin)}`,

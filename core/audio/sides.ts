@@ -1,12 +1,18 @@
 /** Half the power: what is heard on both sides is as loud on each as this. */
 export const HALF = Math.SQRT1_2
 
-/** What each channel adds to left and right where there are more than two (ITU-R BS.775-4; the order of channels is that of WAV). */
+/**
+ * What each channel adds to left and right where there are more than two (ITU-R BS.775-4, and from seven on in its manner): left, right,
+ * centre, low effects, behind (of four: left, right, behind; of seven: one straight behind, then the sides; of eight: behind, then the sides), in
+ * the order of WAV.
+ */
 const SIDES: { [channels: number]: readonly [left: number, right: number][] } = {
   3: [[1, 0], [0, 1], [HALF, HALF]], // prettier-ignore
   4: [[HALF, 0], [0, HALF], [HALF, 0], [0, HALF]], // prettier-ignore
   5: [[1, 0], [0, 1], [HALF, HALF], [HALF, 0], [0, HALF]], // prettier-ignore
   6: [[1, 0], [0, 1], [HALF, HALF], [0, 0], [HALF, 0], [0, HALF]], // prettier-ignore
+  7: [[1, 0], [0, 1], [HALF, HALF], [0, 0], [0.5, 0.5], [HALF, 0], [0, HALF]], // prettier-ignore
+  8: [[1, 0], [0, 1], [HALF, HALF], [0, 0], [HALF, 0], [0, HALF], [HALF, 0], [0, HALF]], // prettier-ignore
 }
 
 /** A sound as two ears hear it at the head: one channel stays one, more become left and right. */

@@ -33,11 +33,15 @@ export function tagLength(bytes: Uint8Array): number {
 /** Whether an MP3 has one channel: its decoder gives two of it all the same. */
 export const isMonoMpeg = (bytes: Uint8Array): boolean => (bytes[tagLength(bytes) + 3] & 0xc0) === 0xc0
 
+/** WAV, also that of more than 4 GB (RF64, EBU Tech 3306, and BW64, ITU-R BS.2088), however long it is. */
+export const isWave = (bytes: Uint8Array): boolean =>
+  ['RIFF', 'RF64', 'BW64'].includes(textAt(bytes, 0, 4)) && textAt(bytes, 8, 4) === 'WAVE'
+
 /** What kind of sound file bytes are, by what they hold and not by their name; undefined if none that is known. */
 export function sniffed(bytes: Uint8Array): SoundType | undefined {
   const four = textAt(bytes, 0, 4)
   const eight = textAt(bytes, 8, 4)
-  if (four === 'RIFF' && eight === 'WAVE') return 'audio/wav'
+  if (isWave(bytes)) return 'audio/wav'
   if (four === 'FORM' && (eight === 'AIFF' || eight === 'AIFC')) return 'audio/aiff'
   if (four === 'OggS') return inOgg(bytes)
   if (textAt(bytes, 4, 4) === 'ftyp') return 'audio/mp4'

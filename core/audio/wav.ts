@@ -1,4 +1,5 @@
 import { chunksOf, planes, textAt, widthOf, type Depth } from './samples'
+import { isWave } from './sniff'
 import { checkClaims, SoundError, type Decoded } from './sound-error'
 
 const PCM = 1
@@ -45,12 +46,15 @@ export interface WavLayout extends Format {
 
 /** The layout of a WAV file of which only the head is here; undefined if it is none, or if its samples don't begin in that. */
 export function wavLayout(head: Uint8Array): WavLayout | undefined {
-  if (textAt(head, 0, 4) !== 'RIFF' || textAt(head, 8, 4) !== 'WAVE') return undefined
+  if (!isWave(head)) return undefined
   const view = new DataView(head.buffer, head.byteOffset, head.byteLength)
   let format: Format | undefined
+  let long = 0
   for (let at = 12; at + 8 <= head.length;) {
     const name = textAt(head, at, 4)
-    const size = view.getUint32(at + 4, true)
+    const said = view.getUint32(at + 4, true)
+    if (name === 'ds64' && at + 24 <= head.length) long = Number(view.getBigUint64(at + 16, true))
+    const size = name === 'data' && said === 0xffffffff ? long : said
     if (name === 'fmt ' && at + 8 + size <= head.length) format = formatOf(head.subarray(at + 8, at + 8 + size))
     if (name === 'data' && format) {
       const frameBytes = format.channels * widthOf(format.depth)

@@ -2,6 +2,7 @@ import { extent } from '../base'
 import { areaOf, grown, piecesOf, unionOf, without, type Region } from '../ground'
 import type { Spot } from '../show'
 import type { Triangles } from './mesh'
+import { slopesIn, type Slope, type SlopingFace } from './slopes'
 
 /** A floor that a mesh shows; a ramp goes from its height to that of the edge it slopes to. */
 export interface FoundFloor {
@@ -11,9 +12,12 @@ export interface FoundFloor {
   area: number
 }
 
-/** Steeper faces are no floors; flatter ones are level (cosines of 45° and 3°). */
+/** Steeper faces are no floors; flatter ones are level (cosines of 45° and half a degree); a slope flatter than 3° counts as level, too. */
 const STEEPEST = Math.cos(Math.PI / 4) - 1e-6
-const LEVEL = Math.cos((3 * Math.PI) / 180)
+const LEVEL = Math.cos((0.5 * Math.PI) / 180)
+const GENTLE = Math.cos((3 * Math.PI) / 180)
+/** So many ramps are offered, the largest first. */
+const MOST_RAMPS = 200
 /** Level faces this close in height are one floor; treads no higher above each other one stair (m). */
 const SAME = 0.04
 const STEP = 0.4
@@ -35,14 +39,6 @@ interface Face {
   low: number
   high: number
 }
-interface Slope {
-  faces: Spot[][]
-  nx: number
-  nz: number
-  low: number
-  high: number
-}
-
 /**
  * The floors of a mesh: faces one can walk on, level ones by their height, slopes and stairs as ramps, less what is too low to stand under.
  * `progress` hears how much of the work is done, 0 to 1.
@@ -53,7 +49,7 @@ export function floorsIn(
   progress: (share: number) => void = () => {},
 ): FoundFloor[] {
   const levels = new Map<number, Face[]>()
-  const slopes: Slope[] = []
+  const sloping: SlopingFace[] = []
   const covers: Face[] = []
   for (let i = 0; i < indices.length; i += 3) {
     if (i % TOLD === 0) progress((LOOKING * i) / indices.length)
@@ -76,7 +72,7 @@ export function floorsIn(
       const known = levels.get(key) ?? levels.get(key - 1) ?? levels.get(key + 1)
       if (known) known.push(face)
       else levels.set(key, [face])
-    } else if (up >= STEEPEST) addSlope(slopes, spots, nx / length, nz / length, low, high)
+    } else if (up >= STEEPEST) sloping.push({ spots, heights, normal: [nx / length, up, nz / length], area: ny / 2 })
   }
   const floors: FoundFloor[] = []
   const treads: { region: Region; y: number; area: number }[] = []
@@ -85,8 +81,9 @@ export function floorsIn(
     progress(LOOKING + ((1 - LOOKING) * done++) / levels.size)
     const y = faces.reduce((sum, face) => sum + face.y, 0) / faces.length
     const whole = closed(boundaryOf(faces))
-    const low = covers.filter((face) => face.low < y + player.height && face.high > y + STEP)
-    const free = low.length === 0 ? whole : without(whole, grown(unionOf(low.map(({ spots }) => spots)), SEAM, 'sharp'))
+    const box = boxOf(faces)
+    const low = covers.filter((face) => face.low < y + player.height && face.high > y + STEP && meets(face, box))
+    const free = low.length === 0 ? whole : without(whole, grown(boundaryOf(low), SEAM, 'sharp'))
     for (const piece of piecesOf(free)) {
       const area = areaOf(piece)
       if (area >= SMALLEST && grown(piece, -NARROWEST / 2, 'sharp').length > 0)
@@ -94,7 +91,12 @@ export function floorsIn(
       else if (area >= TREAD && area < SMALLEST) treads.push({ region: piece, y, area })
     }
   }
-  return [...floors, ...slopes.flatMap(rampOf), ...stairsOf(treads)]
+  const ramps = slopesIn(sloping)
+    .filter(({ area }) => area >= SMALLEST / 2)
+    .sort((one, other) => other.area - one.area)
+    .slice(0, MOST_RAMPS)
+    .map(rampOf)
+  return [...floors, ...ramps, ...stairsOf(treads)]
     .filter(({ outline }) => outline.length >= 3)
     .sort((one, other) => other.area - one.area)
 }
@@ -139,29 +141,30 @@ function boundaryOf(faces: readonly Face[]): Region {
   }
   return loops
 }
+/** The extent of faces seen from above: least and greatest x, least and greatest z. */
+function boxOf(faces: readonly Face[]): [number, number, number, number] {
+  const [x0, x1] = extent(faces.flatMap(({ spots }) => spots.map(([x]) => x)))
+  const [z0, z1] = extent(faces.flatMap(({ spots }) => spots.map(([, z]) => z)))
+  return [x0, x1, z0, z1]
+}
+const meets = ({ spots: [a, b, c] }: Face, [x0, x1, z0, z1]: [number, number, number, number]): boolean =>
+  Math.min(a[0], b[0], c[0]) <= x1 &&
+  Math.max(a[0], b[0], c[0]) >= x0 &&
+  Math.min(a[1], b[1], c[1]) <= z1 &&
+  Math.max(a[1], b[1], c[1]) >= z0
 const crossOf = ([a, b, c]: Spot[]): number => (b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0])
 const closed = (region: Region): Region => grown(grown(region, SEAM, 'sharp'), -SEAM, 'sharp')
 
-function addSlope(slopes: Slope[], spots: Spot[], nx: number, nz: number, low: number, high: number): void {
-  const known = slopes.find(
-    (slope) =>
-      Math.abs(slope.nx - nx) < 0.03 &&
-      Math.abs(slope.nz - nz) < 0.03 &&
-      slope.faces.some((face) => face.some((a) => spots.some((b) => Math.hypot(a[0] - b[0], a[1] - b[1]) < SEAM))),
-  )
-  if (!known) return void slopes.push({ faces: [spots], nx, nz, low, high })
-  known.faces.push(spots)
-  known.low = Math.min(known.low, low)
-  known.high = Math.max(known.high, high)
-}
-
-/** A slope as a ramp over the rectangle that holds it, which rises against its normal. */
-function rampOf({ faces, nx, nz, low, high }: Slope): FoundFloor[] {
-  const region = unionOf(faces)
-  const area = areaOf(region)
-  if (area < SMALLEST / 2) return []
+/** A slope as a ramp over the rectangle that holds it, which rises against its normal; one that hardly slopes as a floor at its height. */
+function rampOf({ faces, normal: [nx, ny, nz], area }: Slope): FoundFloor {
+  const heights = faces.flatMap((face) => face.heights)
+  const [low, high] = extent(heights)
+  const spots = faces.flatMap((face) => face.spots)
   const long = Math.hypot(nx, nz)
-  return [rampOver(region.flat(), [-nx / long, -nz / long], low, high, area)]
+  const ramp = rampOver(spots, long > 0 ? [-nx / long, -nz / long] : [1, 0], low, high, area)
+  if (ny < GENTLE) return ramp
+  const { slopeTo: _, ...level } = ramp
+  return { ...level, y: round(heights.reduce((sum, y) => sum + y, 0) / heights.length) }
 }
 /** A rectangle around spots in a direction of rise, low at its foot and high at its head. */
 function rampOver(spots: readonly Spot[], [ux, uz]: Spot, low: number, high: number, area: number): FoundFloor {

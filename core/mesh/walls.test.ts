@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { cutAt, stretchesOf, wallsIn, type Stretch } from '.'
 
+const NOTHING = { positions: new Float32Array(), indices: new Uint32Array() }
 const side = (from: [number, number], to: [number, number], low = 0, high = 3): Stretch => ({ from, to, low, high })
 const both = (x0: number, x1: number, z = 0, thick = 0.2): Stretch[] => [
   side([x0, z], [x1, z]),
@@ -9,29 +10,29 @@ const both = (x0: number, x1: number, z = 0, thick = 0.2): Stretch[] => [
 
 describe('the walls in a section', () => {
   it('have two sides each, and go along their middle', () => {
-    const [wall, ...more] = wallsIn(both(0, 6))
+    const [wall, ...more] = wallsIn(both(0, 6), 1.2, NOTHING)
     expect(more).toEqual([])
     expect(wall.thickness).toBeCloseTo(0.2)
     expect([wall.from, wall.to].flat().map((v) => Math.round(v * 1000) / 1000)).toEqual([0, 0.1, 6, 0.1])
     expect([wall.y, wall.height]).toEqual([0, 3])
   })
   it('are sheets where there is no other side', () => {
-    const [wall] = wallsIn([side([0, 0], [0, 5])])
+    const [wall] = wallsIn([side([0, 0], [0, 5])], 1.2, NOTHING)
     expect(wall.thickness).toBeLessThan(0.1)
   })
   it('are one with an opening where they go on after a doorway', () => {
-    const [wall, ...more] = wallsIn([...both(0, 2), ...both(3, 8)])
+    const [wall, ...more] = wallsIn([...both(0, 2), ...both(3, 8)], 1.2, NOTHING)
     expect(more).toEqual([])
     expect(wall.openings).toHaveLength(1)
     expect(wall.openings[0].at).toBeCloseTo(2)
     expect(wall.openings[0].width).toBeCloseTo(1)
   })
   it('are two where the gap is wider than any door', () => {
-    expect(wallsIn([...both(0, 2), ...both(6, 8)])).toHaveLength(2)
+    expect(wallsIn([...both(0, 2), ...both(6, 8)], 1.2, NOTHING)).toHaveLength(2)
   })
   it('are not what one steps over, nor too short to be one', () => {
-    expect(wallsIn([side([0, 0], [5, 0], 0, 0.6)])).toEqual([])
-    expect(wallsIn([side([0, 0], [0.2, 0])])).toEqual([])
+    expect(wallsIn([side([0, 0], [5, 0], 0, 0.6)], 1.2, NOTHING)).toEqual([])
+    expect(wallsIn([side([0, 0], [0.2, 0])], 1.2, NOTHING)).toEqual([])
   })
 })
 

@@ -1,5 +1,8 @@
 import type { Spot } from '../show'
-import type { Stretch } from './section'
+import { distanceToSegment, floorHeight, insidePolygon } from '../space'
+import type { FoundFloor } from './floors'
+import type { Triangles } from './mesh'
+import { cutAt, type Stretch } from './section'
 
 /** A wall that a section shows, with the gaps in it. */
 export interface FoundWall {
@@ -8,7 +11,7 @@ export interface FoundWall {
   y: number
   height: number
   thickness: number
-  openings: { at: number; width: number; height?: number }[]
+  openings: { at: number; width: number; sill: number; height: number }[]
 }
 
 /** Shorter stretches are no walls, thicker pairs no wall's two sides; what has no other side is a sheet (m). */
@@ -19,8 +22,9 @@ const SHEET = 0.05
 const GAP = { least: 0.5, most: 3.2 }
 /** Of a wall's two sides this share must lie beside each other. */
 const BESIDE = 0.5
-/** What is lower than this is no wall (m). */
+/** What is lower than this is no wall (m); a step is no higher than that over its ramp. */
 const LOWEST = 1
+const STEP = 0.45
 
 interface Half extends Stretch {
   ux: number
@@ -49,17 +53,17 @@ interface Middle {
   high: number
 }
 
-/** Walls in the straight stretches of a section: two sides beside each other are one wall, walls on a line with a gap one with an opening. */
-export function wallsIn(
-  stretches: readonly Stretch[],
-  isOpenAt?: (spot: Spot, height: number) => boolean,
-): FoundWall[] {
+/**
+ * Walls in the straight stretches of a section at the height `cut` (m) of a mesh: two sides beside each other are one wall, walls on a line
+ * with a gap one with an opening, as low and as high as the mesh leaves it open.
+ */
+export function wallsIn(stretches: readonly Stretch[], cut: number, mesh: Triangles): FoundWall[] {
   const halves = stretches
     .map(halfOf)
     .filter(({ a, b, low, high }) => b - a >= SHORTEST && high - low >= LOWEST)
     .sort((one, other) => other.b - other.a - (one.b - one.a))
   const middles = pairs(halves)
-  return onLines(middles).map((line) => wallOf(line, isOpenAt))
+  return onLines(middles).map((line) => wallOf(line, cut, mesh))
 }
 
 function pairs(halves: readonly Half[]): Middle[] {
@@ -144,10 +148,9 @@ function onLines(middles: readonly Middle[]): Middle[][] {
   return lines
 }
 
-const DOOR = 2.1
 const round = (value: number): number => Math.round(value * 1000) / 1000
 
-function wallOf(line: readonly Middle[], isOpenAt?: (spot: Spot, height: number) => boolean): FoundWall {
+function wallOf(line: readonly Middle[], cut: number, mesh: Triangles): FoundWall {
   const [first] = line
   const last = line[line.length - 1]
   const spot = (d: number): Spot => [
@@ -163,14 +166,63 @@ function wallOf(line: readonly Middle[], isOpenAt?: (spot: Spot, height: number)
     height: round(high - low),
     thickness: round(first.thickness),
     openings: line.slice(1).map((next, i) => {
-      const at = line[i].b - first.a
+      const width = next.a - line[i].b
       const middle = spot((line[i].b + next.a) / 2)
-      const isOpen = isOpenAt?.(middle, high - 0.1) ?? true
+      const near = Math.min(0.4, width / 2 - 0.05)
+      const [foot, head] = openAt(mesh, middle, near, cut, [low, high])
       return {
-        at: round(at),
-        width: round(next.a - line[i].b),
-        height: round(isOpen ? high - low : Math.min(DOOR, high - low)),
+        at: round(line[i].b - first.a),
+        width: round(width),
+        sill: round(foot - low),
+        height: round(head - foot),
       }
     }),
   }
+}
+
+/** How far down and up from a height a mesh leaves it open around a spot, within a range: where it is cut, nothing lies `near` (m). */
+function openAt(
+  mesh: Triangles,
+  spot: Spot,
+  near: number,
+  height: number,
+  [low, high]: [number, number],
+): [number, number] {
+  const around = trianglesNear(mesh, spot, near)
+  // Between two heights at which it has corners a mesh is cut in the same way.
+  const heights = new Set([low, high, height])
+  for (const index of around.indices) heights.add(round(around.positions[index * 3 + 1]))
+  const steps = [...heights].filter((y) => y >= low && y <= high).sort((a, b) => a - b)
+  const isClosed = (a: number, b: number) => {
+    const { ends } = cutAt(around, (a + b) / 2)
+    for (let i = 0; i < ends.length; i += 4)
+      if (distanceToSegment(spot[0], spot[1], [ends[i], ends[i + 1]], [ends[i + 2], ends[i + 3]]) < near) return true
+    return false
+  }
+  const at = steps.indexOf(height)
+  let [foot, head] = [at, at]
+  while (foot > 0 && !isClosed(steps[foot - 1], steps[foot])) foot--
+  while (head < steps.length - 1 && !isClosed(steps[head], steps[head + 1])) head++
+  return [steps[foot], steps[head]]
+}
+function trianglesNear({ positions, indices }: Triangles, [x, z]: Spot, near: number): Triangles {
+  const kept: number[] = []
+  for (let i = 0; i < indices.length; i += 3) {
+    const [a, b, c] = [indices[i] * 3, indices[i + 1] * 3, indices[i + 2] * 3]
+    if (Math.min(positions[a], positions[b], positions[c]) > x + near) continue
+    if (Math.max(positions[a], positions[b], positions[c]) < x - near) continue
+    if (Math.min(positions[a + 2], positions[b + 2], positions[c + 2]) > z + near) continue
+    if (Math.max(positions[a + 2], positions[b + 2], positions[c + 2]) < z - near) continue
+    kept.push(indices[i], indices[i + 1], indices[i + 2])
+  }
+  return { positions, indices: Uint32Array.from(kept) }
+}
+
+/** Walls but those that are steps of a stair, which is a ramp: what stands on one and is hardly higher. */
+export function withoutSteps(walls: readonly FoundWall[], floors: readonly FoundFloor[]): FoundWall[] {
+  const ramps = floors.filter(({ slopeTo }) => slopeTo)
+  return walls.filter(({ from, to, y, height }) => {
+    const [x, z] = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2]
+    return !ramps.some((ramp) => insidePolygon(x, z, ramp.outline) && y + height < floorHeight(ramp, x, z) + STEP)
+  })
 }

@@ -13,9 +13,17 @@ const RANGE = [0.1, 0.95] as const
 export const lufs = (power: number): number => -0.691 + 10 * Math.log10(power)
 const powerOf = (loudness: number): number => 10 ** ((loudness + 0.691) / 10)
 
-/** What each channel counts: those behind by 1.5 dB more, the one for low effects not at all. Order: left, right, centre, low effects, behind. */
-export const channelWeights = (count: number): number[] =>
-  Array.from({ length: count }, (_, i) => (count === 6 && i === 3 ? 0 : i >= (count === 6 ? 4 : 3) ? 1.41 : 1))
+/** Beside the ears (60° to 120° off), 1.5 dB more; the one for low effects not at all (ITU-R BS.1770-5, annex 3, tables 4 and 5). */
+const BESIDE = 1.41
+const WEIGHTS: { [channels: number]: number[] } = {
+  4: [1, 1, BESIDE, BESIDE],
+  5: [1, 1, 1, BESIDE, BESIDE],
+  6: [1, 1, 1, 0, BESIDE, BESIDE],
+  7: [1, 1, 1, 0, 1, BESIDE, BESIDE],
+  8: [1, 1, 1, 0, 1, 1, BESIDE, BESIDE],
+}
+/** What each channel counts, in the order of WAV (see `sidesOf`). */
+export const channelWeights = (count: number): number[] => WEIGHTS[count] ?? Array<number>(count).fill(1)
 
 /** The means over so many blocks that follow each other, beginning at each block for which they are all there. */
 function meansOver(powers: ArrayLike<number>, width: number): Float64Array {

@@ -2,7 +2,7 @@ import type { Floor } from '../show'
 import { insidePolygon } from './lines'
 
 /** The height of a floor at a spot; a ramp goes evenly from its own height to that of the edge it slopes to. */
-export function floorHeight(floor: Floor, x: number, z: number): number {
+export function floorHeight(floor: Pick<Floor, 'y' | 'outline' | 'slopeTo'>, x: number, z: number): number {
   if (!floor.slopeTo) return floor.y
   const a = floor.outline[floor.slopeTo.edge[0]]
   const b = floor.outline[floor.slopeTo.edge[1]]

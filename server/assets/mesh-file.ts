@@ -1,6 +1,6 @@
 import type { Transaction } from 'sequelize'
 import { models } from '../data/models'
-import { jsonTooMuch } from '../http/json-size'
+import { jsonTooMuch } from '../../core/base'
 import { Refusal } from '../http/refusal'
 import { hashOf } from './keep'
 

@@ -1,7 +1,7 @@
 import { getHeader, type H3Event } from 'h3'
 import { ValidationError, type Schema } from 'yup'
 import { checkPlain, ShowError, whyNoJson } from '../../core/show'
-import { jsonTooMuch, MOST } from './json-size'
+import { jsonTooMuch, MOST_JSON } from '../../core/base'
 import { Refusal } from './refusal'
 import { utf8Of } from './utf8'
 
@@ -50,7 +50,7 @@ export function jsonOf<T>(bytes: Buffer, schema: Schema<T>): T {
 
 /** Bytes as JSON in which nothing is endless, reserved or unwritable. @throws Refusal 400 */
 export function parsedJson(bytes: Buffer, what: string): unknown {
-  const problem = jsonTooMuch(bytes, MOST)
+  const problem = jsonTooMuch(bytes, MOST_JSON)
   if (problem) throw new Refusal(400, `${what} ${problem}`)
   const text = utf8Of(bytes, what)
   let value: unknown

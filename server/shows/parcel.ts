@@ -6,7 +6,7 @@ import { soundOf } from '../assets/sound-of'
 import { checkGlb, keepMesh } from '../assets/mesh-file'
 import { database, oneOf } from '../data/connection'
 import { models } from '../data/models'
-import { jsonTooMuch, MOST } from '../http/json-size'
+import { jsonTooMuch, MOST_JSON } from '../../core/base'
 import { Refusal } from '../http/refusal'
 import { utf8Of } from '../http/utf8'
 import type { OpenZip } from '../zip/unpack'
@@ -45,7 +45,7 @@ export async function packed(show: Show): Promise<Readable> {
 /** Takes in a show with its sounds; all of it or nothing. @throws Refusal, ShowError */
 export async function unpack(zip: OpenZip): Promise<{ id: string; missing: string[] }> {
   const document = await zip.read(DOCUMENT, LIMITS.bytes)
-  const problem = jsonTooMuch(document, MOST)
+  const problem = jsonTooMuch(document, MOST_JSON)
   if (problem) throw new Refusal(422, `"${DOCUMENT}" in the ZIP ${problem}`)
   const show = parseShow(utf8Of(document, `"${DOCUMENT}" in the ZIP`))
   const sounds = new Map(hashesOf(show).map((hash) => [hash, zip.names.find((name) => isSoundOf(name, hash))]))

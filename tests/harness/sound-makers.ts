@@ -18,6 +18,29 @@ export function byFfmpeg(name: string, source = 'sine=f=440:d=3:r=44100', ...how
   tell('ffmpeg', ['-hide_banner', '-loglevel', 'error', '-y', '-f', 'lavfi', '-i', source, ...how, inFolder(name)])
   return readFileSync(inFolder(name))
 }
+/** The samples that ffmpeg reads in a file, one array a channel. */
+export function samplesByFfmpeg(name: string, channels: number): Float32Array[] {
+  const raw = inFolder(`${name}.f32`)
+  tell('ffmpeg', [
+    '-hide_banner',
+    '-loglevel',
+    'error',
+    '-y',
+    '-i',
+    inFolder(name),
+    '-f',
+    'f32le',
+    '-c:a',
+    'pcm_f32le',
+    raw,
+  ])
+  const all = readFileSync(raw)
+  const view = new DataView(all.buffer, all.byteOffset, all.byteLength)
+  const length = all.length / 4 / channels
+  return Array.from({ length: channels }, (_, c) =>
+    Float32Array.from({ length }, (__, i) => view.getFloat32((i * channels + c) * 4, true)),
+  )
+}
 export function bySox(name: string, ...how: string[]): Buffer {
   tell('sox', ['-R', '-n', ...how.slice(0, how.indexOf('synth')), inFolder(name), ...how.slice(how.indexOf('synth'))])
   return readFileSync(inFolder(name))

@@ -7,6 +7,7 @@ import { kills } from './kills'
 import type { Figures } from './place'
 import { properties } from './properties'
 import { requests } from './requests'
+import { samples } from './samples'
 import { tabs } from './tabs'
 import { windows } from './windows'
 
@@ -23,6 +24,7 @@ const TRIALS: { [name: string]: [limit: number, work: () => Promise<Figures>] } 
   files: [600, () => files(300)],
   backups: [900, () => backups(80)],
   keepsakes: [900, () => keepsakes(200)],
+  samples: [900, () => samples(60)],
   tabs: [600, () => tabs(20)],
   'hold-ups': [900, () => holdUps()],
 }

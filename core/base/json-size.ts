@@ -1,5 +1,5 @@
 /** Deeper than this nothing goes that is sent, and more values than this nothing has. */
-export const MOST = { depth: 64, values: 2_000_000 }
+export const MOST_JSON = { depth: 64, values: 2_000_000 }
 
 const QUOTE = 0x22
 const BACKSLASH = 0x5c

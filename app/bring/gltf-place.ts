@@ -1,0 +1,270 @@
+import { MathUtils, type Document, type mat4, type Node, type Primitive, type Skin } from '@gltf-transform/core'
+import type { InstancedMesh, Light as GltfLight } from '@gltf-transform/extensions'
+import type { Point } from '~~/core/show'
+import type { Triangles } from '~~/core/mesh'
+import { PlaceFileError } from './check-gltf'
+
+/** A light of a file, as one of a show would be: where it is, which way it shines (degrees), how brightly. */
+export interface FileLight {
+  name: string
+  kind: 'point' | 'spot'
+  at: Point
+  yaw: number
+  pitch: number
+  colour: string
+  candela: number
+  reach?: number
+  cone: number
+  edge: number
+}
+export interface FileCamera {
+  name: string
+  at: Point
+  yaw: number
+  pitch: number
+  fov: number
+}
+/** Something in the file that has a name and a form. */
+export interface FileNode {
+  name: string
+  low: Point
+  high: Point
+  triangles: number
+}
+/** What a description shows, in metres, +Y up. */
+export interface GltfPlace {
+  triangles: Triangles
+  nodes: FileNode[]
+  lights: FileLight[]
+  cameras: FileCamera[]
+  /** What is in it and could not be taken, in words. */
+  left: string[]
+}
+
+/** How corners make triangles (glTF 2.0, 3.7.2.1). */
+const TRIANGLES = 4
+const STRIP = 5
+const FAN = 6
+
+/** Which way a node looks: along its own −Z. */
+function facing(m: mat4): { at: Point; yaw: number; pitch: number } {
+  const [dx, dy, dz] = [-m[8], -m[9], -m[10]]
+  const long = Math.hypot(dx, dy, dz) || 1
+  const degrees = (a: number) => Math.round((a * 1800) / Math.PI) / 10 + 0
+  const flat = Math.hypot(dx, dz)
+  return {
+    at: [m[12], m[13], m[14]],
+    yaw: flat < 1e-6 ? 0 : degrees(Math.atan2(-dx, -dz)),
+    pitch: degrees(Math.asin(Math.max(-1, Math.min(1, dy / long)))),
+  }
+}
+
+/** What of a scene is used for a place. `progress` hears how much of it is looked through, 0 to 1. @throws PlaceFileError */
+export function placeOf(read: Document, progress: (share: number) => void): GltfPlace {
+  const scene = read.getRoot().getDefaultScene() ?? read.getRoot().listScenes()[0]
+  const all: Node[] = []
+  scene?.traverse((node) => void all.push(node))
+  const made = roomFor(all)
+  const place: GltfPlace = { triangles: made, nodes: [], lights: [], cameras: [], left: [] }
+  const left = { directional: 0, flat: 0, orthographic: 0 }
+  all.forEach((node, done) => {
+    progress(done / all.length)
+    const from = { corner: made.corner, index: made.index }
+    for (const part of partsOf(node)) add(made, part)
+    if (made.index > from.index)
+      place.nodes.push({
+        name: node.getName() || node.getMesh()?.getName() || `Part ${place.nodes.length + 1}`,
+        ...boxOf(made.positions.subarray(from.corner * 3, made.corner * 3)),
+        triangles: (made.index - from.index) / 3,
+      })
+    left.flat += (node.getMesh()?.listPrimitives() ?? []).filter((primitive) => !isSolid(primitive)).length
+    const matrix = node.getWorldMatrix()
+    const light = node.getExtension<GltfLight>('KHR_lights_punctual')
+    if (light?.getType() === 'directional') left.directional++
+    else if (light) place.lights.push(lightOf(node, light, matrix, place.lights.length))
+    const camera = node.getCamera()
+    if (camera?.getType() === 'orthographic') left.orthographic++
+    else if (camera)
+      place.cameras.push({
+        name: node.getName() || camera.getName() || `Camera ${place.cameras.length + 1}`,
+        ...facing(matrix),
+        fov: Math.round((camera.getYFov() * 180) / Math.PI) || 60,
+      })
+  })
+  if (made.positions.some((value) => !Number.isFinite(value))) throw new PlaceFileError('a corner is at no number')
+  const said = (n: number, one: string, many: string) => n > 0 && place.left.push(n === 1 ? `a ${one}` : `${n} ${many}`)
+  said(left.directional, 'directional light: it shines from nowhere', 'directional lights: they shine from nowhere')
+  said(left.orthographic, 'camera that has no angle (orthographic)', 'cameras that have no angle (orthographic)')
+  said(left.flat, 'part of lines or points', 'parts of lines or points')
+  return place
+}
+
+interface Part {
+  primitive: Primitive
+  matrix: mat4
+  skin: Skin | null
+}
+const isSolid = (primitive: Primitive): boolean =>
+  primitive.getMode() >= TRIANGLES && primitive.getMode() <= FAN && primitive.getAttribute('POSITION') !== null
+
+/** The parts that a node shows, each as often as there are instances of it. */
+function partsOf(node: Node): Part[] {
+  const solid = node.getMesh()?.listPrimitives().filter(isSolid) ?? []
+  if (solid.length === 0) return []
+  const skin = node.getSkin()
+  return instancesOf(node).flatMap((matrix) => solid.map((primitive) => ({ primitive, matrix, skin })))
+}
+function instancesOf(node: Node): mat4[] {
+  const world = node.getWorldMatrix()
+  const instances = node.getExtension<InstancedMesh>('EXT_mesh_gpu_instancing')
+  if (!instances) return [world]
+  const [move, turn, size] = ['TRANSLATION', 'ROTATION', 'SCALE'].map((name) => instances.getAttribute(name))
+  const count = (move ?? turn ?? size)?.getCount() ?? 0
+  return Array.from({ length: count }, (_, i) => {
+    const local = MathUtils.compose(
+      (move?.getElement(i, []) ?? [0, 0, 0]) as [number, number, number],
+      (turn?.getElement(i, []) ?? [0, 0, 0, 1]) as [number, number, number, number],
+      (size?.getElement(i, []) ?? [1, 1, 1]) as [number, number, number],
+      new Array<number>(16) as mat4,
+    )
+    return times(world, local)
+  })
+}
+
+/** How many indices of triangles a part comes to. */
+function indicesIn(primitive: Primitive): number {
+  const count = primitive.getIndices()?.getCount() ?? primitive.getAttribute('POSITION')!.getCount()
+  return primitive.getMode() === TRIANGLES ? count - (count % 3) : Math.max(0, count - 2) * 3
+}
+
+/** Triangles, and how much of them is filled in. */
+interface Made extends Triangles {
+  corner: number
+  index: number
+}
+function roomFor(nodes: readonly Node[]): Made {
+  let [corners, indices] = [0, 0]
+  for (const { primitive } of nodes.flatMap(partsOf)) {
+    corners += primitive.getAttribute('POSITION')!.getCount()
+    indices += indicesIn(primitive)
+  }
+  return { positions: new Float32Array(corners * 3), indices: new Uint32Array(indices), corner: 0, index: 0 }
+}
+
+function add(made: Made, { primitive, matrix, skin }: Part): void {
+  const position = primitive.getAttribute('POSITION')!
+  const count = position.getCount()
+  const first = made.corner
+  const bones = skin ? bonesOf(skin, primitive) : undefined
+  const raw = position.getArray()
+  const isPlain = raw instanceof Float32Array && !position.getNormalized()
+  const corner: number[] = [0, 0, 0]
+  for (let i = 0; i < count; i++) {
+    if (isPlain) {
+      corner[0] = raw[i * 3]!
+      corner[1] = raw[i * 3 + 1]!
+      corner[2] = raw[i * 3 + 2]!
+    } else position.getElement(i, corner)
+    const [x, y, z] = corner as Point
+    // What hangs on bones stands where they are, wherever its node is (glTF 2.0, 3.7.3.3).
+    const m = bones ? bones(i) : matrix
+    const at = made.corner++ * 3
+    made.positions[at] = m[0] * x + m[4] * y + m[8] * z + m[12]
+    made.positions[at + 1] = m[1] * x + m[5] * y + m[9] * z + m[13]
+    made.positions[at + 2] = m[2] * x + m[6] * y + m[10] * z + m[14]
+  }
+  const given = primitive.getIndices()?.getArray()
+  const cornerAt = (i: number): number => {
+    const index = given ? given[i]! : i
+    if (index >= count) throw new PlaceFileError('a triangle has a corner that is not there')
+    return first + index
+  }
+  // A mirrored node turns its triangles inside out.
+  const isMirrored = !bones && determinant(matrix) < 0
+  const mode = primitive.getMode()
+  const triangles = indicesIn(primitive) / 3
+  for (let n = 0; n < triangles; n++) {
+    const [a, b, c] = cornersOf(mode, n)
+    made.indices[made.index++] = cornerAt(a)
+    made.indices[made.index++] = cornerAt(isMirrored ? c : b)
+    made.indices[made.index++] = cornerAt(isMirrored ? b : c)
+  }
+}
+/** The corners of a triangle of a list, a strip or a fan, in the order in which its front is seen. */
+function cornersOf(mode: number, n: number): [number, number, number] {
+  if (mode === STRIP) return n % 2 === 0 ? [n, n + 1, n + 2] : [n + 1, n, n + 2]
+  return mode === FAN ? [0, n + 1, n + 2] : [3 * n, 3 * n + 1, 3 * n + 2]
+}
+
+/** Where the bones of a skin, as they stand, put each corner of a part; nothing where the part doesn't say. */
+function bonesOf(skin: Skin, primitive: Primitive): ((corner: number) => mat4) | undefined {
+  const joints = primitive.getAttribute('JOINTS_0')
+  const weights = primitive.getAttribute('WEIGHTS_0')
+  if (!joints || !weights) return undefined
+  const binds = skin.getInverseBindMatrices()
+  const bones = skin.listJoints().map((joint, i) => {
+    const world = joint.getWorldMatrix()
+    return binds && i < binds.getCount() ? times(world, binds.getElement(i, new Array<number>(16)) as mat4) : world
+  })
+  const [of, share]: [number[], number[]] = [[], []]
+  return (corner) => {
+    joints.getElement(corner, of)
+    weights.getElement(corner, share)
+    const sum = new Array<number>(16).fill(0)
+    for (let k = 0; k < 4; k++) {
+      const bone = bones[of[k]!]
+      if (!bone || !(share[k]! > 0)) continue
+      for (let i = 0; i < 16; i++) sum[i]! += share[k]! * bone[i]!
+    }
+    return sum as mat4
+  }
+}
+
+/** A matrix times another, column by column. */
+function times(a: mat4, b: mat4): mat4 {
+  const out = new Array<number>(16)
+  for (let column = 0; column < 4; column++)
+    for (let row = 0; row < 4; row++) {
+      let sum = 0
+      for (let k = 0; k < 4; k++) sum += a[k * 4 + row]! * b[column * 4 + k]!
+      out[column * 4 + row] = sum
+    }
+  return out as mat4
+}
+const determinant = (m: mat4): number =>
+  m[0] * (m[5] * m[10] - m[6] * m[9]) - m[4] * (m[1] * m[10] - m[2] * m[9]) + m[8] * (m[1] * m[6] - m[2] * m[5])
+
+function lightOf(node: Node, light: GltfLight, matrix: mat4, index: number): FileLight {
+  const outer = light.getOuterConeAngle()
+  const inner = light.getInnerConeAngle()
+  const isSpot = light.getType() === 'spot'
+  const byte = (c: number) =>
+    Math.round(255 * (c <= 0.0031308 ? 12.92 * c : 1.055 * c ** (1 / 2.4) - 0.055))
+      .toString(16)
+      .padStart(2, '0')
+  const range = light.getRange()
+  return {
+    name: node.getName() || light.getName() || `Light ${index + 1}`,
+    kind: isSpot ? 'spot' : 'point',
+    ...facing(matrix),
+    colour: `#${light
+      .getColor()
+      .map((c) => byte(Math.min(1, Math.max(0, c))))
+      .join('')}`,
+    candela: Math.round(light.getIntensity() * 100) / 100,
+    ...(range !== null && range > 0 && { reach: range }),
+    cone: isSpot ? Math.min(180, Math.round((outer * 360) / Math.PI)) : 40,
+    edge: isSpot && outer > 0 ? Math.min(1, Math.max(0, Math.round((1 - inner / outer) * 100) / 100)) : 0.3,
+  }
+}
+
+function boxOf(positions: Float32Array): { low: Point; high: Point } {
+  const low: Point = [Infinity, Infinity, Infinity]
+  const high: Point = [-Infinity, -Infinity, -Infinity]
+  for (let i = 0; i < positions.length; i++) {
+    const axis = (i % 3) as 0 | 1 | 2
+    if (positions[i]! < low[axis]) low[axis] = positions[i]!
+    if (positions[i]! > high[axis]) high[axis] = positions[i]!
+  }
+  return { low, high }
+}
