@@ -1,5 +1,3 @@
-import { Gathered } from './lists'
-
 /** Entries due within this of the earliest thing pending belong to its time (s). */
 export const SAME_TIME = 1e-9
 
@@ -9,28 +7,38 @@ export const NO_ENTRY: Entry = -1
 
 type Action<W, S> = (world: W, subject: S) => void
 
-/** Time as a value: entries in a heap ordered by (time, order), in columns, so that nothing is made for an entry. They act on a world. */
+/** The rank of what has none: it comes after what has one. */
+export const NO_RANK = 0x7fffffff
+
+/**
+ * Time as a value: entries in a heap ordered by (time, order), in columns, so that nothing is made for an entry. They act on a world; those of
+ * one time by their rank, the least first, and within one in the order in which they were put.
+ */
 export class Agenda<W> {
   private times = new Float64Array(512)
   private dropped = new Uint8Array(512)
+  private ranks = new Int32Array(512)
   private heap = new Int32Array(512)
   private actions: Action<W, never>[] = []
   private subjects: unknown[] = []
   private count = 0
   private size = 0
-  private readonly due = new Gathered()
+  /** What is due at the time that is being flushed, in its order, and how many of it have acted. */
+  private readonly due: Entry[] = []
+  private acted = 0
   /** While a time is flushed, what is put for it acts still. */
   private dueUntil = -Infinity
 
   /** Puts something on the agenda. */
-  put<S>(time: number, action: Action<W, S>, subject: S): Entry {
+  put<S>(time: number, action: Action<W, S>, subject: S, rank = NO_RANK): Entry {
     const entry = this.count++
     if (entry === this.times.length) this.grow()
     this.times[entry] = time
     this.dropped[entry] = 0
+    this.ranks[entry] = rank
     this.actions[entry] = action
     this.subjects[entry] = subject
-    if (time <= this.dueUntil) this.due.add(entry)
+    if (time <= this.dueUntil) this.addDue(entry)
     else this.push(entry)
     return entry
   }
@@ -46,20 +54,40 @@ export class Agenda<W> {
     return this.size > 0 ? this.times[this.heap[0]] : Infinity
   }
 
-  /** Acts on everything that belongs to a time, also on what is put there meanwhile, in the order in which it was put. */
+  /** Puts an entry among what is due and has not acted yet. */
+  private addDue(entry: Entry): void {
+    const { due } = this
+    let at = due.push(entry) - 1
+    for (; at > this.acted && this.comesFirst(entry, due[at - 1]); at--) due[at] = due[at - 1]
+    due[at] = entry
+  }
+  private comesFirst(a: Entry, b: Entry): boolean {
+    const { ranks } = this
+    return ranks[a] < ranks[b] || (ranks[a] === ranks[b] && a < b)
+  }
+
+  /** What is still to come, each with its time; for whoever compares one state of a run with another. */
+  pending(): { time: number; action: unknown; subject: unknown }[] {
+    const entries = [...this.heap.subarray(0, this.size), ...this.due.slice(this.acted)]
+    return entries
+      .filter((entry) => this.dropped[entry] === 0)
+      .map((entry) => ({ time: this.times[entry], action: this.actions[entry], subject: this.subjects[entry] }))
+  }
+
+  /** Acts on everything that belongs to a time, also on what is put there meanwhile, by rank and in the order in which it was put. */
   flush(time: number, world: W): void {
     const until = time + SAME_TIME
     if (this.next() > until) return
-    const due = this.due
-    while (this.size > 0 && this.times[this.heap[0]] <= until) due.add(this.pop())
-    due.sort()
+    const { due } = this
+    this.acted = 0
+    while (this.size > 0 && this.times[this.heap[0]] <= until) this.addDue(this.pop())
     this.dueUntil = until
-    for (let i = 0; i < due.count; i++) {
-      const entry = due.at(i)
+    while (this.acted < due.length) {
+      const entry = due[this.acted++]
       if (this.dropped[entry] === 0) this.actions[entry](world, this.subjects[entry] as never)
       this.forget(entry)
     }
-    due.clear()
+    due.length = this.acted = 0
     this.dueUntil = -Infinity
   }
 
@@ -71,7 +99,7 @@ export class Agenda<W> {
   /** Leaves an agenda with nothing on it. */
   clear(): void {
     this.subjects.fill(undefined, 0, this.count)
-    this.due.clear()
+    this.due.length = this.acted = 0
     this.count = this.size = 0
     this.dueUntil = -Infinity
   }
@@ -115,12 +143,15 @@ export class Agenda<W> {
     const size = 2 * this.times.length
     const times = new Float64Array(size)
     const dropped = new Uint8Array(size)
+    const ranks = new Int32Array(size)
     const heap = new Int32Array(size)
     times.set(this.times)
     dropped.set(this.dropped)
+    ranks.set(this.ranks)
     heap.set(this.heap)
     this.times = times
     this.dropped = dropped
+    this.ranks = ranks
     this.heap = heap
   }
 }

@@ -1,7 +1,18 @@
 import { SAME_TIME } from '../base'
 import type { RuleInstance } from './compile'
 import { EdgeWatch } from './edges'
-import { appear, createLooks, cut, endsByItself, enter, hear, leave, type Looks } from './play'
+import {
+  appear,
+  awaitLook,
+  createLooks,
+  cut,
+  endsByItself,
+  enter,
+  hear,
+  leave,
+  type BegunLook,
+  type Looks,
+} from './play'
 import type { Body } from './ways'
 import { logWalkEnd, type World } from './world'
 
@@ -30,10 +41,12 @@ export function createClockwork(world: World): Clockwork {
   /** Whether something has happened at the time that is now, and what that means for the end is still to be asked. */
   let happened = false
   const looks: Looks[] = walkers.map((walker) => createLooks(world, walker)).filter((each) => each !== undefined)
+  /** The looks that begin at the time that is now. */
+  const begun: BegunLook[] = []
   /** When the next look of each is due. */
   const lookDue = new Float64Array(looks.length).fill(Infinity)
 
-  for (const walker of walkers) if (!walker.live) agenda.put(walker.walk.start, appear, walker)
+  for (const walker of walkers) if (!walker.live) agenda.put(walker.walk.start, appear, walker, walker.index)
   for (const rule of compiled.clocks) agenda.put((rule.rule.on as { seconds: number }).seconds, strikes, rule)
 
   /** The time at which something is due next. */
@@ -61,7 +74,11 @@ export function createClockwork(world: World): Clockwork {
   }
 
   function turnLooks(): void {
-    for (let i = 0; i < looks.length; i++) lookDue[i] = looks[i].turn(world.now)
+    for (let i = 0; i < looks.length; i++) lookDue[i] = looks[i].turn(world.now, begun)
+    // Rules before bodies, as everywhere.
+    begun.sort((one, other) => one.order - other.order)
+    for (const look of begun) awaitLook(world, look)
+    begun.length = 0
   }
 
   /** Everything that belongs to one time. */

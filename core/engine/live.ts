@@ -111,7 +111,7 @@ export function createRun(show: Show, seed: number, who: readonly Participant[] 
     if (player.fedUntil === -Infinity) {
       player.walker.ended = true
       world.agenda.put(Math.max(0, certain), askLockedIn, undefined)
-    } else world.agenda.put(Math.max(player.fedUntil, certain), finishWalk, player.walker)
+    } else world.agenda.put(Math.max(player.fedUntil, certain), finishWalk, player.walker, player.walker.index)
   }
 
   return {
@@ -129,13 +129,13 @@ export function createRun(show: Show, seed: number, who: readonly Participant[] 
       if (fed.fedUntil === -Infinity) {
         walker.walk.start = time
         walker.path = [{ t: time, own: 0, moving: true, route: routeFrom(pose.at, facing) }]
-        world.agenda.put(time, appear, walker)
+        world.agenda.put(time, appear, walker, walker.index)
       } else {
         extend(walker, fed.fedUntil, time, pose.at, facing)
         clockwork.lookAgain(walker, certain)
       }
       fed.fedUntil = time
-      if (keys?.use) world.agenda.put(time, press, walker)
+      if (keys?.use) world.agenda.put(time, press, walker, walker.index)
       return goOn()
     },
     stop(player) {

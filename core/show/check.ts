@@ -27,12 +27,17 @@ export function checkShow(show: Show, before?: Show): void {
   })
   show.walks.forEach((walk, w) => {
     let time = walk.start
+    const isLate = (t: number, p: number) => {
+      if (t > LIMITS.walkSeconds)
+        fail(['walks', w, 'points', p], 'comes later than 8 hours: a walk may last 8 hours at most')
+    }
     walk.points.forEach((point, p) => {
       const next = walk.points[p + 1]
+      // The walk has not ended before its press.
+      if (point.use) isLate(time + point.useAfter, p)
       time += point.pause
       if (next) time += Math.hypot(...next.at.map((v, i) => v - point.at[i])) / (point.pace ?? show.player.walk)
-      if (time > LIMITS.walkSeconds)
-        fail(['walks', w, 'points', p], 'comes later than 8 hours: a walk may last 8 hours at most')
+      isLate(time, p)
     })
   })
 }
@@ -256,7 +261,11 @@ function checkRules(show: Show): void {
     }
   })
   show.kits.forEach((kit, k) => kit.rules.forEach((rule, r) => check(rule, ['kits', k, 'rules', r], false)))
-  show.rules.forEach((rule, r) => check(rule, ['rules', r], true))
+  show.rules.forEach((rule, r) => {
+    check(rule, ['rules', r], true)
+    if ('inside' in rule.on && rule.on.inside)
+      fail(['rules', r, 'on', 'inside'], 'must be false: a rule without a zone has no inside')
+  })
 }
 
 function checkCondition(show: Show, condition: Condition, keys: (string | number)[]): void {

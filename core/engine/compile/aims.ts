@@ -12,6 +12,8 @@ export interface Aim {
   release: Motion
   /** It goes on at its own rate when it rules again. */
   drifts: boolean
+  /** Of the fog's colour: which of the step's aims is its density. */
+  density?: number
 }
 
 /** The fields of its channel that a step gives, numbers in the order of the format. */
@@ -34,9 +36,15 @@ export function aimsOf(step: Step, channel: ClaimedChannel): Aim[] {
   if (!gives || !('ramp' in step)) return []
   const { ramp } = step
   const release: Ramp | undefined = 'release' in step ? step.release : undefined
-  return Object.entries(gives(step)).flatMap(([field, given]) => {
+  const aims = Object.entries(gives(step)).flatMap(([field, given]) => {
     if (!given) return []
     const { value, fullWay } = given
     return [aim(field, value, motionBy(ramp, fullWay), motionBy(release ?? ramp, fullWay), fullWay !== undefined)]
   })
+  const [colour, density] = ['fogColour', 'fogDensity'].map((name) => {
+    const field = channel.fields.indexOf(name)
+    return field < 0 ? -1 : aims.findIndex((one) => one.field === field)
+  })
+  if (step.kind === 'atmosphere' && colour >= 0) aims[colour].density = density
+  return aims
 }

@@ -31,6 +31,8 @@ export {
 export { distance, steepest, type Value } from './ramps'
 export {
   AT_ONCE,
+  STAYS,
+  type Track,
   giveUp,
   inTime,
   keep,

@@ -26,6 +26,8 @@ export const motionBy = ({ seconds = 0, rate, ease }: Ramp, fullWay?: number): M
   fullWay,
 })
 export const AT_ONCE = motionBy({ seconds: 0, ease: 'linear' })
+/** The motion of what stays as it is, whatever rules it. */
+export const STAYS = motionBy({ seconds: 0, ease: 'linear' })
 
 /** The same motion in a time that was worked out for the whole step by its leading number. */
 export const inTime = (seconds: number, { ease }: Motion): Motion => motionBy({ seconds, ease })
@@ -82,6 +84,7 @@ export function secondsFor(motion: Motion, from: Value, to: Value): number {
 
 function go(track: Track, t: number, to: Value, motion: Motion): void {
   const from = valueAt(track.segments, track.colour, t)
+  if (motion === STAYS) to = from
   track.segments.push({ t, seconds: secondsFor(motion, from, to), from, to, ease: motion.ease })
 }
 

@@ -38,7 +38,9 @@ function again(names: readonly string[]): [string, number][] {
 
 function sentBack(show: Show, events: readonly RunEvent[]): string | undefined {
   const markAt = (to: Point) => {
-    const mark = show.place.marks.find(({ at }) => at.every((v, i) => v === to[i]))
+    // At a camera mark the eyes are there, and the feet lower.
+    const isThere = (at: Point, up: number) => at.every((v, i) => Math.abs(v - to[i] - (i === 1 ? up : 0)) < 1e-9)
+    const mark = show.place.marks.find(({ at, kind }) => isThere(at, kind === 'camera' ? show.player.eye : 0))
     return mark ? `"${mark.name}"` : to.map((v) => v.toFixed(1)).join(', ')
   }
   const moves = events.flatMap((event) =>

@@ -13,6 +13,7 @@ function put(world: World, walker: Body, at: Point, yaw: number): void {
   const goesOn = walker.live
     ? standLive(walker, world.now, at, yaw, held)
     : reroute(world.compiled.show, walker, world.now, at, yaw, walker.locks.walk === 0, held)
+  if (held === undefined) walker.put = { t: world.now, yaw }
   world.watch.rerouted(walker)
   logMove(world, walker, from, at)
   if (goesOn) intend(world, walker)

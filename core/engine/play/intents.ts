@@ -7,7 +7,8 @@ import { press } from './moments'
 export function schedule(world: World, made: Intent): void {
   const part = partNow(made.walker)
   const time = part.moving ? Math.max(world.now, runTime(part, made.own)) : Infinity
-  made.entry = world.agenda.put(time, carryOut, made)
+  // What walkers do of themselves comes before everything else of its time, in their order.
+  made.entry = world.agenda.put(time, carryOut, made, made.walker.index)
 }
 function carryOut(world: World, made: Intent): void {
   takeOut(made.walker.intents, made)

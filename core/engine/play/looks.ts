@@ -23,6 +23,10 @@ import { hear } from './moments'
 
 interface Watched {
   rule: RuleInstance
+  /** Its place among the look rules of the show. */
+  order: number
+  /** Which visit of the zone it is in. */
+  visit: number
   aim: Aim
   /** The prop it is about, if some cue can move that. */
   prop: string | undefined
@@ -42,13 +46,28 @@ interface Watched {
 
 /** Somebody has looked for as long as a rule wants, if it is still the same stretch of looking. */
 function looked(world: World, { walker, look, stretch }: { walker: Body; look: Watched; stretch: number }): void {
-  if (look.seeing && look.stretch === stretch) hear(world, look.rule, walker)
+  // A leave ends it, also where an enter follows at the same time.
+  const isThere = look.visit === walker.visit[look.rule.zone!.index]
+  if (isThere && look.seeing && look.stretch === stretch) hear(world, look.rule, walker)
+}
+
+/** A look that has begun, and is waited for. */
+export interface BegunLook {
+  walker: Body
+  look: Watched
+  stretch: number
+  /** The place of its rule among the look rules of the show. */
+  order: number
+}
+export function awaitLook(world: World, { walker, look, stretch }: BegunLook): void {
+  const { seconds } = look.rule.rule.on as { seconds: number }
+  world.agenda.put(world.now + seconds, looked, { walker, look, stretch })
 }
 
 /** Follows, for one walker, the looks that the zones it is inside of wait for. */
 export interface Looks {
-  /** Begins and breaks what is due at a time; gives the time of the run at which a look begins or breaks next. */
-  turn(t: number): number
+  /** Begins and breaks what is due at a time, adding what begins to `begun`; gives the time of the run at which a look begins or breaks next. */
+  turn(t: number, begun: BegunLook[]): number
 }
 
 type LookMoment = Extract<Rule['on'], { at: 'look' }>
@@ -99,8 +118,10 @@ export function createLooks(world: World, walker: Body): Looks | undefined {
   const { show, looks: rules, moved } = world.compiled
   if (rules.length === 0) return undefined
   const propOf = (target: Target) => ('prop' in target && moved.has(target.prop) ? target.prop : undefined)
-  const watched = rules.map((rule): Watched => ({
+  const watched = rules.map((rule, order): Watched => ({
     rule,
+    order,
+    visit: 0,
     aim: aimOf(show, rule.rule.on as LookMoment),
     prop: propOf((rule.rule.on as LookMoment).target),
     seeing: false,
@@ -181,11 +202,10 @@ export function createLooks(world: World, walker: Body): Looks | undefined {
     return { seeing: false, next: end }
   }
 
-  function begin(look: Watched, t: number): void {
+  function begin(look: Watched, t: number, begun: BegunLook[]): void {
     look.seeing = true
     if (t - look.brokeAt < SHORTEST) return
-    const { seconds } = look.rule.rule.on as { seconds: number }
-    world.agenda.put(world.now + seconds, looked, { walker, look, stretch: ++look.stretch })
+    begun.push({ walker, look, stretch: ++look.stretch, order: look.order })
   }
 
   /**
@@ -219,16 +239,19 @@ export function createLooks(world: World, walker: Body): Looks | undefined {
     !hasMoved(look.faced)
 
   return {
-    turn(t) {
+    turn(t, begun) {
       const part = partNow(walker)
       let least = Infinity
       for (const look of watched) {
-        if (!walker.present || walker.inside[look.rule.zone!.index] === 0) {
+        const zone = look.rule.zone!.index
+        const isInside = walker.present && walker.inside[zone] === 1
+        if (!isInside || look.visit !== walker.visit[zone]) {
           look.seeing = false
           look.settledOn = undefined
           look.brokeAt = -Infinity
-          continue
+          look.visit = walker.visit[zone]
         }
+        if (!isInside) continue
         if (goesOnAsSettled(look, part, t)) {
           look.settledAt = t
           least = Math.min(least, look.until)
@@ -242,7 +265,7 @@ export function createLooks(world: World, walker: Body): Looks | undefined {
         const { seeing, next } = from(look, part, t)
         look.until = next
         if (next < least) least = next
-        if (seeing && !look.seeing) begin(look, t)
+        if (seeing && !look.seeing) begin(look, t, begun)
         else if (!seeing && look.seeing) {
           look.seeing = false
           look.brokeAt = t

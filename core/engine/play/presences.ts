@@ -13,7 +13,7 @@ export function enter(world: World, zone: CompiledZone, walkers: readonly Body[]
     walker.visit[zone.index]++
     world.watch.toggled(walker, zone)
     logEnter(world, walker, zone, quiet)
-    releaseOf(world, zone, walker, true)
+    releaseOf(world, zone, [walker], true)
     awaitDwell(world, walker, zone)
   }
   if (!quiet) hearEdge(world, zone.hears.enter, walkers)
@@ -26,8 +26,8 @@ export function leave(world: World, zone: CompiledZone, walkers: readonly Body[]
     walker.visit[zone.index]++
     world.watch.toggled(walker, zone)
     logLeave(world, walker, zone)
-    releaseOf(world, zone, walker, false)
   }
+  releaseOf(world, zone, walkers, false)
   hearEdge(world, zone.hears.leave, walkers)
 }
 
@@ -35,13 +35,13 @@ function hearEdge(world: World, rules: readonly RuleInstance[], walkers: readonl
   for (const rule of rules) for (const walker of walkers) hear(world, rule, walker)
 }
 
-/** A leave releases what the zone's rules play for that body; what a leave rule plays is released by entering again. */
-function releaseOf(world: World, zone: CompiledZone, walker: Body, entering: boolean): void {
+/** A leave releases what the zone's rules play for those bodies, in the order in which it fired; what a leave rule plays is released by entering again. */
+function releaseOf(world: World, zone: CompiledZone, walkers: readonly Body[], entering: boolean): void {
   if (zone.rules.length === 0) return
   const its: Playing[] = []
   for (const playing of world.playings) {
     const { rule, body } = playing
-    if (body === walker && rule.zone === zone && (rule.at === 'leave') === entering) its.push(playing)
+    if (body && rule.zone === zone && walkers.includes(body) && (rule.at === 'leave') === entering) its.push(playing)
   }
   for (const playing of its) {
     const { onLeave } = playing.rule.rule

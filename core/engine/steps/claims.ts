@@ -1,6 +1,7 @@
 import type { PropStep } from '../../show'
 import type { Aim } from '../compile'
 import {
+  AT_ONCE,
   distance,
   giveUp,
   inTime,
@@ -8,8 +9,11 @@ import {
   acquire,
   touch,
   trackOf,
+  STAYS,
   valueAt,
   type Claim,
+  type Motion,
+  type Track,
   type Acquired,
   type Touched,
   type Value,
@@ -45,7 +49,11 @@ function claimFields(world: World, state: StepState, channel: Touched, into: Acq
     const aim = aims[i]
     const track = trackOf(channel, aim.field)
     const target = targetOf(aim, track.base)
-    const motion = shared === undefined ? aim.motion : inTime(shared, aim.motion)
+    let motion = shared === undefined ? aim.motion : inTime(shared, aim.motion)
+    if (aim.density !== undefined) {
+      const of = aims[aim.density]
+      motion = fogMotion(now, trackOf(channel, of.field), of.value, motion)
+    }
     if (hold === 'keep') {
       keep(track, now, target, motion)
       continue
@@ -57,10 +65,19 @@ function claimFields(world: World, state: StepState, channel: Touched, into: Acq
   if (acquired.length > 0) into.push(acquired)
 }
 
+/** Where there is no fog its colour is that of the one that comes, at once, or stays that of the one that went. */
+function fogMotion(now: number, density: Track, to: Value, motion: Motion): Motion {
+  if (valueAt(density.segments, false, now) === 0) return AT_ONCE
+  return to === 0 ? STAYS : motion
+}
+
+/** Numbers lead, and slides, which count by their length; colours don't. */
+const leads = (value: Value): boolean => typeof value === 'number' || Array.isArray(value)
+
 /** How long a ramp with a rate acquires: as its leading number needs, which is the one named first. */
 function sharedSeconds(now: number, channel: Touched, aims: readonly Aim[]): number | undefined {
   const { rate } = aims[0].motion
-  const leading = rate === undefined ? undefined : aims.find((aim) => typeof aim.value === 'number')
+  const leading = rate === undefined ? undefined : aims.find((aim) => leads(aim.value))
   if (!leading) return undefined
   const track = trackOf(channel, leading.field)
   return distance(valueAt(track.segments, track.colour, now), targetOf(leading, track.base)) / rate!
@@ -68,23 +85,27 @@ function sharedSeconds(now: number, channel: Touched, aims: readonly Aim[]): num
 
 /** Gives back what a step has claimed. */
 function giveBack(world: World, acquired: readonly Acquired[][], _: 'own' | 'cut', { plan }: StepState): void {
-  for (const together of acquired) giveTogether(world.now, together)
+  for (const together of acquired) giveTogether(world.now, together, plan.aims)
   if (plan.step.kind === 'prop') propMoved(world, plan.step.prop)
 }
 
 /** Gives fields of a channel back: with a rate, the leading number sets the time for all of them. */
-function giveTogether(now: number, acquired: readonly Acquired[]): void {
+function giveTogether(now: number, acquired: readonly Acquired[], aims: readonly Aim[]): void {
   const { rate } = acquired[0].claim.release
   const leading =
-    rate === undefined || acquired.length === 1
-      ? undefined
-      : acquired.find(({ claim }) => typeof claim.target === 'number')
+    rate === undefined || acquired.length === 1 ? undefined : acquired.find(({ claim }) => leads(claim.target))
   if (leading) {
     const { track, claim } = leading
     const below = track.claims.filter((c) => c !== claim).at(-1)?.target ?? track.base
     const shared = distance(valueAt(track.segments, track.colour, now), below) / rate!
     for (const { claim } of acquired) claim.release = inTime(shared, claim.release)
   }
+  aims.forEach(({ density }, i) => {
+    if (density === undefined || !acquired[i]) return
+    const { track, claim } = acquired[density]
+    const below = track.claims.filter((c) => c !== claim).at(-1)?.target ?? track.base
+    acquired[i].claim.release = fogMotion(now, track, below, acquired[i].claim.release)
+  })
   for (const { track, claim } of acquired) giveUp(track, now, claim)
 }
 

@@ -1,8 +1,10 @@
-import type { CameraStep, FadeStep, FreezeStep, Lock, MoveStep } from '../../show'
+import type { CameraStep, FadeStep, FreezeStep, Lock, MoveStep, Point } from '../../show'
 import { cameraAt, opacityAt, OWN_FOV, type CameraClaim, type FadeClaim } from '../history'
 import { lock, moveBodies, unlock } from '../play'
 import { ownEyes, type Body } from '../ways'
 import { audienceOf, facingNow, acquires, type Playing, type StepState, type World } from '../world'
+
+const above = ([x, y, z]: Point, by: number): Point => [x, y + by, z]
 
 /** What shows over the picture, or instead of it, ends early if its step is cut. */
 function cutShort(world: World, shown: readonly { cut?: number }[], how: 'own' | 'cut'): void {
@@ -28,10 +30,12 @@ export function fade(world: World, playing: Playing, state: StepState, step: Fad
 }
 
 export function camera(world: World, playing: Playing, state: StepState, step: CameraStep): number {
-  const { marks } = world.compiled
+  const { marks, show } = world.compiled
+  const { eye } = show.player
   const stops = step.marks.map(({ mark, travel, ease, stay }) => {
     const at = marks.get(mark)!
-    const seen = at.kind === 'camera' ? at : { ...at, pitch: 0, fov: OWN_FOV }
+    // From a standing mark one sees as somebody does who stands there.
+    const seen = at.kind === 'camera' ? at : { ...at, at: above(at.at, eye), pitch: 0, fov: OWN_FOV }
     return { pose: { mark, at: seen.at, yaw: seen.yaw, pitch: seen.pitch, fov: seen.fov }, travel, ease, stay }
   })
   const back = { seconds: step.back?.seconds ?? 0, ease: step.back?.ease ?? ('linear' as const) }
@@ -62,5 +66,7 @@ function unfreeze(world: World, { players, locks }: { players: readonly Body[]; 
 export function move(world: World, playing: Playing, _: StepState, step: MoveStep): undefined {
   const mark = world.compiled.marks.get(step.mark)!
   const players = audienceOf(world, playing).filter((player) => player.present)
-  moveBodies(world, players, mark.at, mark.yaw, step.quiet)
+  // At a camera mark the eyes are there.
+  const feet = mark.kind === 'camera' ? above(mark.at, -world.compiled.show.player.eye) : mark.at
+  moveBodies(world, players, feet, mark.yaw, step.quiet)
 }

@@ -21,6 +21,8 @@ export interface Body {
   present: boolean
   ended: boolean
   path: PathPart[]
+  /** When it was put somewhere last, and facing which way: so it faces until it goes on. */
+  put: { t: number; yaw: number }
   /** How many freezes hold each control. */
   locks: { [lock in Lock]: number }
   lockedSince: number
@@ -65,6 +67,7 @@ export function createBody(show: Show, walk: Walk, index: number, zones: number,
     present: false,
     ended: false,
     path: [{ t: walk.start, own: 0, moving: true, route: routeOf(show, walk, once) }],
+    put: { t: -Infinity, yaw: 0 },
     once,
     locks: { walk: 0, jump: 0, look: 0, use: 0 },
     lockedSince: Infinity,

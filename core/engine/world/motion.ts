@@ -62,7 +62,7 @@ export function propMoved(world: World, prop: string): void {
 
 /** Which way a body faces now (degrees). */
 export const facingNow = (world: World, walker: Body): number =>
-  facingAt(walker.path, world.now, (prop, t) => middleAt(world, prop, t))
+  walker.put.t === world.now ? walker.put.yaw : facingAt(walker.path, world.now, (prop, t) => middleAt(world, prop, t))
 
 /** A zone's solid where it stands at a time. */
 export function solidAt(world: World, zone: CompiledZone, t: number): Solid {
