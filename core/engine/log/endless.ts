@@ -4,8 +4,8 @@ import type { RunEvent } from './events'
 import { KIND } from './kinds'
 import type { Log } from './log'
 
-/** How a run has no end: too much happens at one time, too much in all, or it goes on for too long. */
-export type Endless = 'at once' | 'events' | 'long'
+/** How a run has no end: too much happens at one time, too much in all, it goes on for too long, or the same comes round for ever. */
+export type Endless = 'at once' | 'events' | 'long' | 'round'
 
 /** So many are looked at of the last events that can go round. */
 const LAST = 2000
@@ -24,6 +24,8 @@ export function loopIn(show: Show, log: Log, how: Endless): string {
       return `The run goes round without time passing at ${t.toFixed(3)} s: ${caught ?? 'no cue fires twice, so look at the zones switched'}`
     case 'events':
       return `The run has more than 1,000,000 events, by ${t.toFixed(1)} s: ${caught ?? 'no cue fires twice'}`
+    case 'round':
+      return `The run goes round for ever, and was given no length (8 h at the most): ${caught ?? 'everything stands again and again as it stood'}`
     case 'long':
       return `The run goes on for more than 8 h and was given no length: ${caught ?? 'nothing goes round, it just takes so long'}`
   }

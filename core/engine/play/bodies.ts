@@ -5,6 +5,7 @@ import { facingNow, logMove, type World } from '../world'
 import { hold } from './hands'
 import { dropIntents, intend } from './intents'
 import { enter, leave, staysInTouch, touchesNow } from './presences'
+import { askWhetherRound } from './rounds'
 
 function put(world: World, walker: Body, at: Point, yaw: number): void {
   const from = positionAt(walker.path, world.now)
@@ -30,6 +31,7 @@ export function appear(world: World, walker: Body): void {
 /** Puts bodies at a mark; all leaves first, then enters. */
 export function moveBodies(world: World, walkers: readonly Body[], at: Point, yaw: number, quiet: boolean): void {
   for (const walker of walkers) put(world, walker, at, yaw)
+  askWhetherRound(world)
   const { zones } = world.compiled
   const edges = (which: (zone: CompiledZone, walker: Body) => boolean) =>
     zones.flatMap((zone) => {

@@ -31,6 +31,7 @@ export function holds(condition: Condition, value: boolean | number): boolean {
 export function chanceLets(world: World, rule: RuleInstance, body: Body | undefined, ordinal: number): boolean {
   const { chance } = rule.rule
   if (chance >= 1) return true
+  world.chances++
   return draw(streamFor(world, rule, 'chance', body, ordinal), 0) < chance
 }
 

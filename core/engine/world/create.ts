@@ -75,6 +75,7 @@ export function createWorld(
     tally: false,
     flights: [],
     moving: new Uint8Array(compiled.zones.length),
+    chances: 0,
     lockedIn: false,
   }
 }

@@ -129,6 +129,8 @@ export interface World {
   flights: FlightRecord[]
   /** Zones whose prop has been moved: what finds the edges of zones that move finds theirs from then on. */
   moving: Uint8Array
+  /** How many moments were left to chance. */
+  chances: number
   /** Everybody has been held for too long: the run is over. */
   lockedIn: boolean
 }
