@@ -21,10 +21,29 @@ describe('a fling', () => {
     const vy = 6 * Math.sin(Math.PI / 6)
     for (const t of [0.1, 0.3, 0.5]) {
       const [x, y, z] = flights[0].positions[Math.round(t * 120)]
-      expect(x).toBeCloseTo(vx * t, 1)
-      expect(y).toBeCloseTo(1.2 + vy * t - (9.81 * t * t) / 2, 1)
+      expect(x).toBeCloseTo(vx * t, 3)
+      expect(y).toBeCloseTo(1.2 + vy * t - (9.81 * t * t) / 2, 3)
       expect(z).toBeCloseTo(5, 2)
     }
+  })
+  it.each([
+    [0, 0, 3, -20],
+    [37, 0, 3, -20],
+    [120, 0, 5, 45],
+    [-70, 0, 8, 5],
+    [10, 0, 0.5, -90],
+  ])('touches the floor when its parabola does (yaw %i)', (yaw, _, speed, pitch) => {
+    const floor = { id: 'f', name: 'F', y: 0, outline: [[-60, -60], [60, -60], [60, 60], [-60, 60]] } // prettier-ignore
+    const box = { id: 'p', name: 'P', kind: 'box', at: [0, 1, 0], size: [0.2, 0.2, 0.2] }
+    const thrown = show({
+      place: { floors: [floor], props: [box] },
+      cues: [{ id: 'c', name: 'C', steps: [{ id: 's', kind: 'fling', prop: 'p', speed: [speed, speed], yaw, pitch, spread: 0 }] }], // prettier-ignore
+      rules: [{ id: 'r', on: { at: 'clock', seconds: 1 }, cue: 'c' }],
+    })
+    const [first] = of(played(thrown), 'impact')
+    const down = -speed * Math.sin((pitch * Math.PI) / 180)
+    expect(first.t - 1).toBeCloseTo((-down + Math.sqrt(down * down + 2 * 9.81)) / 9.81, 3)
+    expect(first.at[1]).toBeCloseTo(0.1, 3)
   })
   it('tells each impact with place and speed, and sounds there, softer when slower', () => {
     const result = played(made({ impact: 'thuds' }))

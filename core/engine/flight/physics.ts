@@ -38,6 +38,10 @@ export interface Flight {
 /** A flight is over at the latest after so long (s). */
 const LONGEST = 12
 const GRAVITY = 9.81
+/** A step (s), the parts that the physics makes of it, and what gravity adds to a speed in half a part (m/s). */
+const STEP = 1 / STEPS_A_SECOND
+const SUBSTEPS = 4
+const HALF_FALL = (GRAVITY * STEP) / SUBSTEPS / 2
 
 /** Slower touches than this are rolling, not impacts (m/s). */
 const SOFTEST = 0.25
@@ -87,20 +91,22 @@ export function fly(thrown: Throw, obstacles: readonly Obstacle[]): Flight {
   if (!rapier) throw new Error('A show with a fling is prepared before it is run: await prepare(show)')
   const R = rapier
   const world = new R.World({ x: 0, y: -GRAVITY, z: 0 })
-  world.timestep = 1 / STEPS_A_SECOND
+  world.timestep = STEP
+  world.integrationParameters.numSolverIterations = SUBSTEPS
   for (const obstacle of obstacles) addObstacle(R, world, obstacle)
   const radians = Math.PI / 180
   const body = world.createRigidBody(
     R.RigidBodyDesc.dynamic()
       .setTranslation(...thrown.middle)
       .setRotation(turned(thrown.yaw))
-      .setLinvel(...thrown.velocity)
+      // Half a part of a step of gravity behind: so its steps lie on the parabola itself, and not beside it.
+      .setLinvel(thrown.velocity[0], thrown.velocity[1] + HALF_FALL, thrown.velocity[2])
       .setAngvel(vector(thrown.spin.map((v) => v * radians) as Point))
       .setCcdEnabled(true),
   )
   const [w, h, d] = thrown.size.map((v) => Math.max(0.02, v / 2))
   const shape = thrown.kind === 'box' ? R.ColliderDesc.cuboid(w, h, d) : R.ColliderDesc.cylinder(h, Math.max(w, d))
-  world.createCollider(
+  const collider = world.createCollider(
     shape
       .setMass(thrown.mass)
       .setRestitution(thrown.bounce)
@@ -109,7 +115,7 @@ export function fly(thrown: Throw, obstacles: readonly Obstacle[]): Flight {
       .setActiveEvents(R.ActiveEvents.COLLISION_EVENTS),
     body,
   )
-  const flight = record(R, world, body)
+  const flight = record(R, world, body, collider.shape)
   world.free()
   return flight
 }
@@ -144,7 +150,76 @@ function isStill({ x, y, z }: Velocity, body: ReturnType<PhysicsWorld['createRig
   return Math.hypot(spin.x, spin.y, spin.z) < STILL_SPIN
 }
 
-function record(R: Rapier, world: PhysicsWorld, body: ReturnType<PhysicsWorld['createRigidBody']>): Flight {
+type PhysicsBody = ReturnType<PhysicsWorld['createRigidBody']>
+type Shape = InstanceType<Rapier['Collider']>['shape']
+type Turn = ReturnType<PhysicsBody['rotation']>
+
+/** How a body flies on by itself from a step. */
+interface FreeFlight {
+  at: Point
+  velocity: Point
+  turn: Turn
+  spin: Point
+}
+function freeFlight(body: PhysicsBody): FreeFlight {
+  const [at, velocity, spin] = [body.translation(), body.linvel(), body.angvel()]
+  return {
+    at: [at.x, at.y, at.z],
+    velocity: [velocity.x, velocity.y - HALF_FALL, velocity.z],
+    turn: body.rotation(),
+    spin: [spin.x, spin.y, spin.z],
+  }
+}
+/** Where a body is so long after a step (s), and how it is turned. */
+function flownOn({ at, velocity, turn, spin }: FreeFlight, s: number): { at: Point; turn: Turn } {
+  const rate = Math.hypot(...spin)
+  const half = (rate * s) / 2
+  const k = rate > 0 ? Math.sin(half) / rate : 0
+  const [x, y, z, w] = [spin[0] * k, spin[1] * k, spin[2] * k, Math.cos(half)]
+  return {
+    at: [at[0] + velocity[0] * s, at[1] + velocity[1] * s - (GRAVITY * s * s) / 2, at[2] + velocity[2] * s],
+    turn: {
+      x: w * turn.x + x * turn.w + y * turn.z - z * turn.y,
+      y: w * turn.y - x * turn.z + y * turn.w + z * turn.x,
+      z: w * turn.z + x * turn.y - y * turn.x + z * turn.w,
+      w: w * turn.w - x * turn.x - y * turn.y - z * turn.z,
+    },
+  }
+}
+
+/** A touch is looked for in so many parts of a step, and then halved so often. */
+const PARTS = 8
+const HALVINGS = 20
+
+/** When a body that flies freely from a step touches something, at the latest after so long (s); undefined if it touches then already, or never. */
+function touchAfter(
+  world: PhysicsWorld,
+  body: PhysicsBody,
+  shape: Shape,
+  from: FreeFlight,
+  longest: number,
+): number | undefined {
+  const touches = (s: number) => {
+    const { at, turn } = flownOn(from, s)
+    return world.intersectionWithShape(vector(at), turn, shape, undefined, undefined, undefined, body) !== null
+  }
+  if (touches(0)) return undefined
+  const parts = Math.round((longest / STEP) * PARTS)
+  for (let n = 1; n <= parts; n++) {
+    let high = (n * longest) / parts
+    if (!touches(high)) continue
+    let low = ((n - 1) * longest) / parts
+    for (let k = 0; k < HALVINGS; k++) {
+      const middle = (low + high) / 2
+      if (touches(middle)) high = middle
+      else low = middle
+    }
+    return high
+  }
+  return undefined
+}
+
+function record(R: Rapier, world: PhysicsWorld, body: PhysicsBody, shape: Shape): Flight {
   const events = new R.EventQueue(true)
   const at = (): Point => {
     const { x, y, z } = body.translation()
@@ -154,6 +229,8 @@ function record(R: Rapier, world: PhysicsWorld, body: ReturnType<PhysicsWorld['c
   const impacts: Impact[] = []
   let still = 0
   let before = body.linvel()
+  /** As it flew before the last step, and before the one before. */
+  let flown = [freeFlight(body)]
   for (let step = 1; step <= LONGEST * STEPS_A_SECOND && still < STEPS_A_SECOND / 4; step++) {
     advance(world, events)
     const after = body.linvel()
@@ -161,7 +238,15 @@ function record(R: Rapier, world: PhysicsWorld, body: ReturnType<PhysicsWorld['c
     events.drainCollisionEvents((_a, _b, started) => void (touched ||= started))
     const changed = Math.hypot(after.x - before.x, after.y - before.y + GRAVITY / STEPS_A_SECOND, after.z - before.z)
     const now = at()
-    if (touched && changed > SOFTEST) impacts.push({ time: step / STEPS_A_SECOND, at: now, speed: changed })
+    if (touched && changed > SOFTEST) {
+      // What is noticed at the end of a step has come about within it, or within the one before.
+      const from = flown[0]
+      const began = step - flown.length
+      const late = touchAfter(world, body, shape, from, flown.length * STEP)
+      const time = Math.max(impacts.at(-1)?.time ?? 0, late === undefined ? step * STEP : began * STEP + late)
+      impacts.push({ time, at: late === undefined ? now : flownOn(from, late).at, speed: changed })
+    }
+    flown = touched ? [freeFlight(body)] : [...flown.slice(-1), freeFlight(body)]
     positions.push(now)
     still = isStill(after, body) ? still + 1 : 0
     before = after
