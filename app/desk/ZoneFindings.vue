@@ -45,10 +45,22 @@ const passing = computed((): Found | undefined => {
       says: 'Nobody on foot can come into it.',
       more: 'It lies over no floor that can be stood on, or not at its height.',
     }
-  const { way } = found
+  const { way, asked } = found
+  if (!asked)
+    return {
+      key: 'passing',
+      good: true,
+      says: 'Whether anybody gets past it can’t be told.',
+      more: 'It has no two sides that one could stand on: a walk through it would show them.',
+    }
   if (!way) return { key: 'passing', good: true, says: 'Nobody gets past it.', more: '' }
   const width = plain(way.width, 2)
-  const body = plain(doc.show!.player.radius * 2, 2)
+  // What is noticed of them may come as near as it likes; the rest of the body needs its room on the other side.
+  const { radius } = doc.show!.player
+  const needs =
+    props.zone.notices === 'body'
+      ? `A walker is ${plain(2 * radius, 2)} m wide.`
+      : `It notices their ${props.zone.notices}, a point 0 m wide: ${plain(radius, 2)} m is enough to get by.`
   if (way.far)
     return {
       key: 'passing',
@@ -62,7 +74,7 @@ const passing = computed((): Found | undefined => {
     key: 'passing',
     good: false,
     says: `There is a way around, ${width} m wide.`,
-    more: `A walker is ${body} m wide.`,
+    more: needs,
     mend: { words: 'Widen to close it', go: () => void store.close() },
   }
 })

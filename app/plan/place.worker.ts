@@ -6,7 +6,7 @@ import {
   routeBetween,
   unreachedPieces,
   walkableIn,
-  waysAround,
+  passingOf,
   widened,
 } from '~~/core/ground'
 import type { WayAround } from '~~/core/ground'
@@ -19,6 +19,8 @@ export interface Ground {
 }
 /** What is known of who gets past a zone. */
 export interface Passing {
+  /** Whether it has two sides between which somebody could want to pass. */
+  asked: boolean
   way: WayAround | undefined
   nobodyEnters: boolean
 }
@@ -41,7 +43,9 @@ const worker = {
   },
   passing(zone: Zone, walks: Walk[]): Passing {
     const here = { ...show, walks }
-    return { way: waysAround(here, zone), nobodyEnters: nobodyEnters(here, zone) }
+    const passing = passingOf(here, zone)
+    const way = passing.asked ? passing.way : undefined
+    return { asked: passing.asked, way, nobodyEnters: nobodyEnters(here, zone) }
   },
   widened: (zone: Zone, walks: Walk[]): Shape | undefined => widened({ ...show, walks }, zone),
   route: (a: Spot, b: Spot, heights: [number, number]): Spot[] =>

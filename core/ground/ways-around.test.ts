@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { readShow, type Shape, type Show, type Zone } from '../show'
-import { routeBetween, walkableOf, waysAround, widened } from '.'
+import { readFileSync } from 'node:fs'
+import { passingOf, routeBetween, walkableOf, waysAround, widened } from '.'
 
 /** Two rooms of 5 × 6 m with a doorway of 1.6 m between them, at z 2.2 to 3.8. */
 function rooms(
@@ -154,5 +155,43 @@ describe('a route', () => {
     const spots = routeBetween(walkable, [1, 3], [4, 3], [0, 0])
     expect(spots.length).toBeGreaterThan(1)
     for (const [x, z] of spots) expect(Math.max(Math.abs(x - 2.5), Math.abs(z - 3))).toBeGreaterThan(0.5)
+  })
+})
+
+describe('where it is hard to tell what past means', () => {
+  const shown = (name: string) => readShow(JSON.parse(readFileSync(`tests/files/${name}.esvik.json`, 'utf8')))
+  it.each(['ways-a-beside-wall', 'ways-b-stop-inside'])('one walks by a small zone at a wall (%s)', (name) => {
+    const show = shown(name)
+    const passing = passingOf(show, show.zones[0])
+    expect(passing.asked).toBe(true)
+    expect(waysAround(show, show.zones[0])!.width).toBeGreaterThan(4)
+  })
+  it('what can’t be asked is said not to have been: nobody can stand on two sides of it', () => {
+    const show = shown('ways-a-beside-wall')
+    // It fills the whole room.
+    const zone = { ...show.zones[0], shape: { ...show.zones[0].shape, at: [5, 0, 3], size: [10, 2, 6] } } as never
+    expect(passingOf({ ...show, walks: [] }, zone)).toEqual({ asked: false })
+  })
+  it('a sphere notices feet and eyes as far as it reaches at their height', () => {
+    const show = { ...shown('ways-a-beside-wall'), walks: [] }
+    // 1.5 m up with a radius of 2 it reaches 1.32 m at the floor, and 2 m at the eyes (nearly): beside it 6 m of room.
+    const sphere = (notices: 'feet' | 'eyes', z: number) =>
+      ({ ...show.zones[0], notices, shape: { kind: 'sphere', at: [5, 1.5, z], radius: 2 } }) as never
+    // 1.75 m off the wall: a body's middle comes no nearer to that than 0.4 m, where feet get by and eyes don't.
+    const beside = (notices: 'feet' | 'eyes', off: number) => {
+      const narrow = { ...show, place: { ...show.place, walls: [...show.place.walls, { ...show.place.walls[0], id: 'm', from: [0, 3.5], to: [10, 3.5] }] } } // prettier-ignore
+      return passingOf(narrow as never, sphere(notices, off))
+    }
+    expect(beside('feet', 1.75)).toMatchObject({ asked: true, way: { far: false } })
+    expect(beside('eyes', 1.75)).toEqual({ asked: true, way: undefined })
+  })
+  it('round zones are as wide as they are, but for 5 mm', () => {
+    const show = { ...shown('ways-a-beside-wall'), walks: [] }
+    for (const radius of [0.5, 1.3, 2.1]) {
+      const zone = { ...show.zones[0], shape: { kind: 'cylinder', at: [5, 0, 3], radius, height: 2 } } as never
+      const { spots } = waysAround(show, zone)!
+      const nearest = Math.min(...spots.map(([x, z]) => Math.hypot(x - 5, z - 3)))
+      expect(nearest).toBeGreaterThan(radius + 0.3 - 0.0051)
+    }
   })
 })

@@ -1,7 +1,6 @@
-import { memo, memoFor } from '../base'
+import { extent, memo, memoFor } from '../base'
 import type { Point, Shape, Show, Spot, Zone } from '../show'
 import {
-  distanceToOutline,
   distanceToSegment,
   floorHeight,
   fromFrame,
@@ -11,7 +10,7 @@ import {
   solidOf,
   type Solid,
 } from '../space'
-import { common, grown, isInRegion, joined, without, type Region } from './clip'
+import { ARC_ERROR, common, grown, isInRegion, joined, without, type Region } from './clip'
 import { edgeAt, mazeOf, nearestIn, shortest, type Maze } from './route'
 import { obstaclesOn, sheetUnder, walkableOf, type Sheet, type Walkable, type Walker } from './walkable'
 
@@ -56,18 +55,43 @@ const solidOfZone = (show: Show, zone: Zone): Solid =>
 function noticedOn(show: Show, zone: Zone, walkable: Walkable, sheet: number): Region {
   const solid = solidOfZone(show, zone)
   const [low, high] = noticedHeights(show, zone, walkable.walker)
-  const outline = outlineOf(solid)
-  const whole = grown([positive(outline)], noticedRadius(zone, walkable.walker))
+  const radius = noticedRadius(zone, walkable.walker)
+  /** Where its middle is noticed whose heights lie between two. */
+  const wholeAt = memoFor<Solid, Region>()
+  const whole = (from: number, to: number): Region =>
+    wholeAt(solid, solid.kind === 'sphere' ? [from, to] : [], () => {
+      if (solid.kind === 'sphere' || solid.kind === 'cylinder')
+        return [circle(solid.x, solid.z, reachOf(solid, from, to) + radius)]
+      return grown([positive(outlineOf(solid))], radius)
+    })
   const parts: Region[] = []
   for (const floor of walkable.sheets[sheet].floors) {
-    const here = common(whole, [positive(floor.outline)])
+    // Over a ramp a sphere reaches as far as it does at the best of its heights there.
+    const [foot, head] = extent(floor.outline.map(([x, z]) => floorHeight(floor, x, z)))
+    const there = whole(foot + low, head + high)
+    const here = common(there, [positive(floor.outline)])
     if (here.length === 0) continue
-    const heights = here.flat().map(([x, z]) => floorHeight(floor, x, z))
-    const reaches = Math.max(...heights) + high >= solid.bounds[1] && Math.min(...heights) + low <= solid.bounds[4]
+    const [lowest, highest] = extent(here.flat().map(([x, z]) => floorHeight(floor, x, z)))
+    const reaches = highest + high >= solid.bounds[1] && lowest + low <= solid.bounds[4]
     // A hair over the floor's edge, so that no seam stays open between two floors.
-    if (reaches) parts.push(grown(here, 0.02, 'sharp'))
+    if (reaches) parts.push(common(grown(here, 0.02, 'sharp'), there))
   }
-  return parts.length === 0 ? [] : common(joined(parts), whole)
+  return joined(parts)
+}
+
+/** How far a round solid reaches in plan to what lies between two heights (m); negative where it doesn't. */
+function reachOf(solid: Solid & { kind: 'sphere' | 'cylinder' }, from: number, to: number): number {
+  if (solid.kind === 'cylinder') return solid.radius
+  const off = Math.max(0, from - solid.y, solid.y - to)
+  return Math.sqrt(Math.max(0, solid.radius ** 2 - off ** 2))
+}
+/** A circle as a polygon whose sides lie inside it by ARC_ERROR at the most. */
+function circle(x: number, z: number, radius: number): Spot[] {
+  const sides = radius > ARC_ERROR ? Math.max(8, Math.ceil(Math.PI / Math.acos(1 - ARC_ERROR / radius))) : 8
+  return Array.from({ length: sides }, (_, i): Spot => {
+    const a = (2 * Math.PI * i) / sides
+    return [x + radius * Math.cos(a), z + radius * Math.sin(a)]
+  })
 }
 /** The same for each sheet. */
 export const noticedSheets = (show: Show, zone: Zone, walkable: Walkable): Region[] =>
@@ -93,16 +117,21 @@ interface Sides {
 function sidesByWalks(show: Show, walkable: Walkable, noticed: Region[]): Sides | undefined {
   for (const walk of show.walks) {
     if (walk.body.kind !== 'player') continue
+    // A walk may pause inside, or turn there: what counts is where it came in and where it goes out.
+    let before: Spot | undefined
+    let inside = false
+    let on: number | undefined
     for (let i = 1; i < walk.points.length; i++) {
       const [from, to] = [walk.points[i - 1].at, walk.points[i].at]
       const sheet = sheetUnder(walkable, [from[0], from[2]], from[1])
+      if (sheet !== on) before = undefined
+      if (sheet !== on) inside = false
+      on = sheet
       if (sheet === undefined || noticed[sheet].length === 0) continue
       const length = Math.hypot(to[0] - from[0], to[2] - from[2])
       const steps = Math.ceil(length / 0.1)
-      let before: Spot | undefined
-      let inside = false
       for (let n = 0; n <= steps; n++) {
-        const u = n / steps
+        const u = n / Math.max(1, steps)
         const spot: Spot = [from[0] + (to[0] - from[0]) * u, from[2] + (to[2] - from[2]) * u]
         const isIn = isInRegion(noticed[sheet], ...spot)
         if (!isIn && inside && before) return { sheet, a: before, b: spot }
@@ -136,6 +165,50 @@ function sidesByShape(show: Show, zone: Zone, walkable: Walkable, free: readonly
   return pair && { sheet, a: pair[0], b: pair[1] }
 }
 
+/** So many spots around a zone are tried, and two of them are two sides if they lie so far apart about its middle (degrees). */
+const AROUND = 48
+const APART = 60
+
+/** Where neither tells: the two spots just off it that can be stood on and lie most opposite each other. */
+function sidesAround(
+  show: Show,
+  zone: Zone,
+  walkable: Walkable,
+  free: readonly Region[],
+  noticed: readonly Region[],
+): Sides | undefined {
+  const solid = solidOfZone(show, zone)
+  const [x0, , z0, x1, , z1] = solid.bounds
+  const middle: Spot = [(x0 + x1) / 2, (z0 + z1) / 2]
+  const sheet = sheetUnder(walkable, middle, solid.bounds[1]) ?? noticed.findIndex((region) => region.length > 0)
+  if (sheet < 0 || noticed[sheet].length === 0) return undefined
+  const far = Math.hypot(x1 - x0, z1 - z0) + 2 * walkable.walker.radius + 1
+  const spots: { spot: Spot; angle: number }[] = []
+  for (let n = 0; n < AROUND; n++) {
+    const angle = (360 * n) / AROUND
+    const [dx, dz] = [Math.cos((angle * Math.PI) / 180), Math.sin((angle * Math.PI) / 180)]
+    // From outside in, the last spot at which nobody is noticed.
+    let [near, off] = [0, far]
+    while (off - near > 0.01) {
+      const at = (near + off) / 2
+      if (isInRegion(noticed[sheet], middle[0] + dx * at, middle[1] + dz * at)) near = at
+      else off = at
+    }
+    const spot: Spot = [middle[0] + dx * (off + 0.05), middle[1] + dz * (off + 0.05)]
+    if (isInRegion(free[sheet], ...spot)) spots.push({ spot, angle })
+  }
+  let best: Sides | undefined
+  let apart = APART
+  for (const one of spots)
+    for (const other of spots) {
+      const between = Math.abs(((one.angle - other.angle + 540) % 360) - 180)
+      if (between <= apart) continue
+      apart = between
+      best = { sheet, a: one.spot, b: other.spot }
+    }
+  return best
+}
+
 /** A walkable area, kept for as long as the place is the same. */
 const kept = memoFor<Show['place'], Walkable>()
 export const walkableIn = (show: Show, walker: Walker): Walkable =>
@@ -144,40 +217,71 @@ export const walkableIn = (show: Show, walker: Walker): Walkable =>
 /** What bounds gaps on a sheet, as a maze: what stands on its floors, and their edge. */
 const boundsOf = memoFor<Sheet, Maze>()
 
-/** The nearest thing to a spot that bounds a gap, if it is nearer than so much (m). */
-function nearestBound(maze: Maze, [x, z]: Spot, within: number): { at: Spot; off: number } | undefined {
+/** What bounds a gap lies across it, seen from within: no nearer to the zone's side than this (cosine). */
+const ACROSS = -0.3
+
+/** The nearest thing to a spot that bounds a gap on the side away from the zone, if it is nearer than so much (m). */
+function nearestBound(maze: Maze, [x, z]: Spot, within: number, zone: Spot): { at: Spot; off: number } | undefined {
   let best: { at: Spot; off: number } | undefined
+  const [tx, tz] = [zone[0] - x, zone[1] - z]
+  const toZone = Math.hypot(tx, tz)
   for (const index of maze.tree?.search(x - within, z - within, x + within, z + within) ?? []) {
     const [a, b] = edgeAt(maze, index)
     const off = distanceToSegment(x, z, a, b)
-    if (off < (best?.off ?? within)) best = { at: nearestOnSegment(x, z, a, b), off }
+    if (off >= (best?.off ?? within)) continue
+    const at = nearestOnSegment(x, z, a, b)
+    const isAcross = toZone < 1e-6 || off < 1e-6 || (at[0] - x) * tx + (at[1] - z) * tz <= ACROSS * off * toZone
+    if (isAcross) best = { at, off }
   }
   return best
 }
-/**
- * The shortest way past a zone from one of its sides to the other, unnoticed; undefined where there is none. The sides are those between which
- * walks cross it, or opposite ones of its shape. Exact on polygons; round corners lie inside the true arc by no more than ARC_ERROR.
- */
+/** The spot of an outline that is nearest to another. */
+function nearestOnOutline([x, z]: Spot, outline: readonly Spot[]): Spot {
+  let best = outline[0]
+  let least = Infinity
+  outline.forEach((a, i) => {
+    const at = nearestOnSegment(x, z, a, outline[(i + 1) % outline.length])
+    const off = Math.hypot(at[0] - x, at[1] - z)
+    if (off < least) [best, least] = [at, off]
+  })
+  return best
+}
+
+/** Whether somebody gets past a zone: by a way, or not at all; not asked where it has no two sides between which anybody could want to. */
+export type Passing = { asked: false } | { asked: true; way: WayAround | undefined }
+
+/** The shortest way past a zone, see `passingOf`; undefined where there is none, and where that can't be asked. */
 export function waysAround(show: Show, zone: Zone, walker: Walker = show.player): WayAround | undefined {
+  const passing = passingOf(show, zone, walker)
+  return passing.asked ? passing.way : undefined
+}
+
+/**
+ * The shortest way past a zone from one of its sides to the other, unnoticed. The sides are those between which walks cross it, or opposite ones
+ * of its shape that can be stood on, or of what lies around it. Exact on polygons; round corners lie inside the true arc by no more than ARC_ERROR.
+ */
+export function passingOf(show: Show, zone: Zone, walker: Walker = show.player): Passing {
   const walkable = walkableIn(show, walker)
   const noticed = noticedSheets(show, zone, walkable)
   const free = walkable.sheets.map((sheet, index) =>
     noticed[index].length === 0 ? sheet.free : without(sheet.free, grown(noticed[index], TOUCH)),
   )
-  const sides = sidesByWalks(show, walkable, noticed) ?? sidesByShape(show, zone, walkable, free)
-  if (!sides) return undefined
+  const sides =
+    sidesByWalks(show, walkable, noticed) ??
+    sidesByShape(show, zone, walkable, free) ??
+    sidesAround(show, zone, walkable, free, noticed)
+  if (!sides) return { asked: false }
   const mazes = free.map(mazeOf)
   const start = nearestIn(mazes[sides.sheet], sides.a)
   const end = nearestIn(mazes[sides.sheet], sides.b)
-  if (start.off > 1 || end.off > 1) return undefined
+  if (start.off > 1 || end.off > 1) return { asked: false }
   const way = shortest(
     mazes,
     walkable.portals,
     { sheet: sides.sheet, at: start.at },
     { sheet: sides.sheet, at: end.at },
   )
-  if (!way) return undefined
-  return measured(show, zone, walkable, sides.sheet, way)
+  return { asked: true, way: way && measured(show, zone, walkable, sides.sheet, way) }
 }
 
 function measured(
@@ -201,9 +305,10 @@ function measured(
     const steps = Math.max(1, Math.ceil(Math.hypot(b[0] - a[0], b[1] - a[1]) / 0.05))
     for (let n = 0; n <= steps; n++) {
       const spot: Spot = [a[0] + ((b[0] - a[0]) * n) / steps, a[1] + ((b[1] - a[1]) * n) / steps]
-      const toZone = insidePolygon(...spot, outline) ? 0 : distanceToOutline(...spot, outline)
+      const edge = insidePolygon(...spot, outline) ? spot : nearestOnOutline(spot, outline)
+      const toZone = Math.hypot(edge[0] - spot[0], edge[1] - spot[1])
       farthest = Math.max(farthest, toZone)
-      const bound = toZone < width ? nearestBound(bounds, spot, width - toZone) : undefined
+      const bound = toZone < width ? nearestBound(bounds, spot, width - toZone, edge) : undefined
       if (!bound) continue
       width = toZone + bound.off
       at = spot
