@@ -33,6 +33,13 @@ const positive = (text: string): number => {
 const collect = (value: string, all: string[]): string[] => [...all, value]
 const times = (text: string): number[] => text.split(',').map(notNegative)
 
+// Whoever reads along may have read enough.
+for (const out of [process.stdout, process.stderr])
+  out.on('error', (error: NodeJS.ErrnoException) => {
+    if (error.code !== 'EPIPE') throw error
+    process.exit(0)
+  })
+
 const program = new Command('esvik')
   .description('Runs shows without a browser.')
   .exitOverride()

@@ -1,14 +1,21 @@
 // The folder of the data: whether anything can be written there, and how much.
-import { mkdirSync, rmSync, statfsSync, writeFileSync } from 'node:fs'
-import { join } from 'node:path'
+import { existsSync, mkdirSync, rmSync, statfsSync, writeFileSync } from 'node:fs'
+import { dirname, join } from 'node:path'
 
 /** Something the person who starts Esvik can mend. */
 export class StartError extends Error {}
 
+/** Makes a folder and those around it, one after the other: Node itself tries for ever where the system makes none (/proc). */
+function makeFolder(path) {
+  if (existsSync(path)) return void mkdirSync(path, { recursive: true })
+  makeFolder(dirname(path))
+  mkdirSync(path)
+}
+
 /** @throws StartError in one sentence, where nothing can be written */
 export function checkFolder(data) {
   try {
-    mkdirSync(data, { recursive: true })
+    makeFolder(data)
     const trial = join(data, '.trial')
     writeFileSync(trial, '')
     rmSync(trial)
@@ -20,6 +27,8 @@ export function checkFolder(data) {
       EPERM: 'this user may not write there',
       EROFS: 'it can only be read',
       ENOSPC: 'the disk is full',
+      ENOENT: 'the system makes no folders there',
+      ENAMETOOLONG: 'its name is too long',
     }
     throw new StartError(`The data can't lie in ${data}: ${why[error.code] ?? error.message}.`)
   }

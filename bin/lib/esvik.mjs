@@ -32,7 +32,7 @@ function dataOf(args) {
 
 async function withData(args) {
   const { openDatabase, runningDatabase } = await import('./database.mjs')
-  const { StartError } = await import('./disk.mjs')
+  const { checkFolder, StartError } = await import('./disk.mjs')
   const { lockData } = await import('./lock.mjs')
   const file = await ensureBundle('backup', ['cli', 'server', 'core'])
   const data = dataOf(args)
@@ -42,6 +42,7 @@ async function withData(args) {
     return 1
   }
   try {
+    checkFolder(data)
     const lock = await lockData(data)
     if (!lock && args[0] === 'restore')
       throw new StartError(`Esvik runs on this data (${runningOn(data) ?? 'it is starting'}). Stop it, then restore.`)

@@ -176,7 +176,8 @@ async function main() {
       NITRO_PORT: String(port),
       HOST: host,
       PORT: String(port),
-      NITRO_SHUTDOWN_TIMEOUT: '300',
+      // Its own way of ending stumbles over connections that are gone already; ended at once nothing is lost.
+      NITRO_SHUTDOWN_DISABLED: '1',
     }
     const prepared = spawnSync(process.execPath, [prepare], {
       cwd: root,

@@ -143,12 +143,18 @@ describe('what is wrong with parts is named at its place', () => {
       '/cues/0/steps/0/light',
       '"Other" does not have',
     ],
-    ['what is no id', { zones: [zone({ ...whole, lamp: 'part:lamp' })] }, '/zones/0/parts/lamp', '1 to 40'],
+    ['what is no id', { zones: [zone({ ...whole, lamp: 'part:lamp' })] }, '/zones/0/parts/lamp', 'none can stand here'],
     [
       'a walk that looks at one',
       { walks: [{ id: 'w', name: 'W', points: [{ at: [0, 0, 0], look: { prop: 'part:lamp' } }] }] },
       '/walks/0/points/0/look/prop',
-      '1 to 40',
+      'none can stand here',
+    ],
+    [
+      'a level of a bus',
+      { cues: [{ id: 'on', name: 'On', steps: [{ id: 's', kind: 'level', bus: 'part:lamp', gain: -3 }] }] },
+      '/cues/0/steps/0/bus',
+      'none can stand here',
     ],
   ])('%s', (_, more, pointer, words) => {
     let error: (Error & { pointer?: string }) | undefined

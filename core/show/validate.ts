@@ -12,7 +12,7 @@ import {
 } from 'yup'
 import { memo } from '../base'
 import { pointerOf, short, ShowError } from './errors'
-import { isRecord, WRITABLE, type Field, type RecordField } from './fields'
+import { isRecord, WRITABLE, type Field, type RecordField, PART } from './fields'
 
 /** What Yup checks one field by; a lazy one chooses by the value. */
 type Checks = AnySchema | ReturnType<typeof lazy>
@@ -43,7 +43,12 @@ function schemaOf(field: Field): Checks {
         .max(field.max, `must be ${field.what ?? `${field.max} characters at most`}`)
         .matches(new RegExp(field.pattern ?? WRITABLE, 'u'), {
           excludeEmptyString: true,
-          message: field.pattern ? `must be ${field.what}` : 'holds a NUL or half of a pair of surrogates',
+          message: ({ value }: { value: unknown }) =>
+            !field.pattern
+              ? 'holds a NUL or half of a pair of surrogates'
+              : String(value).startsWith(PART) && !field.pattern.includes(PART)
+                ? `names a part, ${short(String(value))}: parts stand for things in rules of their kit and in the cues of those, and none can stand here`
+                : `must be ${field.what}`,
         })
     }
     case 'number': {

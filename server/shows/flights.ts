@@ -10,7 +10,10 @@ import { showNow } from './list'
 /** bin/ builds the program there. */
 const BUILT = join(process.env.ESVIK_BUILD ?? join(process.cwd(), '.build'), 'flights.mjs')
 /** What takes longer is given up (ms). */
-const LONGEST = 20_000
+const LONGEST = 10_000
+/** So many questions wait; who asks more is told to come back. */
+const MOST_WAITING = 6
+let waiting = 0
 /** So many answers are held in memory; the oldest goes first. */
 const MOST_HELD = 50
 /** One process at a time, however many ask. */
@@ -28,7 +31,9 @@ export async function flightsOf(id: string, revision: number, walks: string[], s
   const key = JSON.stringify([id, revision, walks, seed])
   const known = held.get(key)
   if (known) return known
-  const flights = turns('flights', () => workedOut({ show, walks, seed }))
+  if (waiting >= MOST_WAITING) throw new Refusal(503, 'Others ask how things fly, too; ask again in a moment')
+  waiting++
+  const flights = turns('flights', () => workedOut({ show, walks, seed })).finally(() => waiting--)
   held.set(key, flights)
   flights.catch(() => held.delete(key))
   while (held.size > MOST_HELD) held.delete(held.keys().next().value!)

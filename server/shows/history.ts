@@ -1,6 +1,6 @@
 import { Op } from 'sequelize'
 import { applyPatch, type Show } from '../../core/show'
-import { models } from '../data/models'
+import { models, type VersionRow } from '../data/models'
 import { Refusal } from '../http/refusal'
 import { showNow } from './list'
 import type { History } from './messages'
@@ -13,10 +13,12 @@ const MOST_EDITS = 200
 export async function historyOf(id: string, before?: number): Promise<History> {
   const { revision } = await showNow(id)
   const { Edits, Versions } = models()
+  // What was done before the first state that is kept can't be looked at.
+  const first = (await Versions.min<number, VersionRow>('revision', { where: { showId: id } })) ?? 1
   const [edits, versions] = await Promise.all([
     Edits.findAll({
       attributes: ['revision', 'label', 'createdAt'],
-      where: { showId: id, ...(before !== undefined && { revision: { [Op.lt]: before } }) },
+      where: { showId: id, revision: { [Op.gt]: first, ...(before !== undefined && { [Op.lt]: before }) } },
       order: [['revision', 'DESC']],
       limit: MOST_EDITS,
     }),
@@ -29,7 +31,7 @@ export async function historyOf(id: string, before?: number): Promise<History> {
   const at = (date: Date) => date.toISOString()
   return {
     revision,
-    from: versions[0]!.revision,
+    from: first,
     edits: edits.map(({ revision, label, createdAt }) => ({ revision, label, at: at(createdAt) })),
     versions: versions
       .filter(({ name }) => name !== null)

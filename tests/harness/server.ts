@@ -35,7 +35,7 @@ export async function startServer(env: Record<string, string> = {}, host = '127.
   let child: ChildProcess | undefined
   const start = async () => {
     child = spawn(process.execPath, [file], {
-      env: { ...process.env, ...env, NITRO_HOST: host, NITRO_PORT: String(port), NITRO_SHUTDOWN_TIMEOUT: '200' },
+      env: { ...process.env, ...env, NITRO_HOST: host, NITRO_PORT: String(port), NITRO_SHUTDOWN_DISABLED: '1' },
       stdio: ['ignore', 'ignore', 'inherit'],
     })
     for (;;) {
