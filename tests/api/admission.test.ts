@@ -34,7 +34,8 @@ describe('every answer', () => {
       expect(policy).not.toMatch(/script-src[^;]*unsafe-inline/)
       expect(headers.get('x-content-type-options')).toBe('nosniff')
       expect(headers.get('cross-origin-opener-policy')).toBe('same-origin')
-      expect(headers.get('referrer-policy')).toBe('same-origin')
+      // An error's answer has no form on it.
+      expect(headers.get('referrer-policy')).toBe(path === '/api/nothing' ? 'no-referrer' : 'same-origin')
       expect(headers.get('x-powered-by')).toBeNull()
     }
   })
@@ -143,6 +144,23 @@ describe('windows', () => {
     await closed
     await expect.poll(() => heard).toBe(n)
     hearing.terminate()
+  })
+  it('one that says far too much is closed, and the others are heard as before', async () => {
+    const made = await newShow(server.url)
+    const open = async () => {
+      const socket = new WebSocket(`${server.url.replace('http', 'ws')}/live`, { origin: server.url })
+      await once(socket, 'open')
+      return socket
+    }
+    const [loud, quiet] = [await open(), await open()]
+    const closed = once(loud, 'close')
+    loud.on('error', () => {})
+    for (let n = 0; n < 20_000; n++) loud.send(made.id)
+    const answered = once(quiet, 'message')
+    quiet.send(made.id)
+    await answered
+    await closed
+    quiet.terminate()
   })
   it('fetch what they missed, and no more', async () => {
     const made = await newShow(server.url)

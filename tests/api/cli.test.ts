@@ -204,3 +204,18 @@ describe('esvik mix', () => {
     expect(stderr).toContain('"Hum" is nowhere to be found')
   })
 })
+
+it('who has read enough of a long answer ends it, and nothing is said', async () => {
+  const long = join(folder, 'long.esvik.json')
+  const rules = Array.from({ length: 3000 }, (_, n) => ({
+    id: `r${n}`,
+    on: { at: 'clock', seconds: n / 300 },
+    cue: show.cues[0]!.id,
+  }))
+  writeFileSync(long, JSON.stringify({ ...JSON.parse(readFileSync(file, 'utf8')), rules }))
+  const child = spawn('bash', [
+    '-c',
+    `"${process.execPath}" "${process.env.ESVIK_CLI}" run "${long}" --walk w | head -c 20`,
+  ])
+  expect(await text(child.stderr)).toBe('')
+})

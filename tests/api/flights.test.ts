@@ -43,4 +43,16 @@ describe('how things fly', () => {
     const { status: answered, body } = await ask(server.url, `/api/shows/${id}/flights?${asked}`)
     expect([answered, body.message]).toEqual([status, expect.stringMatching(words)])
   })
+
+  it('asked for by a crowd, some are answered and the others are told to come back; nobody waits long', async () => {
+    const asked = Array.from({ length: 14 }, (_, n) =>
+      ask(server.url, `/api/shows/${id}/flights?revision=${revision}&seed=${100 + n}&walk=curious`),
+    )
+    const statuses = (await Promise.all(asked)).map(({ status }) => status)
+    expect(statuses.filter((status) => status === 200)).toHaveLength(6)
+    expect(statuses.filter((status) => status === 503)).toHaveLength(8)
+    expect((await ask(server.url, `/api/shows/${id}/flights?revision=${revision}&seed=7&walk=curious`)).status).toBe(
+      200,
+    )
+  })
 })

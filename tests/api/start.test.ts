@@ -107,11 +107,11 @@ describe('starting, whatever was left behind', () => {
   it('a path that can hold no data is told in a sentence', async () => {
     const file = join(folder(), 'file')
     writeFileSync(file, 'x')
-    for (const path of [file, join(file, 'below')]) {
+    for (const path of [file, join(file, 'below'), '/proc/esvik/data']) {
       const { said, url, child } = await start(path)
       expect(url).toBeUndefined()
       expect(child.exitCode).toBe(1)
-      expect(said.trim()).toMatch(/^The data can't lie in .*: .*file\.$/)
+      expect(said.trim()).toMatch(/^The data can't lie in .*: .*(file|makes no folders there)\.$/)
     }
   })
 })
@@ -160,8 +160,9 @@ describe('listening elsewhere', () => {
     expect(await socket(looker)).toBe('open')
 
     const statuses: number[] = []
-    for (let n = 0; n < 5; n++) statuses.push((await enter(url!, `wrong guess ${n}`)).status)
-    expect(statuses).toEqual([401, 401, 401, 429, 429])
+    // Right ones don't count.
+    for (let n = 0; n < 7; n++) statuses.push((await enter(url!, `wrong guess ${n}`)).status)
+    expect(statuses).toEqual([401, 401, 401, 401, 401, 429, 429])
     expect((await enter(url!, EDIT)).status).toBe(429)
   })
 
@@ -173,5 +174,25 @@ describe('listening elsewhere', () => {
     const second = await start(data, '--host', '127.0.0.2')
     expect(second.said).not.toMatch(/to edit/)
     expect((await ask(second.url!, '/api/shows')).status).toBe(401)
+  })
+
+  it('behind a proxy that is named, everybody is told apart, and a cookie that came by HTTPS stays there', async () => {
+    const data = folder()
+    const phrases = join(data, 'phrases')
+    writeFileSync(phrases, `${EDIT}\n`)
+    const { url } = await start(data, '--host', '127.0.0.2', '--passphrase-file', phrases, '--proxy', '127.0.0.1')
+    const by = (address: string, passphrase: string, more: Record<string, string> = {}) =>
+      fetch(`${url}/enter`, { method: 'POST', redirect: 'manual', body: new URLSearchParams({ passphrase }), headers: { origin: 'https://shows.example', 'x-forwarded-for': address, 'x-forwarded-host': 'shows.example', ...more } }) // prettier-ignore
+    for (let n = 0; n < 5; n++) expect((await by('10.1.1.1', `wrong ${n}`)).status).toBe(401)
+    expect((await by('10.1.1.1', EDIT)).status).toBe(429)
+    const plain = await by('10.1.1.2', EDIT)
+    expect([plain.status, plain.headers.get('set-cookie')]).toEqual([303, expect.not.stringContaining('Secure')])
+    const safe = await by('10.1.1.2', EDIT, { 'x-forwarded-proto': 'https' })
+    expect(safe.headers.get('set-cookie')).toContain('Secure')
+    // Another program's cookie of the same name, before or behind, changes nothing.
+    const own = safe.headers.get('set-cookie')!.split(';')[0]!
+    for (const cookie of [`esvik=somebody-elses; ${own}`, `${own}; esvik=somebody-elses`])
+      expect((await ask(url!, '/api/shows', 'GET', undefined, { cookie })).status).toBe(200)
+    expect((await start(folder(), '--proxy', 'nonsense')).said).toMatch(/--proxy must be addresses/)
   })
 })
