@@ -16,7 +16,10 @@ export default defineNuxtConfig({
   telemetry: false,
   // The list of shows is fetched by whoever points at the way back to it, not by whoever opens a show.
   // A view that can't be fetched is told of; what is open stays.
-  experimental: { emitRouteChunkError: 'manual', defaults: { nuxtLink: { prefetchOn: { visibility: false, interaction: true } } } },
+  experimental: {
+    emitRouteChunkError: 'manual',
+    defaults: { nuxtLink: { prefetchOn: { visibility: false, interaction: true } } },
+  },
   devtools: { enabled: false },
   // What is used is named where it is used: arrows between rooms can be seen and checked.
   components: { dirs: [] },

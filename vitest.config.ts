@@ -19,7 +19,13 @@ export default defineConfig({
         resolve: { alias },
         test: {
           name: 'unit',
-          include: ['core/**/*.test.ts', 'demo/**/*.test.ts', 'app/**/*.test.ts', 'cli/**/*.test.ts', 'server/**/*.test.ts'],
+          include: [
+            'core/**/*.test.ts',
+            'demo/**/*.test.ts',
+            'app/**/*.test.ts',
+            'cli/**/*.test.ts',
+            'server/**/*.test.ts',
+          ],
           setupFiles: ['tests/harness/luck.ts'],
           testTimeout: HANGS,
           hookTimeout: HANGS,

@@ -16,7 +16,7 @@ export function tell(error: unknown): void {
   console.error(error)
   trouble.value = NOT_FETCHED.test(words)
     ? 'The server does not answer, so that could not be fetched.'
-    : `Something went wrong in this page: ${words}`
+    : `Something went wrong in this page: ${words.replace(/\.?$/, '.')}`
 }
 
 /** From here on every error that nothing else catches is told. */

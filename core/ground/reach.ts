@@ -1,7 +1,8 @@
 import type { Show, Spot, Zone } from '../show'
 import { areaOf, common, grown, isInRegion, piecesOf, type Region } from './clip'
 import { sheetUnder, type Walker } from './walkable'
-import { noticedSheets, walkableIn } from './ways-around'
+import { noticedSheets } from './noticed'
+import { walkableIn } from './ways-around'
 
 /** Pieces smaller than this are corners between furniture (m²). */
 const SMALLEST = 0.5

@@ -45,7 +45,7 @@ const FORGED: ((files: Files) => void)[] = [
   long((v) => (v.versions[1].show.title = 'Forged')), long((v) => (v.versions[0].show.note = 'forged')), long((v) => (v.versions[1].show = v.versions[0].show)),
   long((v) => v.versions.reverse()), long((v) => v.versions.push(v.versions.at(-1))), long((v) => (v.versions[1].revision += 1)),
   long((v) => (v.edits[3].patch = [{ op: 'replace', path: '/note', value: 'forged' }, { op: 'replace', path: '/title', value: 'Forged' }])),
-  long((v) => (v.edits[10].patch = [])), long((v) => ([v.edits[4].patch, v.edits[5].patch] = [[{ op: 'replace', path: '/title', value: 'x' }], v.edits[5].patch])),
+  long((v) => (v.edits[10].patch = [])), long((v) => (v.edits[4].patch = [{ op: 'replace', path: '/title', value: 'x' }])),
   long((v) => (v.snapshot.note = 'forged')), long((v) => (v.snapshot.title = 'Forged')), long((v) => v.snapshot.zones.push({ id: 'forged', name: 'Forged', shape: { kind: 'sphere', at: [0, 0, 0], radius: 1 } })),
   index((v) => (v.shows.find((one: any) => one.edits > 50).title = 'Forged')), index((v) => (v.sounds[0].seconds = 1_000_000)), index((v) => (v.sounds[0].seconds *= 1.2)),
   index((v) => (v.sounds[0].type = 'audio/flac')),
