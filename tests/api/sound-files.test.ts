@@ -5,6 +5,7 @@ import { ask, edit, newShow } from '../harness/api'
 import { startServer, type TestServer } from '../harness/server'
 import { byFfmpeg, bySox, inFolder, readByFfmpeg, spoken } from '../harness/sound-makers'
 import { wav } from '../harness/wav'
+import { samples } from '../trials/samples'
 import { writeFileSync } from 'node:fs'
 
 let server: TestServer
@@ -151,4 +152,21 @@ it('is as loud as another program reads it', async () => {
     expect(Math.abs(measured!.integrated! - theirs.integrated), `${name} in whole`).toBeLessThanOrEqual(0.1)
     expect(Math.abs(measured!.truePeak! - theirs.peak), `${name} at its peak`).toBeLessThanOrEqual(0.2)
   }
+})
+
+it('an M4A that was cut is refused, wherever: its tables say how much there should be', async () => {
+  for (const [name, ...how] of [['head.m4a', '-movflags', '+faststart'], ['tail.m4a']]) {
+    const whole = byFfmpeg(name!, 'sine=d=20:r=44100', ...how)
+    expect((await keep(whole)).status).toBe(200)
+    // Cut where its samples are, and made to look whole again: their box says that it is as long as what is left.
+    const at = whole.indexOf('mdat') - 4
+    const cut = name === 'head.m4a' ? whole.subarray(0, at + 4000) : Buffer.concat([whole.subarray(0, at + 4000), whole.subarray(at + whole.readUInt32BE(at))]) // prettier-ignore
+    cut.writeUInt32BE(4000, at)
+    const { status, body } = await keep(cut)
+    expect([status, body.message]).toEqual([422, expect.stringContaining('cut off')])
+  }
+})
+
+it('sounds of every kind are what ffmpeg reads in them, sample by sample and channel by channel', async () => {
+  expect(await samples(3)).toEqual({ files: 27, otherwise: 0 })
 })
