@@ -1,6 +1,9 @@
 import { number, object, type ObjectSchema } from 'yup'
 import type { Measured } from '../../core/sound'
 
+/** What two decoders make of the ends of a packed sound may differ by so much (s). */
+export const ENDS = 0.25
+
 const least = (value: number) => number().min(value).defined()
 
 /** What was measured of a sound, as it is kept and as it comes from a browser or a backup. */

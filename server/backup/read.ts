@@ -1,6 +1,6 @@
 import { isForBrowsers, SOUND_TYPES, sniffed, SoundError, type SoundType } from '../../core/audio'
 import { hashOf, kept } from '../assets/keep'
-import { measured as measuredSchema } from '../assets/measured'
+import { ENDS, measured as measuredSchema } from '../assets/measured'
 import { checkGlb } from '../assets/mesh-file'
 import { soundOf, type SoundFile } from '../assets/sound-of'
 import type { AssetRow } from '../data/models'
@@ -12,8 +12,6 @@ import { checked, INDEX, indexSchema, listedMesh, listedShow, listedSound, showF
 import { historyIn } from './show-history'
 
 const MOST_INDEX = 64 * 1024 * 1024
-/** What two decoders make of the ends of a packed sound may differ by so much (s). */
-const ENDS = 0.25
 /** What the index says of a length and what the file says differ by rounding alone (s). */
 const ROUNDED = 0.01
 

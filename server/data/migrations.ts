@@ -75,6 +75,17 @@ const migrations = [
       )
     },
   },
+  {
+    name: '004-measured-anew',
+    async up({ context }: { context: QueryInterface }) {
+      // What was measured at a low rate, of channels in another order or with other weights, or came out as no number, is measured again when it is asked for.
+      await context.sequelize.query(
+        `UPDATE assets SET measured = NULL WHERE type LIKE 'audio/%' AND type NOT IN ('audio/aac', 'audio/mp4')
+         AND (measured::text LIKE '%null%' OR (measured->>'rate')::float8 < 16000 OR (measured->>'channels')::int IN (4, 7, 8)
+           OR (type IN ('audio/ogg', 'audio/opus') AND (measured->>'channels')::int > 2))`,
+      )
+    },
+  },
 ]
 
 export async function migrate(): Promise<void> {

@@ -85,6 +85,7 @@ describe('files that other programs wrote', () => {
     const put = (value: unknown) =>
       ask(server.url, `/api/assets/${body.hash}/about`, 'PUT', { envelope: 'AAAAAA==', placed: null, measured: value })
     expect((await put({ ...measured, seconds: 'long' })).status).toBe(400)
+    expect((await put({ ...measured, seconds: 99 })).status).toBe(422)
     expect((await put({ ...measured, seconds: 2.9 })).status).toBe(200)
     expect((await put({ ...measured, seconds: 99 })).status).toBe(200)
     expect((await about(body.hash)).measured?.seconds).toBe(2.9)

@@ -284,3 +284,22 @@ test('corners of walls stay joined, a floor becomes a ramp, storeys are told apa
   await expect(part(page, 'Solid')).toBeVisible()
   await expect(score(page)).toBeVisible()
 })
+
+test('a light of a level in centimetres reaches as far as it does there, and what can’t be taken is said', async ({
+  page,
+  server,
+}) => {
+  const show = await openNew(page, server, 'In centimetres')
+  await page.getByLabel('A place to bring in').setInputFiles('tests/files/g8-cm-light.glb')
+  const panel = broughtIn(page)
+  await expect(panel.getByRole('button', { name: /^Take 1 light/ })).toBeVisible()
+  const lights = (await show()).place.lights.length
+  await part(page, 'Scale', panel).click()
+  await page.keyboard.press('Control+a')
+  await page.keyboard.type('0.01')
+  await page.keyboard.press('Enter')
+  await expect.poll(async () => (await show()).place.mesh?.scale).toBe(0.01)
+  await panel.getByRole('button', { name: /^Take 1 light/ }).click()
+  await expect.poll(async () => (await show()).place.lights.length).toBe(lights + 1)
+  expect((await show()).place.lights.at(-1)!.reach).toBe(6)
+})

@@ -1,7 +1,7 @@
 import { getRouterParam } from 'h3'
 import { object, string } from 'yup'
 import { isForBrowsers, isSoundType } from '../../../../core/audio'
-import { measured } from '../../../assets/measured'
+import { ENDS, measured } from '../../../assets/measured'
 import { models } from '../../../data/models'
 import { isHash } from '../../../http/id'
 import { jsonBody } from '../../../http/json-body'
@@ -19,15 +19,20 @@ const body = object({
 export default route(async (event) => {
   const hash = getRouterParam(event, 'hash')!
   const about = await jsonBody(event, body, MOST)
-  const row = isHash(hash) ? await models().Assets.findByPk(hash, { attributes: ['hash', 'type', 'measured'] }) : null
+  const row = isHash(hash) ? await models().Assets.findByPk(hash, { attributes: ['hash', 'type', 'measured', 'seconds'] }) : null
   if (!row) throw new Refusal(404, 'There is no such file')
   if (!isSoundType(row.type) || !isForBrowsers(row.type)) throw new Refusal(409, 'That file is measured here')
   if (row.measured) return {}
+  const { seconds } = about.measured
+  if (Math.abs(seconds - row.seconds) > ENDS)
+    throw new Refusal(422, `The file is ${row.seconds} s long, and was said to be ${seconds} s`)
+  for (const envelope of [about.envelope, about.placed ?? ''])
+    if (Buffer.from(envelope, 'base64').length % 4 !== 0) throw new Refusal(400, 'envelope: must be 32-bit floats')
   await row.update({
     envelope: Buffer.from(about.envelope, 'base64'),
     placed: about.placed === null ? null : Buffer.from(about.placed, 'base64'),
     measured: about.measured,
-    seconds: about.measured.seconds,
+    seconds,
   })
   return {}
 })
