@@ -12,8 +12,9 @@ const kept = computed(() => {
   const edits = count(doc.unsent, 'edit')
   return doc.survives ? `${edits} kept in this browser` : `${edits} would be lost if this window is closed`
 })
+const isWrong = computed(() => trouble.value !== undefined && !trouble.value.fetching)
 const words = computed(() => {
-  if (trouble.value)
+  if (isWrong.value)
     return doc.unsent > 0 ? `An error: ${kept.value}` : `An error: all is kept up to revision ${doc.revision}`
   switch (doc.state) {
     case 'saving':
@@ -31,7 +32,7 @@ const words = computed(() => {
     }
   }
 })
-const isWell = computed(() => !trouble.value && (doc.state === 'saved' || (doc.state === 'saving' && doc.survives)))
+const isWell = computed(() => !isWrong.value && (doc.state === 'saved' || (doc.state === 'saving' && doc.survives)))
 
 useEventListener(window, 'beforeunload', (event) => {
   if (doc.unsent > 0 && !doc.survives) event.preventDefault()

@@ -14,7 +14,7 @@ const kept = computed(() => {
     : `${edits} would be lost if this window is closed; all others are kept by the server.`
 })
 // What was half done is not shown as if it were kept.
-watch(trouble, (words) => words && doc.isOpen && doc.showKept(), { immediate: true })
+watch(trouble, (now) => now && !now.fetching && doc.isOpen && doc.showKept(), { immediate: true })
 const again = () => location.reload()
 </script>
 
@@ -25,9 +25,9 @@ const again = () => location.reload()
     class="fixed inset-x-0 bottom-4 z-50 mx-auto flex w-[560px] items-start gap-3 rounded-xl border border-rust bg-ink-2 p-4"
   >
     <p class="flex-1 break-words">
-      {{ trouble }} <span class="text-bone-2">{{ kept }}</span>
+      {{ trouble.words }} <span class="text-bone-2">{{ kept }}</span>
     </p>
-    <button class="button" @click="again">Reload</button>
+    <button v-if="!trouble.fetching" class="button" @click="again">Reload</button>
     <button class="button" @click="trouble = undefined">Close</button>
   </div>
 </template>

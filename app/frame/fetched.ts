@@ -20,4 +20,4 @@ export function fetched<T extends Component>(load: () => Promise<{ default: T }>
   })
 }
 /** What was last said of a piece. */
-let told: string | undefined
+let told: typeof trouble.value

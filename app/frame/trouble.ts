@@ -1,8 +1,8 @@
 import { useEventListener } from '@vueuse/core'
 import { shallowRef } from 'vue'
 
-/** What went wrong where nobody had expected it, in words; it stands until somebody closes it. */
-export const trouble = shallowRef<string>()
+/** What went wrong where nobody had expected it, in words; it stands until somebody closes it. `fetching`: it is only that the server is away. */
+export const trouble = shallowRef<{ words: string; fetching: boolean }>()
 
 /** What browsers call an error and nobody suffers from. */
 const HARMLESS = /ResizeObserver loop/
@@ -14,9 +14,15 @@ export function tell(error: unknown): void {
   const words = error instanceof Error ? error.message : String(error)
   if (HARMLESS.test(words)) return
   console.error(error)
-  trouble.value = NOT_FETCHED.test(words)
-    ? 'The server does not answer, so that could not be fetched.'
-    : `Something went wrong in this page: ${words.replace(/\.?$/, '.')}`
+  const fetching = NOT_FETCHED.test(words)
+  // An error is not covered by word of the server.
+  if (fetching && trouble.value) return
+  trouble.value = {
+    fetching,
+    words: fetching
+      ? 'The server does not answer, so that could not be fetched.'
+      : `Something went wrong in this page: ${words.replace(/\.?$/, '.')}`,
+  }
 }
 
 /** From here on every error that nothing else catches is told. */

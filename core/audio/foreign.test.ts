@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { decode, lengthOfMp4, sniffed } from '.'
+import { textAt } from './samples'
 
 const file = (name: string) => new Uint8Array(readFileSync(`tests/files/${name}`))
 const power = (samples: Float32Array) => samples.reduce((sum, value) => sum + value * value, 0)
@@ -60,5 +61,9 @@ describe('sounds of other programs', () => {
       bytes.write('free', at + 4)
     }
     expect(() => lengthOfMp4(bytes)).toThrow('too many parts')
+  })
+  it('letters are read however many there are', () => {
+    const bytes = new Uint8Array(2_000_000).fill(65)
+    expect(textAt(bytes, 0, bytes.length)).toHaveLength(2_000_000)
   })
 })

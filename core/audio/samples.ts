@@ -30,8 +30,12 @@ export function planes(bytes: Uint8Array, count: number, depth: Depth, little: b
   })
 }
 
-export const textAt = (bytes: Uint8Array, from: number, length: number): string =>
-  String.fromCharCode(...bytes.subarray(from, from + length))
+/** Bytes as letters, one each, however many: given all at once they are more than a call in a worker takes. */
+export function textAt(bytes: Uint8Array, from: number, length: number): string {
+  let text = ''
+  for (const byte of bytes.subarray(from, from + length)) text += String.fromCharCode(byte)
+  return text
+}
 
 /** A chunk of a file of chunks. */
 export interface Chunk {
