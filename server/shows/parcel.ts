@@ -1,7 +1,8 @@
 import type { Readable } from 'node:stream'
 import { LIMITS, parseShow, short, writeShow, type Show } from '../../core/show'
 import { isSoundType, SOUND_TYPES, SoundError } from '../../core/audio'
-import { hashOf, keepSound, rowOf } from '../assets/keep'
+import { hashOf, keepSound, LENGTH, rowOf } from '../assets/keep'
+import { wholeFile } from '../assets/pieces'
 import { soundOf } from '../assets/sound-of'
 import { checkGlb, keepMesh } from '../assets/mesh-file'
 import { database, oneOf } from '../data/connection'
@@ -30,14 +31,14 @@ const meshesOf = ({ place: { mesh } }: Show): string[] => (mesh ? [mesh.asset] :
 export async function packed(show: Show): Promise<Readable> {
   const { Assets } = models()
   const where = oneOf([...hashesOf(show), ...meshesOf(show)])
-  const there = await Assets.findAll({ attributes: ['hash', 'type'], where })
+  const there = await Assets.findAll({ attributes: ['hash', 'type', LENGTH], where })
   const meshes = new Set(meshesOf(show))
   return zipStream([
     { name: DOCUMENT, bytes: () => Buffer.from(writeShow(show)) },
-    ...there.map(({ hash, type }) => ({
-      name: meshes.has(hash) ? meshName(hash) : soundName(hash, type),
+    ...there.map((row) => ({
+      name: meshes.has(row.hash) ? meshName(row.hash) : soundName(row.hash, row.type),
       compress: false,
-      bytes: async () => (await Assets.findByPk(hash, { attributes: ['bytes'], rejectOnEmpty: true })).bytes,
+      bytes: () => wholeFile(row.hash, Number(row.get('length'))),
     })),
   ])
 }

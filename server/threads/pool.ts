@@ -70,7 +70,7 @@ function goOn(lane: Lane): void {
   if (!job) return
   waiting.splice(waiting.indexOf(job), 1)
   clearTimeout(lane.idle)
-  const worker = (lane.worker ??= new Worker(BUILT, { resourceLimits: { maxOldGenerationSizeMb: MEMORY } }))
+  const worker = (lane.worker ??= begun(lane))
   worker.ref()
   lane.isBusy = true
   const settle = (work: () => void) => {
@@ -102,6 +102,16 @@ function goOn(lane: Lane): void {
   const timer = setTimeout(() => fail(new Refusal(422, 'It takes too long to be read')), LONGEST)
   worker.on('message', hear).on('error', stumble).on('exit', end)
   worker.postMessage({ task: job.task, input: job.input } satisfies Asked, job.transfer)
+}
+
+function begun(lane: Lane): Worker {
+  const worker = new Worker(BUILT, { resourceLimits: { maxOldGenerationSizeMb: MEMORY } })
+  // What goes wrong in it while it has nothing to do ends the thread, and not the server.
+  worker.on('error', (error) => console.error(error))
+  worker.on('exit', () => {
+    if (lane.worker === worker && !lane.isBusy) lane.worker = undefined
+  })
+  return worker
 }
 
 function giveUp(lane: Lane): void {

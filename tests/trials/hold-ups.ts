@@ -136,6 +136,13 @@ export async function holdUps(only?: string): Promise<Figures> {
     'a WAV of silence': asset(() => wavOf(63 * MEGABYTE, 48_000)),
     'a WAV of silence at 1 kHz': asset(() => wavOf(12 * MEGABYTE, 1000)),
     'a WAV of noise at 1 kHz': asset(() => wavOf(12 * MEGABYTE, 1000, (i) => (i * 7919) % 251)),
+    'a large file, fetched': async () => {
+      const { hash } = (await (await fetch(`${place.url}/api/assets`, { method: 'POST', body: new Uint8Array(wavOf(60 * MEGABYTE, 44_100)) })).json()) as { hash: string }
+      return async () => {
+        const answer = await fetch(`${place.url}/api/assets/${hash}`)
+        return (await answer.arrayBuffer()).byteLength === 60 * MEGABYTE + 44 ? answer.status : 500
+      }
+    },
     'an M4A of empty boxes': asset(() => boxes(7_500_000)),
     'entries of a ZIP': zipped(() => Object.fromEntries(Array.from({ length: 25_001 }, (_, n) => [`${n}`, Buffer.alloc(0)]))),
     'envelopes of everything': json('/api/envelopes', () => ({ hashes: Array.from({ length: 15_000 }, (_, n) => n.toString(16).padStart(64, '0')) })),

@@ -19,7 +19,9 @@ const body = object({
 export default route(async (event) => {
   const hash = getRouterParam(event, 'hash')!
   const about = await jsonBody(event, body, MOST)
-  const row = isHash(hash) ? await models().Assets.findByPk(hash, { attributes: ['hash', 'type', 'measured', 'seconds'] }) : null
+  const row = isHash(hash)
+    ? await models().Assets.findByPk(hash, { attributes: ['hash', 'type', 'measured', 'seconds'] })
+    : null
   if (!row) throw new Refusal(404, 'There is no such file')
   if (!isSoundType(row.type) || !isForBrowsers(row.type)) throw new Refusal(409, 'That file is measured here')
   if (row.measured) return {}

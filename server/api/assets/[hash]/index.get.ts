@@ -1,6 +1,7 @@
 import { getHeader, getRouterParam, setHeader, setResponseStatus } from 'h3'
-import { col, fn, type ProjectionAlias } from 'sequelize'
+import { Readable } from 'node:stream'
 import { LENGTH } from '../../../assets/keep'
+import { piecesOf } from '../../../assets/pieces'
 import { models } from '../../../data/models'
 import { isHash } from '../../../http/id'
 import { rangeOf } from '../../../http/range'
@@ -22,10 +23,11 @@ export default route(async (event) => {
     setHeader(event, 'content-range', `bytes */${length}`)
     throw new Refusal(416, `The file has ${length} bytes`)
   }
-  if (!range) return (await Assets.findByPk(hash, { attributes: ['bytes'], rejectOnEmpty: true })).bytes
-  const [first, last] = range
-  const part: ProjectionAlias = [fn('substring', col('bytes'), first + 1, last - first + 1), 'bytes']
-  setResponseStatus(event, 206)
-  setHeader(event, 'content-range', `bytes ${first}-${last}/${length}`)
-  return (await Assets.findByPk(hash, { attributes: [part], rejectOnEmpty: true })).bytes
+  const [first, last] = range ?? [0, length - 1]
+  if (range) {
+    setResponseStatus(event, 206)
+    setHeader(event, 'content-range', `bytes ${first}-${last}/${length}`)
+  }
+  setHeader(event, 'content-length', last - first + 1)
+  return Readable.from(piecesOf(hash, first, last), { objectMode: false })
 })
