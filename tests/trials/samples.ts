@@ -11,6 +11,8 @@ interface Kind {
   off: number
   more: number
 }
+/** In place of a bit rate: as much for each channel as it needs. Starved ones differ from decoder to decoder. */
+const EACH_ENOUGH = 'enough for each'
 const RATES = [8000, 11_025, 16_000, 22_050, 32_000, 44_100, 48_000, 96_000]
 const EXACT = { channels: [1, 2, 3, 4, 5, 6, 7, 8], rates: RATES, off: 1e-7, more: 0 }
 const KINDS: Kind[] = [
@@ -21,7 +23,7 @@ const KINDS: Kind[] = [
   { ending: 'flac', how: ['-sample_fmt', 's16'], ...EXACT },
   { ending: 'flac', how: ['-sample_fmt', 's32'], ...EXACT },
   { ending: 'ogg', how: ['-c:a', 'libvorbis', '-q:a', '6'], channels: EXACT.channels, rates: [22_050, 44_100, 48_000], off: 2e-3, more: 0 },
-  { ending: 'opus', how: ['-b:a', '256k'], channels: EXACT.channels, rates: [48_000], off: 5e-3, more: 0 },
+  { ending: 'opus', how: ['-b:a', EACH_ENOUGH], channels: EXACT.channels, rates: [48_000], off: 5e-3, more: 0 },
   { ending: 'mp3', how: ['-b:a', '192k'], channels: [1, 2], rates: [32_000, 44_100, 48_000], off: 2e-3, more: 2400 },
 ] // prettier-ignore
 const LAYOUTS = ['', 'mono', 'stereo', '3.0', 'quad', '5.0', '5.1', '6.1', '7.1']
@@ -39,7 +41,7 @@ export async function samples(each: number): Promise<Figures> {
       const tones = Array.from({ length: count }, (_, c) => `0.4*sin(2*PI*${180 + 90 * c}*t)*lt(t\\,${next() < 0.5 ? seconds / 2 : 9})`).join('|') // prettier-ignore
       const source = `aevalsrc=${tones}:c=${LAYOUTS[count]}:s=${rate}:d=${seconds}`
       const name = `samples-${n}.${ending}`
-      const bytes = byFfmpeg(name, source, ...how)
+      const bytes = byFfmpeg(name, source, ...how.map((word) => (word === EACH_ENOUGH ? `${64 * count}k` : word)))
       figures.files!++
       const wanted = samplesByFfmpeg(name, count)
       const problem = await decode(bytes).then(
