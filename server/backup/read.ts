@@ -2,7 +2,7 @@ import { isForBrowsers, SOUND_TYPES, sniffed, SoundError, type SoundType } from 
 import { hashOf, kept } from '../assets/keep'
 import { ENDS, measured as measuredSchema } from '../assets/measured'
 import { checkGlb } from '../assets/mesh-file'
-import { soundOf, type SoundFile } from '../assets/sound-of'
+import { soundLength, soundOf } from '../assets/sound-of'
 import type { AssetRow } from '../data/models'
 import { parsedJson } from '../http/json-body'
 import { Refusal } from '../http/refusal'
@@ -24,7 +24,6 @@ export interface WholeSound {
   listed: ListedSound
   type: SoundType
   seconds: number
-  kept: Pick<AssetRow, 'envelope' | 'placed' | 'measured'>
 }
 /** What of a backup is whole, and what isn't. */
 export interface ReadBackup {
@@ -114,18 +113,25 @@ async function wholeSound(bytes: Buffer, listed: ListedSound): Promise<WholeSoun
   const type = sniffed(bytes)
   if (!type || type !== typeOf(listed))
     return no(`is ${type ? SOUND_TYPES[type].name : 'no sound'}; ${INDEX} says ${typeOf(listed)}`)
-  const file = await soundOf(bytes).catch((error: Error): SoundFile => {
+  const { seconds } = await soundLength(bytes).catch((error: Error): { seconds: number } => {
     if (error instanceof SoundError) return no(`is no sound that can be played: ${error.message}`)
     throw error
   })
-  const off = Math.abs(file.seconds - listed.seconds)
-  if (off > (isForBrowsers(type) ? ENDS : ROUNDED)) no(`is ${file.seconds} s long; ${INDEX} says ${listed.seconds} s`)
-  if (!isForBrowsers(type)) return { listed, type, seconds: file.seconds, kept: kept(file.about) }
-  return { listed, type, seconds: listed.seconds, kept: saidByBrowser(listed, file.seconds) }
+  const off = Math.abs(seconds - listed.seconds)
+  if (off > (isForBrowsers(type) ? ENDS : ROUNDED)) no(`is ${seconds} s long; ${INDEX} says ${listed.seconds} s`)
+  return { listed, type, seconds: isForBrowsers(type) ? listed.seconds : seconds }
+}
+
+/** What is kept of a sound beside its bytes: measured anew, but of what only browsers decode. */
+export async function keptOf(
+  { listed, type, seconds }: WholeSound,
+  bytes: Buffer,
+): Promise<Pick<AssetRow, 'envelope' | 'placed' | 'measured'>> {
+  return isForBrowsers(type) ? saidByBrowser(listed, seconds) : kept((await soundOf(bytes)).about)
 }
 
 /** What a browser has measured of a sound: taken if it can be so, or else measured again by the next browser that opens it. */
-function saidByBrowser({ envelope, placed, measured }: ListedSound, seconds: number): WholeSound['kept'] {
+function saidByBrowser({ envelope, placed, measured }: ListedSound, seconds: number): ReturnType<typeof kept> {
   const of = (text: string) => Buffer.from(text, 'base64')
   const isFit = (bytes: Buffer) => bytes.length % 4 === 0 && Math.abs(bytes.length / 40 - seconds) <= ENDS + 0.1
   if (!measuredSchema.isValidSync(measured, { strict: true }) || !measured || !isFit(of(envelope)))

@@ -6,7 +6,7 @@ import { models, type LibraryEntry } from '../data/models'
 import { Refusal } from '../http/refusal'
 import { meshName } from '../shows/parcel'
 import { openZip, type OpenZip } from '../zip/unpack'
-import { fileIn, readBackup, soundFile, type Fault, type ReadBackup } from './read'
+import { fileIn, keptOf, readBackup, soundFile, type Fault, type ReadBackup } from './read'
 import { historyIn } from './show-history'
 
 /** So many faults are named. */
@@ -64,14 +64,16 @@ function replaceAll(zip: OpenZip, whole: ReadBackup, tell: (done: number, of: nu
     await Versions.destroy({ where: {}, transaction })
     await Shows.destroy({ where: {}, transaction })
     await Assets.destroy({ where: {}, transaction })
-    for (const { listed, type, seconds, kept } of whole.sounds) {
+    for (const sound of whole.sounds) {
       next()
+      const { listed, type, seconds } = sound
       const more = {
         library: listed.library as LibraryEntry | null,
         createdAt: new Date(listed.createdAt),
         transaction,
       }
-      await keepSound(await fileIn(zip, soundFile(listed), listed.hash), { type, seconds, ...kept }, more)
+      const bytes = await fileIn(zip, soundFile(listed), listed.hash)
+      await keepSound(bytes, { type, seconds, ...(await keptOf(sound, bytes)) }, more)
     }
     for (const { hash, createdAt } of whole.meshes) {
       next()
