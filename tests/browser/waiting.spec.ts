@@ -29,7 +29,8 @@ test('a run without end shows the score up to there, and says where the walk is 
   expect(answer.status).toBe(200)
   await open(page, server, id)
   await expect(score(page).getByRole('alert')).toContainText('keeps being sent back to "The beginning"')
-  await expect.poll(async () => (await shownMarks(page, 'fired')).length).toBeGreaterThan(100)
+  // It is told by its state after some rounds, and all of those are there to be seen.
+  await expect.poll(async () => (await shownMarks(page, 'fired')).length).toBeGreaterThan(50)
 })
 
 test('a score that is older than the show dims, says what it waits for, and can be stopped', async ({
