@@ -1,4 +1,4 @@
-import { jsonTooMuch } from '~~/core/base'
+import { jsonTooMuch, MOST_GLTF } from '~~/core/base'
 
 /** What is wrong with a file that is brought in as a place, in words for whoever dropped it. */
 export class PlaceFileError extends Error {
@@ -8,8 +8,6 @@ const wrong = (words: string): never => {
   throw new PlaceFileError(words)
 }
 
-/** Deeper than this no description goes, and more values than this none has. */
-const MOST = { depth: 64, values: 4_000_000 }
 /** More corners or triangles than this are no level but a mistake. */
 export const MOST_NUMBERS = 60_000_000
 /** A tree of nodes may be this deep. */
@@ -86,7 +84,7 @@ export interface Gltf {
   extensionsRequired?: string[]
 }
 export function parsed(bytes: Uint8Array): Gltf {
-  const tooMuch = jsonTooMuch(bytes, MOST)
+  const tooMuch = jsonTooMuch(bytes, MOST_GLTF)
   if (tooMuch) wrong(`its description ${tooMuch}`)
   let json: unknown
   try {

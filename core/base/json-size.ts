@@ -1,5 +1,7 @@
 /** Deeper than this nothing goes that is sent, and more values than this nothing has. */
 export const MOST_JSON = { depth: 64, values: 2_000_000 }
+/** The same of the description of a place (glTF). */
+export const MOST_GLTF = { depth: 64, values: 4_000_000 }
 
 const QUOTE = 0x22
 const BACKSLASH = 0x5c

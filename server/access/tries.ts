@@ -1,4 +1,5 @@
 import { isIPv6 } from 'node:net'
+import { plainAddress } from '../http/proxies'
 
 /** Wrong passphrases of late, by whose they are. */
 const tries = new Map<string, number[]>()
@@ -9,7 +10,7 @@ const ADDRESSES = 10_000
 
 /** Whom an address belongs to: of IPv6 the network, whose addresses one machine has all of (RFC 4291, 2.5.4: its first 64 bits). */
 export function ownerOf(address: string): string {
-  const plain = address.replace(/^::ffff:(?=\d+\.)/i, '')
+  const plain = plainAddress(address)
   if (!isIPv6(plain)) return plain
   const [before = '', after] = plain.split('::')
   const groups = before === '' ? [] : before.split(':')

@@ -1,6 +1,6 @@
 import type { Transaction } from 'sequelize'
 import { models } from '../data/models'
-import { jsonTooMuch } from '../../core/base'
+import { jsonTooMuch, MOST_GLTF } from '../../core/base'
 import { Refusal } from '../http/refusal'
 import { hashOf } from './keep'
 
@@ -8,8 +8,6 @@ export const GLB = 'model/gltf-binary'
 const GLB_MAGIC = 'glTF'
 export const isGlb = (bytes: Buffer): boolean => bytes.toString('latin1', 0, 4) === GLB_MAGIC
 const JSON_CHUNK = 0x4e4f534a
-/** Deeper than this no description of a place goes, and more values than this none has. */
-const MOST = { depth: 64, values: 4_000_000 }
 
 /** That bytes are a .glb (glTF 2.0, binary container) from its first byte to its last. @throws Refusal 422 in words */
 export function checkGlb(bytes: Buffer, name = 'The file'): void {
@@ -23,7 +21,7 @@ export function checkGlb(bytes: Buffer, name = 'The file'): void {
   const length = bytes.readUInt32LE(12)
   if (bytes.readUInt32LE(16) !== JSON_CHUNK || 20 + length > bytes.length) no('its description is not whole')
   const json = bytes.subarray(20, 20 + length)
-  const problem = jsonTooMuch(json, MOST)
+  const problem = jsonTooMuch(json, MOST_GLTF)
   if (problem) no(`its description ${problem}`)
   try {
     JSON.parse(json.toString('utf8'))
