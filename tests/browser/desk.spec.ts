@@ -142,7 +142,7 @@ test('while a dial is held the score is drawn as it would be; let go, that is an
     const [red, , blue] = await colourAt(page, match)
     return red! > 200 && blue! < 140
   }
-  expect(await isLit()).toBe(false)
+  await expect.poll(isLit).toBe(false)
 
   const cooldown = desk(page).getByRole('slider', { name: 'Cooldown' })
   await cooldown.scrollIntoViewIfNeeded()
@@ -156,7 +156,7 @@ test('while a dial is held the score is drawn as it would be; let go, that is an
   await page.mouse.up()
   await expect(marks(page, 'held', 'rope-post').and(page.getByLabel(/Held: cooldown/))).toHaveCount(0)
   await expect(status(page)).toContainText('Saved')
-  expect(await isLit()).toBe(true)
+  await expect.poll(isLit).toBe(true)
   await page.keyboard.press('Control+z')
   await expect.poll(isLit).toBe(false)
 })

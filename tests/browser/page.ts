@@ -43,9 +43,11 @@ export async function open(page: Page, server: TestServer, id: string): Promise<
   await page.goto(`${server.url}/show/${id}`)
   await expect(score(page)).toBeVisible()
 }
+/** Opens a copy of the demo: what one test does to it, and leaves undone where it fails, is no other's. */
 export async function openDemo(page: Page, server: TestServer): Promise<void> {
   const { id } = await demo(server.url)
-  await open(page, server, id)
+  const { body: copy } = await ask(server.url, '/api/shows', 'POST', { copyOf: id })
+  await open(page, server, copy.id)
   await expect(head(page, 'Rope post')).toBeVisible()
 }
 /** Opens a new show; gives how to read it as the server has it. */
