@@ -2,7 +2,7 @@ import { col, fn, type ProjectionAlias } from 'sequelize'
 import { models } from '../data/models'
 
 /** So much of a file comes out of the database at a time (bytes): what comes at once must be unpacked at once, and holds everybody up. */
-const PIECE = 1024 * 1024
+const PIECE = 256 * 1024
 
 /** A file from one byte to another, piece by piece. */
 export async function* piecesOf(hash: string, first: number, last: number): AsyncGenerator<Buffer> {
