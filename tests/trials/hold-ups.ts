@@ -157,9 +157,7 @@ export async function holdUps(only?: string): Promise<Figures> {
     await watching.longest()
     const began = performance.now()
     // Beside each a small sound is asked for: it doesn't wait for the large one.
-    const small = post('/api/assets', wav(400 + sent)).then(
-      (status) => [status, performance.now() - began] as const,
-    )
+    const small = post('/api/assets', wav(400 + sent)).then((status) => [status, performance.now() - began] as const)
     const status = await go()
     const [smallStatus, smallTook] = await small
     const longest = await watching.longest()
