@@ -5,6 +5,7 @@ import { addressOf } from '~/document/things'
 import { useShow } from '~/document/show'
 import { plain } from '~/words/time'
 import PartChoice from '~/parts/PartChoice.vue'
+import PartColour from '~/parts/PartColour.vue'
 import PartNumber from '~/parts/PartNumber.vue'
 import ThingHead from './ThingHead.vue'
 
@@ -53,7 +54,7 @@ const pool = computed(() =>
 
 <template>
   <ThingHead :thing="{ kind: 'light', id: light.id }" :facts="facts">
-    <p class="text-[14px] leading-[1.95] text-bone-2">
+    <p class="text-[14px] leading-[1.95] text-bone-2" data-sentence>
       Shines
       <PartChoice
         name="Kind"
@@ -97,13 +98,12 @@ const pool = computed(() =>
         ]"
         @choose="set('on', $event, `Switch ${light.name}`)"
       />. Colour
-      <input
-        type="color"
-        class="h-5 w-8 align-middle"
-        aria-label="Colour"
+      <PartColour
+        name="Colour"
         :value="light.colour"
-        @change="set('colour', ($event.target as HTMLInputElement).value, `Colour of ${light.name}`)"
-      />
+        of-light
+        @choose="$event && set('colour', $event, `Colour of ${light.name}`)"
+      />.
     </p>
     <p v-if="light.kind === 'spot'" class="text-[14px] leading-[1.95] text-bone-2">
       The cone is

@@ -6,6 +6,7 @@ import { useSelection } from '~/frame/selection'
 import { frameOfDoor } from '~/plan/doors'
 import { plain } from '~/words/time'
 import PartChoice from '~/parts/PartChoice.vue'
+import PartColour from '~/parts/PartColour.vue'
 import PartNumber from '~/parts/PartNumber.vue'
 import ThingHead from './ThingHead.vue'
 
@@ -59,7 +60,7 @@ const sizes = computed(() =>
 
 <template>
   <ThingHead :thing="{ kind: 'prop', id: prop.id }" :facts="facts">
-    <p class="text-[14px] leading-[1.95] text-bone-2">
+    <p class="text-[14px] leading-[1.95] text-bone-2" data-sentence>
       Is a
       <PartChoice name="Form" :value="prop.form ?? prop.kind" :options="FORMS" @choose="setForm" />
       <template v-if="prop.form === 'door'">
@@ -116,13 +117,11 @@ const sizes = computed(() =>
         ]"
         @choose="set('solid', $event, `Solidity of ${prop.name}`)"
       />. Colour
-      <input
-        type="color"
-        class="h-5 w-8 align-middle"
-        aria-label="Colour"
+      <PartColour
+        name="Colour"
         :value="prop.colour"
-        @change="set('colour', ($event.target as HTMLInputElement).value, `Colour of ${prop.name}`)"
-      />
+        @choose="$event && set('colour', $event, `Colour of ${prop.name}`)"
+      />.
     </p>
     <p class="text-xs leading-[1.95] text-bone-3">
       Thrown, it has

@@ -24,50 +24,54 @@ const { place } = useMenuPlace()
         :style="{ background: value }"
       /><span :class="{ 'text-bone-3': !value, 'font-mono text-[11.5px]': value }">{{ value ?? absent }}</span>
     </PopoverButton>
-    <PopoverPanel v-slot="{ close }" as="template"
-      ><div ref="menu" class="menu w-64 !p-3 text-xs leading-normal text-bone-3" :style="place">
-        <ul class="flex flex-wrap gap-1" :aria-label="`Colours of the show, ${name}`">
-          <li v-for="colour in palette" :key="colour">
-            <button
-              class="block size-5 rounded-sm border"
-              :class="colour === value ? 'border-lamp' : 'border-rule'"
-              :style="{ background: colour }"
-              :aria-label="colour"
-              @click="(emit('choose', colour), close())"
-            />
-          </li>
-        </ul>
-        <label v-if="ofLight" class="mt-2 block"
-          >{{ kelvin }} K
-          <input
-            type="range"
-            class="block w-full accent-lamp"
-            :aria-label="`Temperature, ${name}`"
-            :min="COOLEST"
-            :max="HOTTEST"
-            step="100"
-            :value="kelvin"
-            @change="emit('choose', colourOfTemperature(Number(text($event))))"
-          />
-        </label>
-        <label class="mt-2 flex items-center gap-2"
-          >Any other
-          <input
-            type="color"
-            class="h-5 w-10"
-            :aria-label="`Any other, ${name}`"
-            :value="value ?? '#888888'"
-            @change="emit('choose', text($event))"
-          />
-        </label>
-        <button
-          v-if="absent !== undefined && value !== undefined"
-          class="part mt-2"
-          @click="(emit('choose', undefined), close())"
-        >
-          {{ absent }}
-        </button>
-      </div></PopoverPanel
+    <PopoverPanel
+      ref="menu"
+      v-slot="{ close }"
+      as="div"
+      class="menu w-64 !p-3 text-xs leading-normal text-bone-3"
+      :style="place"
     >
+      <ul class="flex flex-wrap gap-1" :aria-label="`Colours of the show, ${name}`">
+        <li v-for="colour in palette" :key="colour">
+          <button
+            class="block size-5 rounded-sm border"
+            :class="colour === value ? 'border-lamp' : 'border-rule'"
+            :style="{ background: colour }"
+            :aria-label="colour"
+            @click="(emit('choose', colour), close())"
+          />
+        </li>
+      </ul>
+      <label v-if="ofLight" class="mt-2 block"
+        >{{ kelvin }} K
+        <input
+          type="range"
+          class="block w-full accent-lamp"
+          :aria-label="`Temperature, ${name}`"
+          :min="COOLEST"
+          :max="HOTTEST"
+          step="100"
+          :value="kelvin"
+          @change="emit('choose', colourOfTemperature(Number(text($event))))"
+        />
+      </label>
+      <label class="mt-2 flex items-center gap-2"
+        >Any other
+        <input
+          type="color"
+          class="h-5 w-10"
+          :aria-label="`Any other, ${name}`"
+          :value="value ?? '#888888'"
+          @change="emit('choose', text($event))"
+        />
+      </label>
+      <button
+        v-if="absent !== undefined && value !== undefined"
+        class="part mt-2"
+        @click="(emit('choose', undefined), close())"
+      >
+        {{ absent }}
+      </button>
+    </PopoverPanel>
   </Popover>
 </template>

@@ -276,7 +276,7 @@ describe('laws of flights', () => {
   })
 
   it('where nobody heeds what flies, a flight only adds events', () => {
-    let added = 0
+    let [tried, added] = [0, 0]
     const heedless = thrown.map((show): Show => {
       const zones = show.zones.map(({ tiedTo: _, ...zone }) => ({ ...zone, rules: zone.rules.map(unheeding) }))
       const walks = show.walks.map((walk) => ({
@@ -295,11 +295,13 @@ describe('laws of flights', () => {
         const all = flownIn(show)
         const without = eventsOf(run(show, show.walks, { ...options, withoutFlights: true }))
         expect(all.filter((e) => !isOfFlight(e)).map(placeless)).toEqual(without.map(placeless))
+        tried++
         added += all.length - without.length
       }),
       { numRuns: 24, seed: 24, endOnFailure: true },
     )
-    expect(added).toBeGreaterThan(0)
+    // In the first of them something flies already.
+    expect(added).toBeGreaterThanOrEqual(Math.min(1, tried))
   })
 })
 

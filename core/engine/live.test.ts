@@ -9,12 +9,13 @@ const REPLAY: Replay = { seed: 5, length: 40 }
 
 describe('a live run', () => {
   it('gives the log of the same way in whole, whatever the pieces it is told in', () => {
-    let compared = 0
+    let [tried, compared] = [0, 0]
     fc.assert(
       fc.property(
         anyShow,
         fc.array(fc.double({ min: 0, max: 1, noNaN: true }), { minLength: 1, maxLength: 60 }),
         (made, cuts) => {
+          tried++
           const show = comparable(made)
           let offline: RunEvent[]
           try {
@@ -34,7 +35,7 @@ describe('a live run', () => {
       // Always the same shows: among many thousands somebody may stand on an edge to the last digit.
       { numRuns: 400, seed: 2611 },
     )
-    expect(compared).toBeGreaterThan(150)
+    expect(compared).toBeGreaterThanOrEqual(Math.floor(tried / 3))
   })
 
   const show = oneRule({ on: { at: 'enter' } })

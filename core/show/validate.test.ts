@@ -37,9 +37,10 @@ describe('the JSON Schema and the Yup schema', () => {
   })
   it('give the same verdict on 300 mutated documents, each refusal with one clear message', () => {
     const all = places(plain()).slice(1)
-    let refused = 0
+    let [tried, refused] = [0, 0]
     fc.assert(
       fc.property(fc.constantFrom(...all), fc.constantFrom(...VALUES), (keys, value) => {
+        tried++
         const document = plain()
         const parent = keys.slice(0, -1).reduce((node, key) => node[key], document)
         if (value === undefined) delete parent[keys.at(-1)!]
@@ -58,6 +59,6 @@ describe('the JSON Schema and the Yup schema', () => {
       }),
       { numRuns: 300, seed: 3 },
     )
-    expect(refused).toBeGreaterThan(150)
+    expect(refused).toBeGreaterThanOrEqual(Math.floor(tried / 2))
   })
 })

@@ -66,7 +66,7 @@ describe('a zone holds another', () => {
     const anyBox = fc.record({ x: metre, z: metre, w: size, d: size, yaw: fc.integer({ min: -90, max: 90 }) })
     const made = ({ x, z, w, d, yaw }: { x: number; z: number; w: number; d: number; yaw: number }) =>
       solidOf(box(x, z, w, d, { yaw }))
-    let held = 0
+    let [tried, held] = [0, 0]
     fc.assert(
       fc.property(
         anyBox,
@@ -74,6 +74,7 @@ describe('a zone holds another', () => {
         fc.double({ min: -1, max: 1, noNaN: true }),
         fc.double({ min: -1, max: 1, noNaN: true }),
         (a, b, u, v) => {
+          tried++
           const [outer, inner] = [made({ ...a, w: a.w * 3, d: a.d * 3 }), made(b)]
           if (inner.kind !== 'box' || outer.kind !== 'box' || !holds(outer, inner)) return
           held++
@@ -87,6 +88,6 @@ describe('a zone holds another', () => {
       ),
       { numRuns: 1000 },
     )
-    expect(held).toBeGreaterThan(50)
+    expect(held).toBeGreaterThanOrEqual(Math.floor(tried / 20))
   })
 })

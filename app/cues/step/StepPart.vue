@@ -79,6 +79,7 @@ function toggle(lock: Lock) {
     ><button
       v-else-if="part.absent"
       class="part !text-bone-3"
+      data-absent
       :aria-label="`${part.absent.words}, ${part.name}`"
       @click="put(part.absent.start)"
     >

@@ -30,7 +30,7 @@ const runs = computed(() =>
 </script>
 
 <template>
-  <p class="text-[14px] leading-[1.95] text-bone-2">
+  <p class="text-[14px] leading-[1.95] text-bone-2" data-sentence>
     <template v-for="run in runs" :key="run.key"
       ><span v-if="run.part" :data-field="run.part.path.join('.')" :class="{ 'whitespace-nowrap': run.holds }"
         ><StepPart :part="run.part" :label="label" :put-in="putIn" />{{ run.words }}</span
