@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { listOf, listOfPart, type Kit, type KitPart, type PartKind, type Spot, type Zone } from '~~/core/show'
-import { alongLine, around, makePart, ownable, removePart, spotOf, stamp } from '~/document/kit-parts'
+import { alongLine, around, leftAt, makePart, ownable, removePart, spotOf, stamp } from '~/document/kit-parts'
 import { shiftedBy, type Placement } from '~/document/placement'
 import { useShow } from '~/document/show'
 import { isThing } from '~/document/things'
@@ -21,6 +21,12 @@ const choices = (is: PartKind) =>
     words: name,
   }))
 const candidates = computed(() => ownable(doc.show!, props.kit))
+/** What stands here and each copy would share: a lamp, a drawer, the zone at which a board hangs. */
+const left = computed(() => leftAt(doc.show!, props.kit, props.zone))
+const ownAll = () =>
+  doc.edit(`Each of ${props.kit.name} has its own`, (edit) => {
+    for (const { is, id } of left.value) makePart(edit, props.kit.id, props.zone.id, is, id)
+  })
 const NONE = ''
 const fill = (part: KitPart, id: string) =>
   doc.edit(`${part.name} of ${props.zone.name}`, (edit) => edit.set(['zones', props.zone.id, 'parts', part.id], id))
@@ -68,9 +74,9 @@ const stampBy = (says: string, placements: (spot: Spot) => Placement[]) =>
     },
   })
 const stampAlong = () =>
-  stampBy(`The end of ${count(many.value, 'more zone')}`, (end) => alongLine(from(), end, many.value))
+  stampBy(`Where the last of ${count(many.value, 'more zone')} goes`, (end) => alongLine(from(), end, many.value))
 const stampAround = () =>
-  stampBy(`What ${count(many.value, 'more zone')} lie around`, (spot) => around(spot, many.value))
+  stampBy(`The middle that ${count(many.value, 'more zone')} go around`, (spot) => around(spot, many.value))
 const stamps = computed(() => picking.value?.spot !== undefined && selection.zone?.id === props.zone.id)
 </script>
 
@@ -112,6 +118,11 @@ const stamps = computed(() => picking.value?.spot !== undefined && selection.zon
         ]"
         @choose="own"
       />
+    </p>
+    <p v-if="left.length > 0" class="text-rust" role="note">
+      Copies would all share {{ left.map(({ name }) => name).join(', ') }}, which
+      {{ left.length === 1 ? 'is' : 'are' }} here.
+      <button class="chip ml-1" @click="ownAll">Give each its own</button>
     </p>
     <p class="flex flex-wrap items-center gap-1.5">
       <button class="chip" :class="{ '!border-lamp !text-lamp': stamps }" @click="stampThere">Stamp it</button>

@@ -16,7 +16,7 @@ const doc = useShow()
 const selection = useSelection()
 const others = computed(() => doc.show!.zones.filter((z) => z.kit === props.kit.id).length - 1)
 /** Whose rules are seen and changed. */
-const here = ref(false)
+const here = defineModel<boolean>('here', { required: true })
 const shown = computed(() => (here.value ? kitRulesOf(doc.show!, props.zone) : props.kit.rules))
 const dials = ref<string>()
 const CHOSEN = '!border-lamp !text-lamp'

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { type Condition, type Editor, type Moment, type PartKind, type Rule, type Target } from '~~/core/show'
+import { type Editor, type Moment, type PartKind, type Rule, type Target } from '~~/core/show'
 import { placeOfRule, putIn, type RuleHere } from '~/document/rule-here'
 import { freshMoment } from '~/document/fresh'
 import { useShow } from '~/document/show'
 import { MOMENTS } from '~/words/sentences'
+import RuleConditions from './RuleConditions.vue'
 import { useRuleEdits } from './rule-edits'
 import PartChoice from '~/parts/PartChoice.vue'
 import PartEnd from '~/parts/PartEnd.vue'
@@ -56,6 +57,15 @@ function putOn(edit: Editor, field: string, value: unknown) {
   put(edit, 'on', value === undefined ? others : { ...others, [field]: value })
 }
 const setOn = (field: string, value: unknown) => doc.edit(labelOf('Change the moment'), (e) => putOn(e, field, value))
+/** Flags that it may ask: of a kit's rule its parts first. */
+const flags = computed(() => [
+  ...partsOf('flag').map(({ id, name }) => ({
+    id,
+    name: `its ${name}`,
+    start: doc.flags.find((flag) => flag.id === props.zone.parts?.[id.slice('part:'.length)])?.start ?? false,
+  })),
+  ...doc.flags,
+])
 const facings = computed(() => [
   { value: null, words: 'facing anywhere' },
   ...partsOf('prop').map(({ id, name }) => ({ value: { prop: id } as object | null, words: `facing its ${name}` })),
@@ -69,24 +79,6 @@ const facing = computed(() => {
   return 'prop' in facing ? { prop: facing.prop } : { mark: facing.mark }
 })
 
-const conditions = computed(() => [
-  { value: null as Condition | null, words: 'whatever the flags' },
-  ...[
-    ...partsOf('flag').map(({ id, name }) => ({
-      id,
-      name: `its ${name}`,
-      start: doc.flags.find((flag) => flag.id === props.zone.parts?.[id.slice('part:'.length)])?.start ?? false,
-    })),
-    ...doc.flags,
-  ].flatMap((flag): { value: Condition | null; words: string }[] =>
-    typeof flag.start === 'boolean'
-      ? [true, false].map((value) => ({
-          value: { flag: flag.id, is: '=', value },
-          words: `if ${flag.name} is ${value ? 'yes' : 'no'}`,
-        }))
-      : [{ value: { flag: flag.id, is: '>=', value: 1 }, words: `if ${flag.name} is at least 1` }],
-  ),
-])
 const limits = [
   { value: 'any', words: 'any number of times' },
   { value: 'some', words: 'at most' },
@@ -203,22 +195,12 @@ const leaves = computed(() => {
       </template>
     </template>
     <template v-if="doc.flags.length > 0 || rule.when.length > 0">
-      <PartEnd /><PartChoice
-        name="Condition"
-        :value="rule.when[0] ?? null"
-        :options="conditions"
-        @choose="(c) => set('when', c ? [c, ...rule.when.slice(1)] : rule.when.slice(1), 'Change the condition')"
+      <PartEnd /><RuleConditions
+        :conditions="rule.when"
+        :flags="flags"
+        :label="labelOf('Change the condition')"
+        :put="(e, when) => put(e, 'when', when)"
       />
-      <template v-if="rule.when[0] && typeof rule.when[0].value === 'number'"
-        >{{ ' '
-        }}<PartNumber
-          name="Flag value"
-          :value="rule.when[0].value"
-          :step="1"
-          :label="labelOf('Change the condition')"
-          :put="(e, value) => put(e, 'when', [{ ...rule.when[0], value }, ...rule.when.slice(1)])"
-      /></template>
-      <template v-if="rule.when.length > 1">{{ ` and ${rule.when.length - 1} more` }}</template>
     </template>
     <PartEnd /><PartChoice
       name="Limit"

@@ -3,7 +3,7 @@ import { fetched } from '~/frame/fetched'
 import type { Zone } from '~~/core/show'
 import { useRun } from '~/run/current-run'
 import { useSelection } from '~/frame/selection'
-import { shareRules, takeKit as takesKit } from '~/document/kit-parts'
+import { shareWithParts, takeKit as takesKit } from '~/document/kit-parts'
 import { useShow } from '~/document/show'
 import { useView } from '~/frame/view'
 import { count, ordinal, plain } from '~/words/time'
@@ -17,6 +17,7 @@ import { useRuleEdits } from './rule-edits'
 import ZoneShape from './ZoneShape.vue'
 import PartText from '~/parts/PartText.vue'
 import { useThingEdits } from '~/plan/thing-edits'
+import WaysThrough from '~/wiring/WaysThrough.vue'
 import WholeThings from '~/wiring/WholeThings.vue'
 
 const ZoneFindings = fetched(() => import('./ZoneFindings.vue'))
@@ -63,13 +64,19 @@ function takeKit(id: string | null) {
 }
 function share() {
   const { id, name, rules } = props.zone
-  doc.edit(`Share the rules of ${name}`, (e) => shareRules(e, id, rules.map((rule) => rule.id), name)) // prettier-ignore
+  doc.edit(
+    `Share the rules of ${name}`,
+    (e) => void shareWithParts(e, id, rules.map((rule) => rule.id), name, true),
+  ) // prettier-ignore
 }
+/** Whether what is made at a zone of a kit is for this zone alone. */
+const onlyHere = ref(false)
 const open = ref<string>()
+watch(() => props.zone.id, () => (onlyHere.value = false)) // prettier-ignore
 const shown = computed(() => props.zone.rules.find((rule) => rule.id === open.value) ?? props.zone.rules[0])
 
 function addRule() {
-  const made = edits.add(props.zone)
+  const made = edits.add(props.zone, onlyHere.value ? undefined : kit.value)
   if (made) open.value = made.id
 }
 const set = (field: string, value: unknown, label: string) =>
@@ -97,7 +104,7 @@ function toggleMute() {
         </p>
       </div>
       <div class="flex gap-1.5">
-        <WholeThings :zone="zone" />
+        <WholeThings :zone="zone" :only-here="onlyHere" />
         <button class="chip" @click="addRule">+ rule</button>
       </div>
     </div>
@@ -128,7 +135,7 @@ function toggleMute() {
       <button class="chip" title="Ctrl+D" @click="duplicate()">Duplicate</button>
       <button class="chip" title="Delete" @click="remove()">Delete</button>
     </div>
-    <KitRules v-if="kit" :zone="zone" :kit="kit" />
+    <KitRules v-if="kit" v-model:here="onlyHere" :zone="zone" :kit="kit" />
     <p v-if="zone.rules.length === 0 && !kit" class="text-bone-2">
       It notices who passes and fires nothing yet. <button class="part" @click="addRule">Add a rule</button> to say what
       happens here.
@@ -179,6 +186,7 @@ function toggleMute() {
         <RuleDials v-if="shown?.id === rule.id" class="mt-3" :zone="zone" :rule="rule" />
       </article>
     </template>
+    <WaysThrough :zone="zone" />
     <p v-if="kits.length > 1 || zone.rules.length > 0" class="text-xs text-bone-3">
       Shares rules by <PartChoice name="Kit" :value="zone.kit ?? null" :options="kits" @choose="takeKit" />
       <button v-if="!kit && zone.rules.length > 0" class="chip ml-2" @click="share">Share its rules</button>

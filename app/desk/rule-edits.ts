@@ -1,4 +1,4 @@
-import type { Rule, Zone } from '~~/core/show'
+import type { Kit, Rule, Zone } from '~~/core/show'
 import { freshCue, freshRule } from '~/document/fresh'
 import { putIn, type RuleHere } from '~/document/rule-here'
 import { useShow } from '~/document/show'
@@ -9,13 +9,13 @@ export function useRuleEdits() {
   const doc = useShow()
   const selection = useSelection()
 
-  /** Gives a zone another rule, with a cue of its own. Gives the rule, if that could be done. */
-  function add(zone: Zone): Rule | undefined {
+  /** Gives a zone another rule, or all zones of its kit, with a cue of its own. Gives the rule, if that could be done. */
+  function add(zone: Zone, kit?: Kit): Rule | undefined {
     const cue = freshCue(doc.show!, `${zone.name} cue`)
     const rule = freshRule(doc.show!, zone, cue.id)
-    const made = doc.edit(`Add a rule to ${zone.name}`, (edit) => {
+    const made = doc.edit(`Add a rule to ${kit ? `the kit ${kit.name}` : zone.name}`, (edit) => {
       edit.add(['cues'], cue)
-      edit.add(['zones', zone.id, 'rules'], rule)
+      edit.add(kit ? ['kits', kit.id, 'rules'] : ['zones', zone.id, 'rules'], rule)
     })
     return made ? rule : undefined
   }

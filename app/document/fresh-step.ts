@@ -1,4 +1,14 @@
-import { completeStep, references, type Show, type Sound, type Step, type StepKind } from '~~/core/show'
+import {
+  completeStep,
+  freeId,
+  freeName,
+  references,
+  type Editor,
+  type Show,
+  type Sound,
+  type Step,
+  type StepKind,
+} from '~~/core/show'
 
 /** The thing that stands nearest to a point, or the first. */
 export function nearest<T extends { at: readonly number[] }>(
@@ -16,6 +26,24 @@ function soundFor(show: Show, fits: (sound: Sound) => boolean): Sound | undefine
   const used = new Set(references(show).flatMap(({ to, id }) => (to === 'sounds' ? [id] : [])))
   const fitting = show.sounds.filter(fits)
   return fitting.findLast(({ id }) => !used.has(id)) ?? fitting[0] ?? show.sounds[0]
+}
+
+/** The pool that has this sound alone: the one there is, or a new one. Gives its id. */
+export function poolOfOne(edit: Editor, sound: string): string {
+  const { pools, sounds } = edit.show
+  const own = pools.find((pool) => pool.sounds.length === 1 && pool.sounds[0]!.sound === sound)
+  if (own) return own.id
+  const called = sounds.find(({ id }) => id === sound)!.name
+  const name = freeName(
+    called,
+    pools.map((pool) => pool.name),
+  )
+  const id = freeId(
+    name,
+    pools.map((pool) => pool.id),
+  )
+  edit.add(['pools'], { id, name, sounds: [{ sound, weight: 1 }] })
+  return id
 }
 
 /** What of a show a fresh step is about: things are taken near a point, where one is given. A cue doesn't end itself. */

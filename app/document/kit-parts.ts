@@ -69,10 +69,19 @@ function copyOf(edit: Editor, is: PartKind, id: string, placement: Placement): s
   return (listOf(edit.show, listOfPart(is)) as readonly Thing[]).at(-1)!.id
 }
 
-/** Copies of everything that a zone fills the parts of its kit with. What is tied to one of its props is tied to the copy of that. */
-function copiesFor(edit: Editor, kit: Kit, zone: Zone, placement: Placement): { [part: string]: string } {
+/** Copies of everything that a zone fills the parts of its kit with, for another: the zone itself is there the other. What is tied to one of its props is tied to the copy of that. */
+function copiesFor(
+  edit: Editor,
+  kit: Kit,
+  zone: Zone,
+  other: string,
+  placement: Placement,
+): { [part: string]: string } {
   const filled: { [part: string]: string } = {}
-  for (const { id, is } of kit.parts) filled[id] = copyOf(edit, is, zone.parts![id]!, placement)
+  for (const { id, is } of kit.parts) {
+    const own = zone.parts![id]!
+    filled[id] = is === 'zone' && own === zone.id ? other : copyOf(edit, is, own, placement)
+  }
   const moved = new Map(kit.parts.map(({ id }) => [zone.parts![id]!, filled[id]!]))
   for (const { id, is } of kit.parts) {
     if (is !== 'light' && is !== 'zone') continue
@@ -90,7 +99,6 @@ export function stamp(edit: Editor, id: string, placements: readonly Placement[]
     const { show } = edit
     const zone = show.zones.find((each) => each.id === id)!
     const kit = kitOf(show, zone)
-    const parts = kit && kit.parts.length > 0 ? copiesFor(edit, kit, zone, placement) : undefined
     const taken = ruleIds(show)
     const rules = zone.rules.map((rule) => {
       const copy = { ...rule, id: freeId(rule.id, taken) }
@@ -105,17 +113,20 @@ export function stamp(edit: Editor, id: string, placements: readonly Placement[]
       id,
       edit.show.zones.map((each) => each.id),
     )
-    const tie = zone.tiedTo && parts ? kit!.parts.find((part) => zone.parts![part.id] === zone.tiedTo!.prop) : undefined
+    const tie = zone.tiedTo && kit?.parts.find((part) => zone.parts?.[part.id] === zone.tiedTo!.prop)
+    // A zone that goes with its prop is drawn in that prop's frame.
     edit.add(['zones'], {
       ...zone,
       id: made,
       name,
       rules,
-      // A zone that goes with its prop is drawn in that prop's frame.
       shape: tie ? zone.shape : placedShape(zone.shape, placement),
-      ...(parts && { parts }),
-      ...(tie && { tiedTo: { prop: parts![tie.id] } }),
     })
+    if (kit && kit.parts.length > 0) {
+      const parts = copiesFor(edit, kit, zone, made, placement)
+      edit.set(['zones', made, 'parts'], parts)
+      if (tie) edit.set(['zones', made, 'tiedTo'], { prop: parts[tie.id] })
+    }
     return made
   })
 }
@@ -165,11 +176,18 @@ export function ownable(show: Show, kit: Kit): { is: PartKind; id: string; name:
   return [...found.values()]
 }
 
-/** Gives the rules of a zone to a new kit, which the zone then has; gives its id. */
-export function shareRules(edit: Editor, zoneId: string, rules: readonly string[], name: string): string {
+/** Gives rules of a zone to its kit, or to a new one, which the zone then has; gives its id. */
+function shareRules(edit: Editor, zoneId: string, rules: readonly string[], name: string): string {
   const { show } = edit
   const zone = show.zones.find(({ id }) => id === zoneId)!
   const shared = zone.rules.filter(({ id }) => rules.includes(id))
+  if (zone.kit !== undefined) {
+    for (const rule of shared) {
+      edit.remove(['zones', zoneId, 'rules', rule.id])
+      edit.add(['kits', zone.kit, 'rules'], rule)
+    }
+    return zone.kit
+  }
   const kit: Kit = {
     id: freeId(
       `${zoneId}-kit`,
@@ -189,11 +207,42 @@ export function shareRules(edit: Editor, zoneId: string, rules: readonly string[
 }
 /** What each zone of a kit is to have for itself, if it is copied: lamps, doors, marks, flags. Sounds serve all. */
 const OF_EACH = new Set<PartKind>(['light', 'prop', 'mark', 'flag'])
-/** The same, and everything that the rules name and that is not for all becomes a part of the kit. */
-export function shareWithParts(edit: Editor, zoneId: string, rules: readonly string[], name: string): string {
+/** So far from a zone a thing still stands at it (m). */
+const AT_IT = 3
+
+/** Whether something that a kit names is a zone's own: the zone itself, what stands at it, a flag that nothing else knows. */
+export function isOfZone(show: Show, kit: Kit, zone: Zone, is: PartKind, id: string): boolean {
+  if (is === 'zone') return id === zone.id
+  if (!OF_EACH.has(is)) return false
+  if (is === 'flag') {
+    const ofKit = standsIn(show, kit)
+    return references(show).every((use) => use.to !== 'flags' || use.id !== id || ofKit(use))
+  }
+  const { at } = (listOf(show, listOfPart(is)) as readonly Thing[]).find((each) => each.id === id)!
+  const [x0, , z0, x1, , z1] = solidOf(zone.shape).bounds
+  const [ox, , oz] = show.place.props.find((prop) => prop.id === zone.tiedTo?.prop)?.at ?? [0, 0, 0]
+  const [x, z] = [at![0] - ox, at![2] - oz]
+  return x >= x0 - AT_IT && x <= x1 + AT_IT && z >= z0 - AT_IT && z <= z1 + AT_IT
+}
+/** What a kit names of a zone's own that each other zone of the kit would share with it. */
+export const leftAt = (show: Show, kit: Kit, zone: Zone): { is: PartKind; id: string; name: string }[] =>
+  ownable(show, kit).filter(({ is, id }) => isOfZone(show, kit, zone, is, id))
+
+/** Shares rules of a zone by its kit, or by a new one. What they name becomes parts: all of it but what serves all; `atIt`: what stands at the zone alone. */
+export function shareWithParts(
+  edit: Editor,
+  zoneId: string,
+  rules: readonly string[],
+  name: string,
+  atIt = false,
+): string {
   const kitId = shareRules(edit, zoneId, rules, name)
-  const kit = () => edit.show.kits.find(({ id }) => id === kitId)!
-  for (const { is, id } of ownable(edit.show, kit())) if (OF_EACH.has(is)) makePart(edit, kitId, zoneId, is, id)
+  const kit = edit.show.kits.find(({ id }) => id === kitId)!
+  const zone = edit.show.zones.find(({ id }) => id === zoneId)!
+  const own = ownable(edit.show, kit).filter(({ is, id }) =>
+    OF_EACH.has(is) && !atIt ? true : isOfZone(edit.show, kit, zone, is, id),
+  )
+  for (const { is, id } of own) makePart(edit, kitId, zoneId, is, id)
   return kitId
 }
 
@@ -201,7 +250,9 @@ export function shareWithParts(edit: Editor, zoneId: string, rules: readonly str
 export function makePart(edit: Editor, kitId: string, zoneId: string, is: PartKind, id: string): KitPart {
   const kit = edit.show.kits.find((each) => each.id === kitId)!
   const zone = edit.show.zones.find((each) => each.id === zoneId)!
-  const { name } = (listOf(edit.show, listOfPart(is)) as readonly Thing[]).find((each) => each.id === id)!
+  const isItself = is === 'zone' && id === zoneId
+  const thing = (listOf(edit.show, listOfPart(is)) as readonly Thing[]).find((each) => each.id === id)!
+  const name = isItself ? 'zone' : thing.name
   const part: KitPart = {
     id: freeId(
       name,
@@ -218,7 +269,7 @@ export function makePart(edit: Editor, kitId: string, zoneId: string, is: PartKi
   const [x, z] = spotOf(zone)
   for (const other of edit.show.zones.filter((each) => each.kit === kitId)) {
     const [ox, oz] = spotOf(other)
-    const filled = other.id === zoneId ? id : copyOf(edit, is, id, shiftedBy(ox - x, oz - z))
+    const filled = other.id === zoneId ? id : isItself ? other.id : copyOf(edit, is, id, shiftedBy(ox - x, oz - z))
     edit.set(['zones', other.id, 'parts'], { ...other.parts, [part.id]: filled })
   }
   return part
@@ -286,7 +337,7 @@ export function takeKit(edit: Editor, zoneId: string, kitId: string | undefined)
       throw new Error(`No zone has the kit ${kit.name}, so nothing is known that could be its ${kit.parts[0]!.name}.`)
     const zone = edit.show.zones.find(({ id }) => id === zoneId)!
     const [[x, z], [lx, lz]] = [spotOf(zone), spotOf(like)]
-    edit.set(['zones', zoneId, 'parts'], copiesFor(edit, kit, like, shiftedBy(x - lx, z - lz)))
+    edit.set(['zones', zoneId, 'parts'], copiesFor(edit, kit, like, zoneId, shiftedBy(x - lx, z - lz)))
   }
   edit.set(['zones', zoneId, 'kit'], kitId)
 }

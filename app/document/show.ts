@@ -11,6 +11,7 @@ import {
   type Operation,
   type Show,
 } from '~~/core/show'
+import { followMarks } from './arrivals'
 import { useKeeping } from './keeping'
 import { changedSince, stepBack } from './undo'
 import { useUndoStack } from './undo-stack'
@@ -78,12 +79,20 @@ export const useShow = defineStore('show', () => {
     tell({ done: patch })
   }
 
+  /** An edit with what it entails. */
+  const whole =
+    (before: Show, work: Work): Work =>
+    (edit) => {
+      work(edit)
+      followMarks(edit, before)
+    }
+
   /** One edit. If it would break the show nothing happens but a sentence that says why. */
   function edit(label: string, work: Work): boolean {
     const before = show.value!
     problem.value = ''
     try {
-      const { patch, show: after } = patchOf(before, work)
+      const { patch, show: after } = patchOf(before, whole(before, work))
       push(label, patch, before, after)
       return true
     } catch (error) {
@@ -101,7 +110,7 @@ export const useShow = defineStore('show', () => {
   }
   function tryDrag(work: Work): boolean {
     try {
-      const { patch, show: after } = patchOf(base!, work)
+      const { patch, show: after } = patchOf(base!, whole(base!, work))
       checkTouched(after, patch, base)
       dragged = work
       show.value = after

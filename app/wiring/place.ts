@@ -6,7 +6,9 @@ import {
   ruleIds,
   type Cue,
   type Editor,
+  type Light,
   type Mark,
+  type Point,
   type Prop,
   type Rule,
   type Show,
@@ -14,22 +16,27 @@ import {
   type StepKind,
   type Zone,
 } from '~~/core/show'
-import { floorAt } from '~~/core/space'
-import { freshCue, freshMark } from '~/document/fresh'
+import { blocked, floorAt } from '~~/core/space'
+import { freshCue, freshLight, freshMark, freshProp } from '~/document/fresh'
 import { freshStep, nearest } from '~/document/fresh-step'
 import { spotOf } from '~/document/kit-parts'
+import { turnedAbout } from '~/document/placement'
+import type { Heard } from './whole-things'
 
 /** A step as it is laid down here: the rest is as a fresh one of its kind, near the zone. */
-type Laid = { kind: StepKind } & Record<string, unknown>
+export type Laid = { kind: StepKind } & Record<string, unknown>
 
 /** What a whole thing is made with: a zone of a show that is being edited, and what stands near it. */
 export class Place {
   readonly edit: Editor
   readonly zone: Zone
   readonly near: readonly [number, number, number]
-  constructor(edit: Editor, zone: Zone) {
+  /** What was chosen to be heard of it. */
+  readonly heard: Heard
+  constructor(edit: Editor, zone: Zone, heard: Heard = {}) {
     this.edit = edit
     this.zone = zone
+    this.heard = heard
     const [x, z] = spotOf(zone)
     this.near = [x, floorAt(edit.show.place.floors, x, z) ?? 0, z]
   }
@@ -49,7 +56,8 @@ export class Place {
       const stepId = freeId(kind, taken)
       taken.push(stepId)
       const fresh = freshStep(this.show, kind, stepId, this.near, id) ?? { id: stepId, kind }
-      return isWhole({ ...fresh, ...fields }) ? [completeStep({ ...fresh, ...fields })] : []
+      const step = { ...fresh, ...(fields.pool !== undefined && { sound: undefined }), ...fields }
+      return isWhole(step) ? [completeStep(step)] : []
     })
     this.edit.add(['cues'], { ...cue, ...more, steps: made })
     return id
@@ -62,14 +70,46 @@ export class Place {
   prop(fits: (prop: Prop) => boolean = () => true): Prop | undefined {
     return nearest(this.show.place.props.filter(fits), this.near)
   }
-  mark(kind: Mark['kind'], dx: number, up: number, dz: number, yaw: number, name: string): string {
+  /** A lamp over the middle of the zone, for a show that has none. */
+  lamp(): Light {
     const [x, y, z] = this.near
-    const fresh = freshMark(this.show, kind, [x + dx, y + up, z + dz], yaw)
+    const lamp = freshLight(this.show, 'point', [x, y + OVERHEAD, z])
+    this.edit.add(['place', 'lights'], lamp)
+    return lamp
+  }
+  /** A crate in the middle of the zone, for a show that has nothing that could fall. */
+  crate(): Prop {
+    const crate = freshProp(this.show, 'box', [...this.near], [0.4, 0.4, 0.4], 'Crate')
+    this.edit.add(['place', 'props'], crate)
+    return crate
+  }
+  /** A spot so far from the middle of the zone, and where it faces (yaw in degrees, to the middle): in sight of it, and on a floor where there is one. The first of the distances that has one. */
+  seenFrom(distances: readonly number[], up: number): { at: Point; yaw: number } {
+    const { floors, walls } = this.show.place
+    const [x, y, z] = this.near
+    const spots = distances.flatMap((far) => AROUND.map((degrees) => ({ far, degrees })))
+    for (const { far, degrees } of spots) {
+      const placement = turnedAbout([x, z], degrees)
+      const [sx, sz] = placement.spot([x, z + far])
+      const floor = floorAt(floors, sx, sz)
+      if (floors.length > 0 && floor === undefined) continue
+      if (blocked(walls, [x, z], [sx, sz], y + up)) continue
+      return { at: [round(sx), round((floor ?? y) + up), round(sz)], yaw: degrees }
+    }
+    return { at: [x, y + up, z], yaw: 0 }
+  }
+  mark(kind: Mark['kind'], { at, yaw }: { at: Point; yaw: number }, name: string): string {
+    const fresh = freshMark(this.show, kind, at, yaw)
     const taken = this.show.place.marks.map((mark) => mark.name)
     this.edit.add(['place', 'marks'], { ...fresh, name: freeName(name, taken) })
     return fresh.id
   }
 }
+/** Directions in which a spot is looked for (degrees). */
+const AROUND = [0, 180, 90, -90, 45, -45, 135, -135]
+const OVERHEAD = 2.4
+const round = (metres: number) => Math.round(metres * 100) / 100
+
 /** What a step is about: without it there is none. */
 const ABOUT: { [kind in StepKind]?: string } = {
   light: 'light',

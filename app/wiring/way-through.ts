@@ -1,12 +1,25 @@
-import { completePoint, freeName, type Editor, type Point, type Walk } from '~~/core/show'
-import { crossings, pieceBetween, solidOf, type Cylinder, type Solid } from '~~/core/space'
+import {
+  completePoint,
+  cueAt,
+  freeName,
+  kitRulesOf,
+  type Mark,
+  type Point,
+  type Show,
+  type Walk,
+  type WalkPoint,
+  type Zone,
+} from '~~/core/show'
+import { blocked, crossings, floorAt, pieceBetween, solidOf, type Cylinder, type Solid } from '~~/core/space'
 import { shareWithParts, stamp } from '~/document/kit-parts'
 import { shiftedBy } from '~/document/placement'
 import type { Place } from './place'
 
-/** How far away the other end is put, and how far one goes on from there (m). */
-const FAR = 8
+/** How far away the other end is put, the nearer where the farther has no floor, and how far one goes on from there (m). */
+const FARS = [8, 6, 5, 4, 3]
 const ON = 2.5
+/** At this height what stands in one's way is asked for (m). */
+const KNEE = 0.5
 
 /** What happens on the way to a mark: the picture goes dark, and one stands there when it comes back. */
 const leadsTo = (mark: string) => [
@@ -17,21 +30,23 @@ const leadsTo = (mark: string) => [
 
 /**
  * A way through with both its ends: two zones of one kit, each with the mark that it leads to. Copied as a pair they lead to each other
- * again. Walks that come by go through it and on as far as they don't come by again.
+ * again. Walks stay as they are: `leadThrough` is what a hand asks for.
  */
 export function wayThrough(at: Place): void {
   const { zone, edit } = at
   const name = zone.name
-  const near = at.mark('standing', 0, 0, 0, 90, `${name} near`)
-  const far = at.mark('standing', FAR, 0, 0, -90, `${name} far`)
+  const [x, y, z] = at.near
+  const other = at.seenFrom(FARS, 0)
+  const near = at.mark('standing', { at: [x, y, z], yaw: other.yaw + 180 }, `${name} near`)
+  const far = at.mark('standing', other, `${name} far`)
   const cue = at.cue(`${name}, through`, leadsTo(far))
   const before = zone.rules.map(({ id }) => id)
   at.rule({ at: 'enter' }, cue)
   const [made] = at.here.rules.filter(({ id }) => !before.includes(id))
-  const [other] = stamp(edit, zone.id, [shiftedBy(FAR, 0)])
-  edit.set(['zones', other!, 'rules'], [])
+  const [end] = stamp(edit, zone.id, [shiftedBy(other.at[0] - x, other.at[2] - z)])
+  edit.set(['zones', end!, 'rules'], [])
   edit.set(
-    ['zones', other!, 'name'],
+    ['zones', end!, 'name'],
     freeName(
       `${name}, far end`,
       at.show.zones.map((each) => each.name),
@@ -41,42 +56,68 @@ export function wayThrough(at: Place): void {
     const kit = shareWithParts(edit, zone.id, [made!.id], `Way through, ${name}`)
     const { parts } = at.show.kits.find(({ id }) => id === kit)!
     const leads = parts.find(({ is }) => is === 'mark')!.id
-    edit.set(['zones', other!, 'parts'], { [leads]: near })
-    edit.set(['zones', other!, 'kit'], kit)
+    edit.set(['zones', end!, 'parts'], { [leads]: near })
+    edit.set(['zones', end!, 'kit'], kit)
   } else {
-    for (const field of ['overrides', 'parts', 'kit']) edit.set(['zones', other!, field], undefined)
+    for (const field of ['overrides', 'parts', 'kit']) edit.set(['zones', end!, field], undefined)
     const back = at.cue(`${name}, back`, leadsTo(near))
-    at.rule({ at: 'enter' }, back, {}, other)
+    at.rule({ at: 'enter' }, back, {}, end)
   }
-  const [x, y, z] = at.near
-  for (const walk of at.show.walks) leadThrough(edit, walk, [zone.id, other!], [x + FAR, y, z])
 }
 
-/** Has a walk that comes by go on from the far end: as it went, up to where it would come by again. */
-function leadThrough(edit: Editor, walk: Walk, ends: readonly string[], far: Point): void {
-  const { points } = walk
-  if (walk.body.kind !== 'player' || points.some(({ arrive }) => arrive)) return
-  const { player, zones } = edit.show
-  const body = { radius: walk.body.radius ?? player.radius, low: 0, high: walk.body.height ?? player.height }
-  const solids = ends.map((id) => solidOf(zones.find((zone) => zone.id === id)!.shape))
+/** A way that zones lead: where one enters, where one is put, and the other zones of its kit, into which a walk is not to come again. */
+export interface Way {
+  ends: readonly Zone[]
+  mark: Mark
+}
+/** The ways through that begin at a zone. */
+export function waysFrom(show: Show, zone: Zone): Way[] {
+  const ends = [
+    zone,
+    ...show.zones.filter((each) => each.id !== zone.id && zone.kit !== undefined && each.kit === zone.kit),
+  ]
+  const rules = [...kitRulesOf(show, zone), ...zone.rules]
+  const marks = rules.flatMap(({ cue }) =>
+    (cueAt(show, cue, zone)?.steps ?? []).flatMap((step) => (step.kind === 'move' ? [step.mark] : [])),
+  )
+  return [...new Set(marks)].flatMap((id) => {
+    const mark = show.place.marks.find((each) => each.id === id)
+    return mark ? [{ ends, mark }] : []
+  })
+}
+
+/** A walk that comes by a way, led through it: it goes on from the far end as it went, up to where it would come by again. Undefined where it doesn't come by, or goes on from a move already. */
+export function ledThrough(show: Show, { body: walks, points }: Walk, { ends, mark }: Way): WalkPoint[] | undefined {
+  if (walks.kind !== 'player' || points.some(({ arrive }) => arrive)) return undefined
+  const body = { radius: walks.radius ?? show.player.radius, low: 0, high: walks.height ?? show.player.height }
+  const solids = ends.map(({ shape }) => solidOf(shape))
   const meets = (from: Point, to: Point, solid: Solid) =>
     crossings(solid, 0, body, pieceBetween(from, to, 1)).length > 0
   const hit = points.findIndex((point, i) => i > 0 && meets(points[i - 1]!.at, point.at, solids[0]!))
-  if (hit < 0) return
-  const on: Point = [far[0] + ON, far[1], far[2]]
+  if (hit < 0) return undefined
+  const far = mark.at
+  const on = onFrom(show, mark)
   const rest = points.slice(hit)
   const clear = rest.findIndex(({ at }, i) => solids.some((solid) => meets(i === 0 ? on : rest[i - 1]!.at, at, solid)))
-  edit.set(
-    ['walks', walk.id, 'points'],
-    [
-      ...points.slice(0, hit),
-      // Where the way begins, so that the walk still leads into it.
-      completePoint({ at: middleBetween(points[hit - 1]!.at, points[hit]!.at, solids[0]!, body) }),
-      completePoint({ at: far, arrive: true }),
-      completePoint({ at: on }),
-      ...(clear < 0 ? rest : rest.slice(0, clear)),
-    ],
-  )
+  return [
+    ...points.slice(0, hit),
+    // Where the way begins, so that the walk still leads into it.
+    completePoint({ at: middleBetween(points[hit - 1]!.at, points[hit]!.at, solids[0]!, body) }),
+    completePoint({ at: far, arrive: true }),
+    completePoint({ at: on }),
+    ...(clear < 0 ? rest : rest.slice(0, clear)),
+  ]
+}
+/** A step or two on from a mark, where nothing stands in the way and there is a floor. */
+function onFrom({ place: { floors, walls } }: Show, { at: [x, y, z] }: Mark): Point {
+  for (const far of [ON, ON / 2, ON / 4])
+    for (const [dx, dz] of [[1, 0], [0, 1], [-1, 0], [0, -1]] as const) {
+      const [px, pz] = [x + dx * far, z + dz * far]
+      const floor = floorAt(floors, px, pz)
+      if ((floors.length === 0 || floor !== undefined) && !blocked(walls, [x, z], [px, pz], y + KNEE))
+        return [px, floor ?? y, pz]
+    } // prettier-ignore
+  return [x, y, z]
 }
 
 /** A point of a stretch that lies in a solid. */

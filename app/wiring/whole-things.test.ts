@@ -1,12 +1,14 @@
 import { describe, expect, it } from 'vitest'
 import { channelAt, eventsOf, positionAt, prepare, run, walksOf, type RunEvent } from '~~/core/engine'
-import { fragmentOf, paste, patchOf, readShow, withParts, type Show } from '~~/core/show'
+import { cueAt, kitRulesOf, fragmentOf, paste, patchOf, readShow, withParts, type Show, type Step } from '~~/core/show'
 import { point, show as smallShow, SOUND, walk } from '~~/core/testing/small-show'
-import { stamp } from '~/document/kit-parts'
+import { middleOf, solidOf } from '~~/core/space'
+import { leftAt, stamp } from '~/document/kit-parts'
 import { shiftedBy } from '~/document/placement'
 import { refOf } from '~/document/things'
 import { moveThings } from '~/plan/thing-forms'
-import { makeWhole, WHOLE_THINGS } from './whole-things'
+import { ledThrough, waysFrom } from './way-through'
+import { makeWhole, WHOLE_THINGS, type Heard } from './whole-things'
 
 /** A hall with a zone in which nothing happens, and things near it. */
 const hall = smallShow({
@@ -44,8 +46,8 @@ const hall = smallShow({
 const thing = (name: string) => WHOLE_THINGS.find((each) => each.name === name)!
 const again = (show: Show): Show => readShow(JSON.parse(JSON.stringify(show)))
 /** The hall with a whole thing, as it is kept and read again; the whole of it is one edit. */
-const withThing = (name: string, base: Show = hall, asKit = false): Show =>
-  again(patchOf(base, (edit) => makeWhole(edit, 'z', thing(name), asKit)).show)
+const withThing = (name: string, base: Show = hall, asKit = false, heard: Heard = { sound: SOUND.id }): Show =>
+  again(patchOf(base, (edit) => makeWhole(edit, 'z', thing(name), { asKit, heard })).show)
 /** A walk that was not made for a way through is sent back by it again and again: so it is ended. */
 async function played(show: Show, length?: number) {
   await prepare(show)
@@ -116,13 +118,21 @@ describe('a whole thing at a zone', () => {
     expect(channelAt(own, made, 'picture', moves[0]!.t, 0).opacity).toBe(1)
     expect(positionAt(made.paths[0]!, moves[0]!.t + 0.1)[0]).toBeGreaterThan(10)
   })
-  it('a walk that comes by a way through goes on from its far end, and does not come by again', async () => {
-    const show = withThing('A way through with a fade')
+  it('a way through leaves walks as they are, until one is led through', async () => {
+    const made = withThing('A way through with a fade')
+    expect(made.walks).toEqual(hall.walks)
+    const [way] = waysFrom(made, made.zones[0]!)
+    const led = ledThrough(made, made.walks[0]!, way!)!
+    const show = again(patchOf(made, (edit) => edit.set(['walks', 'w', 'points'], led)).show)
+    expect(ledThrough(show, show.walks[0]!, way!)).toBeUndefined()
+    await goesOn(show)
+  })
+  const goesOn = async (show: Show) => {
     const { made, events } = await played(show)
     expect(events.filter(({ kind }) => kind === 'move')).toHaveLength(1)
     const [path] = made.paths
     expect(positionAt(path!, made.length)[0]).toBeGreaterThan(14)
-  })
+  }
   it('a way through that is copied with both its ends leads from the one copy to the other', async () => {
     const show = withThing('A way through with a fade')
     const pair = withParts(
@@ -210,7 +220,7 @@ describe('a whole thing at a zone', () => {
     expect(steps(events, 'camera')).toHaveLength(1)
   })
   it('music is not begun again while it plays, and goes on when one leaves', async () => {
-    const show = withThing('Music until it has ended')
+    const show = withThing('Music until it has ended', hall, false, { sound: 'tune' })
     const { made, events } = await played(show)
     expect(fires(events)).toHaveLength(1)
     expect(made.audible[0]).toMatchObject({ sound: 'tune', bus: 'music' })
@@ -221,4 +231,86 @@ describe('a whole thing at a zone', () => {
     expect(steps(events, 'fling')).toHaveLength(1)
     expect(events.some((event) => event.kind === 'impact' && event.prop === 'jar')).toBe(true)
   })
+
+  it('is heard as it was chosen: the sound, one of a pool, or nothing', async () => {
+    for (const [heard, step] of [[{ sound: 'tune' }, { sound: 'tune' }], [{ pool: 'clinks' }, { pool: 'clinks' }], [{}, undefined]] as const) {
+      const show = withThing('A switch', hall, false, heard)
+      const sounds = show.cues.map(({ steps }) => steps.find(({ kind }) => kind === 'sound'))
+      for (const sound of sounds) expect(sound === undefined ? undefined : { ...sound }).toEqual(step && expect.objectContaining(step))
+    } // prettier-ignore
+  })
+  it('what falls is heard where it hits, in a show without pools too', async () => {
+    const show = withThing('A thing that falls', again({ ...hall, pools: [] }))
+    expect(show.pools.map(({ sounds }) => sounds.map(({ sound }) => sound))).toEqual([[SOUND.id]])
+    const { events } = await played(show)
+    expect(events.some((event) => event.kind === 'sound' && event.sound === SOUND.id)).toBe(true)
+    expect(withThing('A thing that falls', show).pools).toHaveLength(1)
+  })
+  it('a switch and a thing that falls bring what they are of', async () => {
+    const bare = again({ ...hall, place: { ...hall.place, lights: [], props: [] } })
+    for (const name of ['A switch', 'A thing that falls']) {
+      expect(thing(name).gives!(bare)).toBeDefined()
+      const { events } = await played(withThing(name, bare))
+      expect(fires(events).length).toBeGreaterThan(0)
+    }
+  })
+  it('a camera and a far end are put where one stands and sees: within the walls', () => {
+    const box = (x0: number, z0: number, x1: number, z1: number) =>
+      [[x0, z0, x1, z0], [x1, z0, x1, z1], [x1, z1, x0, z1], [x0, z1, x0, z0]].map(([a, b, c, d], i) => ({ id: `w-${i}`, y: 0, height: 3, from: [a, b], to: [c, d] })) // prettier-ignore
+    // A narrow cell: three metres off lies outside of it, whichever way.
+    const cell = again({ ...hall, place: { ...hall.place, walls: box(3.5, -2, 6.5, 2) as never } })
+    for (const name of ['Freeze with a camera', 'A way through with a fade'])
+      for (const { at } of withThing(name, cell).place.marks) {
+        expect(at[0]).toBeGreaterThan(3.5)
+        expect(at[0]).toBeLessThan(6.5)
+        expect(Math.abs(at[2])).toBeLessThan(2)
+      }
+  })
+  it.each(WHOLE_THINGS.filter(({ isKit }) => !isKit).map(({ name }) => name))(
+    '%s, stamped three times, acts each time at its own place',
+    async (name) => {
+      const made = withThing(name, hall, true)
+      const far = [7, 14, 21]
+      const stamped = again(patchOf(made, (edit) => stamp(edit, 'z', far.map((x) => shiftedBy(x, 0)))).show) // prettier-ignore
+      expect(stamped.zones).toHaveLength(4)
+      const kit = stamped.kits.find(({ id }) => id === stamped.zones[0]!.kit)!
+      expect(leftAt(stamped, kit, stamped.zones[0]!)).toEqual([])
+      for (const [i, x] of [0, ...far].entries()) {
+        const zone = stamped.zones[i]!
+        for (const rule of kitRulesOf(stamped, zone))
+          for (const step of cueAt(stamped, rule.cue, zone)!.steps)
+            for (const spot of spotsOf(stamped, zone, step)) expect(Math.abs(spot - (5 + x)), `${name}: ${step.kind}`).toBeLessThan(4) // prettier-ignore
+      }
+    },
+  )
+  it('made at a zone of a kit, it is of all its zones', async () => {
+    const show = withThing('A prompt at this', withThing('A switch', hall, true), true)
+    expect(show.kits).toHaveLength(1)
+    expect(show.kits[0]!.rules).toHaveLength(3)
+    expect(show.zones[0]!.rules).toEqual([])
+  })
 })
+
+/** Where along the hall what a step is about stands (m). */
+function spotsOf(show: Show, zone: Show['zones'][number], step: Step): number[] {
+  const { lights, props, marks } = show.place
+  const x = (id: string) =>
+    [...lights, ...props, ...marks].find((each) => each.id === id)?.at[0] ??
+    middleOf(solidOf(show.zones.find((each) => each.id === id)!.shape))[0]
+  switch (step.kind) {
+    case 'light':
+      return [x(step.light)]
+    case 'prop':
+    case 'fling':
+      return [x(step.prop)]
+    case 'prompt':
+      return [x(Object.values(step.anchor)[0]!)]
+    case 'camera':
+      return step.marks.map(({ mark }) => x(mark))
+    case 'sound':
+    case 'burst':
+      return 'prop' in step.where ? [x(step.where.prop)] : step.where.at === 'zone' ? [x(zone.id)] : []
+    default:
+      return []
+  }
+}

@@ -1,9 +1,9 @@
 import { freeId, freeName, type Editor, type Rule, type Show } from '~~/core/show'
 import { freshFlag } from '~/document/fresh'
-import { nearest } from '~/document/fresh-step'
+import { nearest, poolOfOne } from '~/document/fresh-step'
 import { hingeOf } from '~/document/hinge'
 import { shareWithParts } from '~/document/kit-parts'
-import { Place } from './place'
+import { Place, type Laid } from './place'
 import { wayThrough } from './way-through'
 
 /** Something whole that happens at a zone: its rules, cues, flags, marks and whatever is missing, all to be edited afterwards. */
@@ -12,9 +12,25 @@ export interface WholeThing {
   says: string
   /** What the show must have for it, in words; nothing if it has. */
   lacks?: (show: Show) => string | undefined
+  /** What is put there first if the show lacks it, in words. */
+  gives?: (show: Show) => string | undefined
   /** It shares its rules in any case. */
   isKit?: boolean
+  /** What of it is heard is asked for first. */
+  asks?: Asked
   make: (at: Place) => void
+}
+export interface Asked {
+  what: string
+  /** It can be without; then nothing is heard. */
+  perhaps?: boolean
+  /** A pool does too: each time one of its sounds. */
+  pools?: boolean
+}
+/** A sound or a pool that was chosen for a whole thing; neither: it is without. */
+export interface Heard {
+  sound?: string
+  pool?: string
 }
 const ENTER: Rule['on'] = { at: 'enter' }
 const USE: Rule['on'] = { at: 'use' }
@@ -25,9 +41,14 @@ const wants = (has: (show: Show) => boolean, what: string) => (show: Show) => (h
 const aSound = wants(({ sounds }) => sounds.length > 0, 'a sound')
 const aProp = wants(({ place }) => place.props.length > 0, 'a prop')
 const aLight = wants(({ place }) => place.lights.length > 0, 'a light')
-/** How far away a camera is put (m). */
-const BACK = 3
+/** How far away a camera is put, the nearer where the farther has no room (m). */
+const BACKS = [3, 2.2, 1.5, 0.8]
+const DOOR: Asked = { what: 'Which sound has the door?', perhaps: true, pools: true }
 const EYES = 1.6
+
+/** A sound as it was chosen: a step of it, or none. */
+const heard = (at: Place, more: Omit<Laid, 'kind'>): Laid[] =>
+  at.heard.sound !== undefined || at.heard.pool !== undefined ? [{ kind: 'sound', ...at.heard, ...more }] : []
 
 /** A door opens about its hinge, or slides by its width, while somebody is there. */
 function door(at: Place, slides: boolean): void {
@@ -37,7 +58,7 @@ function door(at: Place, slides: boolean): void {
     : { turn: { by: prop.hinge === 'right' ? -90 : 90, about: hingeOf(prop) ?? [0, 0] } }
   const cue = at.cue(`${prop.name} ${slides ? 'slides' : 'swings'}`, [
     { kind: 'prop', prop: prop.id, ...moves, ramp: ramp(1.2, 'inout'), release: ramp(1.5, 'inout'), hold: 'release' },
-    { kind: 'sound', where: { at: 'prop', prop: prop.id } },
+    ...heard(at, { where: { at: 'prop', prop: prop.id } }),
   ])
   at.rule(ENTER, cue)
 }
@@ -48,9 +69,10 @@ export const WHOLE_THINGS: readonly WholeThing[] = [
     name: 'Ambience here',
     says: 'a bed that swells in and dies away with who is here, and single sounds over it',
     lacks: aSound,
+    asks: { what: 'Which sound lies here?' },
     make(at) {
       const cue = at.cue(`${at.zone.name} ambience`, [
-        { kind: 'bed', where: HEAD, fadeIn: 2, fadeOut: 3, gain: -6, hold: 'release' },
+        { kind: 'bed', sound: at.heard.sound, where: HEAD, fadeIn: 2, fadeOut: 3, gain: -6, hold: 'release' },
         { kind: 'scatter', hold: 'release' },
       ])
       at.rule(ENTER, cue)
@@ -60,11 +82,12 @@ export const WHOLE_THINGS: readonly WholeThing[] = [
     name: 'A scare',
     says: 'once: a sound, the light out, beds down, and nobody walks for a moment',
     lacks: aSound,
+    asks: { what: 'Which sound scares?', pools: true },
     make(at) {
       const cue = at.cue(
         `${at.zone.name} scare`,
         [
-          { kind: 'sound', where: HERE, bus: 'scare', gain: [3, 3] },
+          ...heard(at, { where: HERE, bus: 'scare', gain: [3, 3] }),
           { kind: 'light', on: false, ramp: ramp(0), release: ramp(1.5), hold: 3 },
           { kind: 'level', bus: 'bed', gain: -12, ramp: ramp(0.2), release: ramp(3), hold: 4 },
           { kind: 'freeze', locks: ['walk'], hold: 1.2 },
@@ -84,14 +107,28 @@ export const WHOLE_THINGS: readonly WholeThing[] = [
       at.rule(ENTER, cue)
     },
   },
-  { name: 'A door that swings', says: 'open while somebody is here', lacks: aProp, make: (at) => door(at, false) },
-  { name: 'A door that slides', says: 'open while somebody is here', lacks: aProp, make: (at) => door(at, true) },
+  {
+    name: 'A door that swings',
+    says: 'open while somebody is here',
+    lacks: aProp,
+    asks: DOOR,
+    make: (at) => door(at, false),
+  },
+  {
+    name: 'A door that slides',
+    says: 'open while somebody is here',
+    lacks: aProp,
+    asks: DOOR,
+    make: (at) => door(at, true),
+  },
   {
     name: 'A switch',
     says: 'light by key, on and off: a flag, and two rules of which each asks what the other sets',
     lacks: aLight,
+    gives: (show) => aLight(show) && 'hangs a lamp',
+    asks: { what: 'Which sound has the switch?', perhaps: true, pools: true },
     make(at) {
-      const light = nearest(at.show.place.lights, at.near)!
+      const light = nearest(at.show.place.lights, at.near) ?? at.lamp()
       const flag = {
         ...freshFlag(at.show),
         name: freeName(
@@ -104,7 +141,7 @@ export const WHOLE_THINGS: readonly WholeThing[] = [
         const cue = at.cue(`${light.name} ${on ? 'on' : 'off'}`, [
           { kind: 'light', light: light.id, on, ramp: ramp(0), release: undefined, hold: 'keep' },
           { kind: 'flag', flag: flag.id, set: on },
-          { kind: 'sound', where: HERE },
+          ...heard(at, { where: HERE }),
         ])
         at.rule(USE, cue, { when: [{ flag: flag.id, is: '=', value: !on }] })
       }
@@ -143,7 +180,7 @@ export const WHOLE_THINGS: readonly WholeThing[] = [
     name: 'Freeze with a camera',
     says: 'once: the picture goes to a mark and back, and nobody moves meanwhile',
     make(at) {
-      const mark = at.mark('camera', 0, EYES, BACK, 0, `${at.zone.name} seen`)
+      const mark = at.mark('camera', at.seenFrom(BACKS, EYES), `${at.zone.name} seen`)
       const cue = at.cue(`${at.zone.name} cutscene`, [
         {
           kind: 'camera',
@@ -157,7 +194,7 @@ export const WHOLE_THINGS: readonly WholeThing[] = [
   },
   {
     name: 'A way through with a fade',
-    says: 'both ends at once: here, and eight metres off, to be dragged where it leads; walks that come by go through it',
+    says: 'both ends at once: here, and some metres off, to be dragged where it leads; walks stay as they are until you lead them through',
     isKit: true,
     make: wayThrough,
   },
@@ -165,10 +202,10 @@ export const WHOLE_THINGS: readonly WholeThing[] = [
     name: 'Music until it has ended',
     says: 'a piece that goes on when one leaves, beds down under it, and not again for a while',
     lacks: aSound,
+    asks: { what: 'Which piece is played?' },
     make(at) {
-      const longest = [...at.show.sounds].sort((a, b) => b.seconds - a.seconds)[0]!
       const cue = at.cue(`${at.zone.name} music`, [
-        { kind: 'sound', sound: longest.id, where: HEAD, bus: 'music', fadeIn: 0.5, fadeOut: 1 },
+        ...heard(at, { where: HEAD, bus: 'music', fadeIn: 0.5, fadeOut: 1 }),
         { kind: 'level', bus: 'bed', gain: -8, ramp: ramp(1.5), release: ramp(3), hold: 'cue' },
       ])
       at.rule(ENTER, cue, { cooldown: { seconds: 30, from: 'end' } })
@@ -178,10 +215,14 @@ export const WHOLE_THINGS: readonly WholeThing[] = [
     name: 'A thing that falls',
     says: 'once in a run: what stands nearest is thrown, and sounds where it hits',
     lacks: aProp,
+    gives: (show) => aProp(show) && 'puts a crate there',
+    asks: { what: 'Which sound is it where it hits?', perhaps: true, pools: true },
     make(at) {
-      const prop = at.prop()!
+      const prop = at.prop() ?? at.crate()
+      const { sound, pool } = at.heard
+      const impact = pool ?? (sound && poolOfOne(at.edit, sound))
       const cue = at.cue(`${prop.name} falls`, [
-        { kind: 'fling', prop: prop.id, speed: [1.5, 2.5], yaw: 0, pitch: 20, spread: 25, spin: [60, 180] },
+        { kind: 'fling', prop: prop.id, impact, speed: [1.5, 2.5], yaw: 0, pitch: 20, spread: 25, spin: [60, 180] },
       ])
       at.rule(ENTER, cue, { limit: { times: 1 }, per: 'run' })
     },
@@ -190,9 +231,10 @@ export const WHOLE_THINGS: readonly WholeThing[] = [
     name: 'Bump and burst',
     says: 'a knock and sparks, at most every five seconds',
     lacks: aSound,
+    asks: { what: 'Which sound is the knock?', pools: true },
     make(at) {
       const cue = at.cue(`${at.zone.name} bump`, [
-        { kind: 'sound', where: HERE },
+        ...heard(at, { where: HERE }),
         { kind: 'burst', where: HERE, count: [12, 24], life: [0.4, 0.9], speed: [1, 3], rise: 1, colour: '#ffc46b' },
       ])
       at.rule(ENTER, cue, { cooldown: { seconds: 5, from: 'fire' } })
@@ -203,16 +245,22 @@ export const WHOLE_THINGS: readonly WholeThing[] = [
 /** What a kit is called that is made of it: a switch → Switch. */
 const kindOf = ({ name }: WholeThing): string => name.replace(/^A ./, (start) => start.charAt(2).toUpperCase())
 
-/** Whether a whole thing can be made so that copies of the zone each have their own lamp, door, mark: not where the zone has a kit already. */
-export const canBeKit = (show: Show, zoneId: string, { isKit }: WholeThing): boolean =>
-  !isKit && show.zones.find(({ id }) => id === zoneId)!.kit === undefined
-
-/** Makes a whole thing at a zone; `asKit`: its rules are shared, with what they name as parts, so that the zone can be stamped. */
-export function makeWhole(edit: Editor, zoneId: string, thing: WholeThing, asKit = false): void {
+/** How a whole thing is made. */
+export interface How {
+  asKit?: boolean
+  heard?: Heard
+}
+/** Makes a whole thing at a zone; `asKit`: its rules are shared, by the kit that the zone has or by a new one, with what they name as parts, so that the zone can be stamped. */
+export function makeWhole(
+  edit: Editor,
+  zoneId: string,
+  thing: WholeThing,
+  { asKit = false, heard = {} }: How = {},
+): void {
   const zone = () => edit.show.zones.find(({ id }) => id === zoneId)!
   const before = new Set(zone().rules.map(({ id }) => id))
-  const shares = asKit && canBeKit(edit.show, zoneId, thing)
-  thing.make(new Place(edit, zone()))
+  const shares = asKit && !thing.isKit
+  thing.make(new Place(edit, zone(), heard))
   const made = zone().rules.flatMap(({ id }) => (before.has(id) ? [] : [id]))
   if (shares && made.length > 0) shareWithParts(edit, zoneId, made, `${kindOf(thing)}, ${zone().name}`)
 }

@@ -1,0 +1,41 @@
+import { references, type Show, type Sound } from '~~/core/show'
+import type { Asked, Heard } from './whole-things'
+
+/** A sound, a pool or none, as one chooses among them. */
+export interface SoundChoice {
+  key: string
+  words: string
+  heard: Heard
+  /** What is heard of it before it is chosen; of a pool its first. */
+  sound?: Sound
+  /** It came in last, and nothing uses it yet. */
+  isNew?: boolean
+}
+
+/** What can be chosen, the sound that came in last before all others. */
+export function soundsToChoose(show: Show, { perhaps, pools }: Asked): SoundChoice[] {
+  const used = new Set(references(show).flatMap(({ to, id }) => (to === 'sounds' ? [id] : [])))
+  const byId = new Map(show.sounds.map((sound) => [sound.id, sound]))
+  const latest = show.sounds.at(-1)
+  const sounds = show.sounds.toReversed().map((sound): SoundChoice => ({
+    key: `sound/${sound.id}`,
+    words: sound.name,
+    heard: { sound: sound.id },
+    sound,
+    isNew: sound === latest && !used.has(sound.id),
+  }))
+  const ofPools = (pools ? show.pools : []).map((pool): SoundChoice => ({
+    key: `pool/${pool.id}`,
+    words: `one of ${pool.name}`,
+    heard: { pool: pool.id },
+    sound: byId.get(pool.sounds[0]?.sound ?? ''),
+  }))
+  const without: SoundChoice[] = perhaps ? [{ key: 'none', words: 'no sound', heard: {} }] : []
+  return [...sounds.slice(0, 1), ...without, ...sounds.slice(1), ...ofPools]
+}
+
+/** Those that have all of the words somewhere in theirs, in any order. */
+export function withWords<T extends { words: string }>(choices: readonly T[], typed: string): T[] {
+  const parts = typed.toLowerCase().split(/\s+/).filter(Boolean)
+  return choices.filter(({ words }) => parts.every((part) => words.toLowerCase().includes(part)))
+}
