@@ -84,10 +84,10 @@ export class Place {
     return crate
   }
   /** A spot so far from the middle of the zone, and where it faces (yaw in degrees, to the middle): in sight of it, and on a floor where there is one. The first of the distances that has one. */
-  seenFrom(distances: readonly number[], up: number): { at: Point; yaw: number } {
+  seenFrom(distances: readonly number[], up: number, first = 0): { at: Point; yaw: number } {
     const { floors, walls } = this.show.place
     const [x, y, z] = this.near
-    const spots = distances.flatMap((far) => AROUND.map((degrees) => ({ far, degrees })))
+    const spots = distances.flatMap((far) => AROUND.map((turn) => ({ far, degrees: first + turn })))
     for (const { far, degrees } of spots) {
       const placement = turnedAbout([x, z], degrees)
       const [sx, sz] = placement.spot([x, z + far])

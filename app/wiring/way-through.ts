@@ -36,9 +36,9 @@ export function wayThrough(at: Place): void {
   const { zone, edit } = at
   const name = zone.name
   const [x, y, z] = at.near
-  const other = at.seenFrom(FARS, 0)
-  const near = at.mark('standing', { at: [x, y, z], yaw: other.yaw + 180 }, `${name} near`)
-  const far = at.mark('standing', other, `${name} far`)
+  const other = at.seenFrom(FARS, 0, 90)
+  const near = at.mark('standing', { at: [x, y, z], yaw: other.yaw }, `${name} near`)
+  const far = at.mark('standing', { at: other.at, yaw: other.yaw - 180 }, `${name} far`)
   const cue = at.cue(`${name}, through`, leadsTo(far))
   const before = zone.rules.map(({ id }) => id)
   at.rule({ at: 'enter' }, cue)

@@ -49,9 +49,13 @@ function checkWalks(show: Show, walks: string[]): void {
 }
 
 function workedOut(asked: FlightsAsked): Promise<Float64Array> {
+  let timer: NodeJS.Timeout
   const apart = fork(BUILT, { serialization: 'advanced', stdio: ['ignore', 'ignore', 'inherit', 'ipc'] })
-  const timer = setTimeout(() => apart.kill(), LONGEST)
   return new Promise<Float64Array>((done, fail) => {
+    timer = setTimeout(() => {
+      fail(new Refusal(503, 'How things fly takes too long to work out here; ask again in a moment'))
+      apart.kill()
+    }, LONGEST)
     apart.once('message', (flights) => done(flights as Float64Array))
     apart.once('error', fail)
     apart.once('exit', () => fail(new Error('How things fly could not be worked out')))

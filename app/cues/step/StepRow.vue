@@ -34,7 +34,7 @@ function shift(other: Step) {
   <li
     ref="row"
     class="border-b border-rule py-1.5"
-    :class="{ 'opacity-45': step.muted }"
+    :class="{ 'is-off': step.muted }"
     :data-step="step.id"
     :data-hears="soundNamedBy(step)"
     :title="soundNamedBy(step) && 'H hears it'"
