@@ -109,7 +109,7 @@ const number = (event: Event) => Number((event.target as HTMLInputElement).value
         </circle>
       </g>
       <text v-if="beyond > 0" :x="WIDTH - PAD" y="9" text-anchor="end" font-size="10" fill="var(--color-bone-3)">
-        {{ beyond }} beyond
+        {{ beyond }} longer than shown
       </text>
     </svg>
     <input

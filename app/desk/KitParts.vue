@@ -51,7 +51,8 @@ function put(placements: readonly Placement[]): void {
   doc.edit(label, (edit) => void stamp(edit, props.zone.id, placements))
 }
 const from = (): Spot => spotOf(props.zone)
-const stampThere = () =>
+const stampThere = () => (
+  (stamping.value = undefined),
   (picking.value = {
     says: `Stamp ${props.zone.name}`,
     kinds: [],
@@ -62,6 +63,7 @@ const stampThere = () =>
       return true
     },
   })
+)
 /** One spot more, and it is done. */
 const stampBy = (says: string, placements: (spot: Spot) => Placement[]) =>
   (picking.value = {
@@ -73,10 +75,17 @@ const stampBy = (says: string, placements: (spot: Spot) => Placement[]) =>
       return false
     },
   })
-const stampAlong = () =>
+/** What is asked for says how many: a number typed meanwhile is asked for anew. */
+const stamping = shallowRef<() => unknown>()
+watch(many, () => stamps.value && stamping.value?.())
+const stampAlong = () => {
+  stamping.value = stampAlong
   stampBy(`Where the last of ${count(many.value, 'more zone')} goes`, (end) => alongLine(from(), end, many.value))
-const stampAround = () =>
+}
+const stampAround = () => {
+  stamping.value = stampAround
   stampBy(`The middle that ${count(many.value, 'more zone')} go around`, (spot) => around(spot, many.value))
+}
 const stamps = computed(() => picking.value?.spot !== undefined && selection.zone?.id === props.zone.id)
 </script>
 

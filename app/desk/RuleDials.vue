@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { extent } from '~~/core/base'
-import { cooldownDots, debounceDots, type Dot, type Moment } from '~~/core/study'
+import { cooldownDots, debounceDots, getMore, type Dot, type Moment } from '~~/core/study'
 import type { Editor, Rule } from '~~/core/show'
 import { loggedName, placeOfRule, putIn, type RuleHere } from '~/document/rule-here'
 import { useEvidence, WALKERS } from '~/run/evidence'
@@ -79,8 +79,8 @@ const debounceWords = computed(() => {
 const cooldownWords = computed(() => {
   const held = rests.value.filter((dot) => dot.held)
   if (rests.value.length === 0) return studied.value || 'Nobody comes back to it, so there is nothing to hold.'
-  const walkers = new Set(rests.value.filter((dot) => !dot.held).map((dot) => dot.walker)).size
-  return `Holds ${held.length} of ${count(rests.value.length, 'second visit')}; ${walkers} of ${WALKERS} walkers get it more than once. ${studied.value}`
+  const walkers = getMore(rests.value, props.rule)
+  return `Holds ${held.length} of ${count(rests.value.length, 'return')}; ${walkers} of ${WALKERS} walkers get it more than once. ${studied.value}`
 })
 const chanceWords = computed(() =>
   props.rule.chance >= 1 ? 'Always lets it through.' : 'Lets it through so often. A failed draw counts for nothing.',

@@ -59,8 +59,8 @@ const passing = computed((): Found | undefined => {
   const { radius } = doc.show!.player
   const needs =
     props.zone.notices === 'body'
-      ? `A walker is ${plain(2 * radius, 2)} m wide.`
-      : `It notices their ${props.zone.notices}, a point 0 m wide: ${plain(radius, 2)} m is enough to get by.`
+      ? `A walker’s body is ${plain(2 * radius, 2)} m wide.`
+      : `It notices their ${props.zone.notices}, which are a point in the middle of them: ${plain(radius, 2)} m is enough to get by.`
   if (way.far)
     return {
       key: 'passing',

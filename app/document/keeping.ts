@@ -27,6 +27,7 @@ export function useKeeping(hears: { seen: (now: Show, anew: boolean) => void }) 
   const refusal = ref('')
   /** Whether unsent edits would survive closing this window. */
   const survives = ref(true)
+  /** When an edit was last saved since the show was opened (ms); 0: none was. */
   const savedAt = ref(0)
   const revision = ref(0)
   const unsent = ref(0)
@@ -124,7 +125,7 @@ export function useKeeping(hears: { seen: (now: Show, anew: boolean) => void }) 
     setPending(left.filter(({ aside }) => aside === undefined))
     state.value = pending.length > 0 ? 'saving' : 'saved'
     rebuild(true)
-    savedAt.value = Date.now()
+    savedAt.value = 0
     send()
     windows.join(showId)
   }

@@ -26,6 +26,7 @@ const words = computed(() => {
     case 'refused':
       return `${doc.refusal}: ${kept.value}`
     case 'saved': {
+      if (doc.savedAt === 0) return `Saved · revision ${doc.revision}`
       const ago = Math.max(0, Math.round((now.value - doc.savedAt) / 1000))
       const when = ago < 3 ? 'just now' : ago < 60 ? `${ago} s ago` : `${Math.round(ago / 60)} min ago`
       return `Saved ${when} · revision ${doc.revision}`

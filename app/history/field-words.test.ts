@@ -36,6 +36,6 @@ describe('what changed, in words', () => {
   })
   it('names a step that is gone as it was called', () => {
     const [gone] = told((edit) => edit.remove(['cues', cue!.id, 'steps', step!.id]))
-    expect(gone).toMatch(/^step “.*Lamp.*”: a light → nothing$/)
+    expect(gone).toMatch(/^step “.*Lamp.*”: a light → none$/)
   })
 })

@@ -2,8 +2,11 @@ import { itemsOf, LIST_NAMES, type ChangedField, type Show } from '~~/core/show'
 import { rulesOf } from '~~/core/score'
 import { ruleName } from '~/words/sentences'
 import { stepWords } from '~/words/step-kinds'
+import { colourWords } from '~/words/colours'
 import { plain } from '~/words/time'
 
+/** What is said of a field whose name in the format says it to nobody. */
+const FIELDS: { [path: string]: string } = { 'shape at': 'where it lies', at: 'where it stands' }
 /** A name of the format as one says it: `fadeIn` → fade in. */
 const said = (key: string): string => key.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`)
 
@@ -24,21 +27,28 @@ export function fieldWords(versions: readonly Show[], { keys }: ChangedField): s
   const [first, second, ...more] = words
   const isItem = first === 'rules' || first === 'steps'
   const head = isItem ? `${first.slice(0, -1)} ${second ?? ''}` : [first, second].filter(Boolean).join(' ')
+  if (!isItem && more.length === 0) return FIELDS[head] ?? head
   return more.length > 0 ? `${head}, ${more.join(' ')}` : head
 }
 
 /** A value as it can be read beside another. */
 export function valueWords(show: Show, value: unknown): string {
-  if (value === undefined || value === null) return 'nothing'
+  if (value === undefined || value === null) return 'none'
   if (typeof value === 'boolean') return value ? 'yes' : 'no'
   if (typeof value === 'number') return plain(value)
-  if (typeof value === 'string') return nameOf(show, value) ?? (value === '' ? 'nothing' : `“${short(value)}”`)
+  if (typeof value === 'string')
+    return nameOf(show, value) ?? (value === '' ? 'none' : (colourWords(value) ?? `“${short(value)}”`))
   if (Array.isArray(value) && value.length <= 4 && value.every((item) => typeof item !== 'object'))
     return value.map((item) => valueWords(show, item)).join(', ') || 'none'
   if (Array.isArray(value)) return `${value.length} of them`
+  if (Array.isArray(value)) return 'several'
   const kind = (value as { kind?: unknown; at?: unknown }).kind ?? (value as { at?: unknown }).at
-  return typeof kind === 'string' ? `a ${kind}` : 'something'
+  if (typeof kind === 'string') return `a ${kind}`
+  const parts = Object.entries(value as object).slice(0, MOST)
+  return parts.map(([key, part]) => `${said(key)} ${valueWords(show, part)}`).join(', ')
 }
+/** So many parts of a value are said. */
+const MOST = 3
 const short = (text: string): string => (text.length > 40 ? `${text.slice(0, 39)}…` : text)
 
 function nameOf(show: Show, id: string): string | undefined {

@@ -3,6 +3,7 @@ import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
 import { colourOfTemperature, COOLEST, HOTTEST, temperatureOf } from '~~/core/light'
 import { useShow } from '~/document/show'
 import { useMenuPlace } from '~/frame/menu-place'
+import { plainName } from '~/words/colours'
 import { paletteOf } from './palette'
 
 /** A colour in place: one that the show has already, one of a temperature where it is of a light, any other. */
@@ -17,12 +18,18 @@ const { place } = useMenuPlace()
 
 <template>
   <Popover as="span" class="relative inline-block">
-    <PopoverButton ref="opener" class="part" :aria-label="`${value ?? absent}, ${name}`">
+    <PopoverButton
+      ref="opener"
+      class="part"
+      :aria-label="`${value === undefined ? absent : (plainName(value) ?? value)}, ${name}`"
+    >
       <span
         v-if="value"
         class="mr-1 inline-block size-3 rounded-sm border border-rule align-[-1px]"
         :style="{ background: value }"
-      /><span :class="{ 'text-bone-3': !value, 'font-mono text-[11.5px]': value }">{{ value ?? absent }}</span>
+      /><span :class="{ 'text-bone-3': !value, 'font-mono text-[11.5px]': value }">{{
+        value === undefined ? absent : (plainName(value) ?? value)
+      }}</span>
     </PopoverButton>
     <PopoverPanel
       ref="menu"

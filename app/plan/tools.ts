@@ -27,6 +27,7 @@ interface Group {
   entries: Entry[]
 }
 const DRAG = 'drag from corner to corner · Alt suspends snapping · Escape leaves it'
+const FROM_MIDDLE = 'press in its middle and drag to its rim · Alt suspends snapping · Escape leaves it'
 const TURN = 'press where it stands and drag to where it faces · Escape leaves it'
 
 /** The tools as the bar shows them: those of one name in a menu. */
@@ -36,8 +37,8 @@ export const TOOLS: Group[] = [
     name: 'Zone',
     entries: [
       { tool: 'zone box', name: 'Box', says: DRAG },
-      { tool: 'zone cylinder', name: 'Cylinder', says: DRAG },
-      { tool: 'zone sphere', name: 'Sphere', says: DRAG },
+      { tool: 'zone cylinder', name: 'Cylinder', says: FROM_MIDDLE },
+      { tool: 'zone sphere', name: 'Sphere', says: FROM_MIDDLE },
       { tool: 'zone prism', name: 'Prism', says: DRAG },
     ],
   },
@@ -72,7 +73,7 @@ export const TOOLS: Group[] = [
     name: 'Prop',
     entries: [
       { tool: 'prop box', name: 'Box', says: DRAG },
-      { tool: 'prop cylinder', name: 'Cylinder', says: DRAG },
+      { tool: 'prop cylinder', name: 'Cylinder', says: FROM_MIDDLE },
     ],
   },
   {

@@ -38,6 +38,6 @@ describe('acts of a cue in a sentence', () => {
   it('says what it does, of which cue, where and when; and who hears a signal', () =>
     expect(lanes[0]!.acts.map((act) => actSentence(made, lanes[0]!, act, signals))).toEqual([
       'Signal “ring”, heard by nobody. Cue, Zone, 00:01.70',
-      'Fade to #000000. Cue, Zone, 00:01.70',
+      'Fade to black. Cue, Zone, 00:01.70',
     ]))
 })

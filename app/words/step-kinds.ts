@@ -1,5 +1,6 @@
 import type { Show, Step, StepKind } from '~~/core/show'
 import { busName, cueName, flagName, lightName, markName, poolName, propName, soundName, zoneName } from './names'
+import { colourWords } from './colours'
 import { count, plain } from './time'
 
 /** What a cue reaches, in the order in which they are named. */
@@ -57,7 +58,7 @@ const WORDS: { [K in StepKind]: StepWords<Extract<Step, { kind: K }>> } = {
     name: 'A fade',
     sense: 'picture',
     glyph: 'M.8 7h6.4V1z',
-    does: (_, { colour }) => `Fade to ${colour}`,
+    does: (_, { colour }) => `Fade to ${colourWords(colour) ?? colour}`,
   },
   freeze: {
     name: 'A freeze',

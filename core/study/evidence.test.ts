@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { dithering, oneRule } from '../testing/small-show'
 import { eventsOf } from '../engine'
-import { cooldownDots, debounceDots, observe, runOfWalker, type Evidence, type Moment } from '.'
+import { cooldownDots, debounceDots, getMore, observe, runOfWalker, type Evidence, type Moment } from '.'
 
 describe('evidence', () => {
   const moments = (...times: number[]): Moment[] => times.map((t) => ({ walker: 1, t, fired: true, plays: 2 }))
@@ -10,6 +10,12 @@ describe('evidence', () => {
       [1, true],
       [3, false],
     ])
+  })
+  it('who gets a rule more than once is nobody where it is limited to once', () => {
+    const dots = [{ gap: 9, t: 10, walker: 1, held: false }, { gap: 2, t: 12, walker: 2, held: true }] // prettier-ignore
+    expect([getMore(dots, {}), getMore(dots, { limit: { times: 2 } }), getMore(dots, { limit: { times: 1 } })]).toEqual(
+      [1, 1, 0],
+    )
   })
   it('a cooldown counts from the last firing that it would let through', () => {
     const rule = { debounce: 0 }

@@ -114,6 +114,12 @@ export function cooldownDots(
   return dots
 }
 
+/** How many walkers get a rule more than once, of those that come back to it: none where it is limited to once. */
+export function getMore(dots: readonly Dot[], { limit }: Pick<Rule, 'limit'>): number {
+  if (limit?.times === 1) return 0
+  return new Set(dots.filter(({ held }) => !held).map(({ walker }) => walker)).size
+}
+
 function median(values: number[]): number {
   const sorted = [...values].sort((a, b) => a - b)
   return sorted.length > 0 ? sorted[sorted.length >> 1] : 0

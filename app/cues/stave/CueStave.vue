@@ -36,7 +36,7 @@ const NAMES: { [sense in Sense]: string } = {
   picture: 'Picture',
   hands: 'Hands',
   world: 'World',
-  signals: 'Knots',
+  signals: 'Signals',
 }
 /** The last time that is named leaves so much free (px). */
 const LAST = 24

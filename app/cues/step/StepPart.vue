@@ -112,7 +112,8 @@ function toggle(lock: Lock) {
         :unit="part.unit"
         :label="label"
         :put="(edit, value) => putIn(edit)([...part.path, i], value)"
-      />{{ i < part.axes.length - 1 ? ', ' : '' }}</template
+      />
+      {{ part.ways[i] }}{{ i < part.axes.length - 1 ? ', ' : '' }}</template
     ></template
   >
   <template v-else-if="part.as === 'choice'"

@@ -36,6 +36,7 @@ export const HAPPENING = {
               value: step.slide.by,
               unit: 'm',
               axes: ['X', 'Y', 'Z'],
+              ways: ['to its right', 'up', 'to its front'],
             } satisfies StepPart,
           ]
         : []),
@@ -56,6 +57,7 @@ export const HAPPENING = {
               value: step.turn.about,
               unit: 'm',
               axes: ['X', 'Z'],
+              ways: ['right', 'in front of its middle'],
             } satisfies StepPart,
           ]
         : []),
@@ -114,12 +116,12 @@ export const HAPPENING = {
     ', in ',
     colour('Colour', 'colour', step.colour, 'any colour'),
     ', ',
-    number('Size', 'size', step.size, 'm', {
+    number('Size', 'size', step.size, 'm across', {
       min: 0,
       step: 0.005,
-      absent: { words: 'as small as they like', start: 0.02 },
+      absent: { words: 'of no set size', start: 0.02 },
     }),
-    ' across.',
+    '.',
   ],
   signal: (step: Kind<'signal'>): Piece[] => [
     'Sends the signal ',

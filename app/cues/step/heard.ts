@@ -2,6 +2,21 @@ import { buses, one, sounding } from './choices'
 import type { Piece } from './parts'
 import { number, range, choice, hold, ramped, ONCE, where, bus, loudness, fadesOf, type Kind, type Of } from './pieces'
 
+const reachOf = ({ reach }: Kind<'sound'>): Piece[] => [
+  ' Full up to ',
+  number('Full up to', 'reach.near', reach.near, 'm', { min: 0.01 }),
+  ', silent from ',
+  number('Silent from', 'reach.far', reach.far, 'm', { min: 0.1 }),
+  ', falling ',
+  choice('Fall', 'reach.law', reach.law, [
+    { value: 'inverse', words: 'as sound does' },
+    { value: 'linear', words: 'evenly' },
+  ]),
+  '; each wall takes ',
+  number('Each wall takes', 'reach.walls', reach.walls, 'dB', { min: 0, step: 1 }),
+  '.',
+]
+
 /** What is heard, as sentences. */
 export const HEARD = {
   sound: (step: Kind<'sound'>, of: Of): Piece[] => [
@@ -27,18 +42,8 @@ export const HEARD = {
     ...(step.loop ? [' It goes on ', hold(of, step), '.'] : []),
     ...bus(of, step.bus),
     ...fadesOf(step),
-    ' Full up to ',
-    number('Full up to', 'reach.near', step.reach.near, 'm', { min: 0.01 }),
-    ', silent from ',
-    number('Silent from', 'reach.far', step.reach.far, 'm', { min: 0.1 }),
-    ', falling ',
-    choice('Fall', 'reach.law', step.reach.law, [
-      { value: 'inverse', words: 'as sound does' },
-      { value: 'linear', words: 'evenly' },
-    ]),
-    '; each wall takes ',
-    number('Each wall takes', 'reach.walls', step.reach.walls, 'dB', { min: 0, step: 1 }),
-    '.',
+    // What sounds in the head is as loud wherever one stands.
+    ...(step.where.at === 'head' ? [] : reachOf(step)),
   ],
   bed: (step: Kind<'bed'>, of: Of): Piece[] => [
     choice('Sound', 'sound', step.sound, one(of, 'sound')),

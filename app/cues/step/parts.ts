@@ -22,7 +22,14 @@ export type StepPart = { name: string; path: Path } & (
       absent?: { words: string; start: number }
     }
   | { as: 'range'; value: readonly [number, number]; unit: string; min?: number; step?: number }
-  | { as: 'point'; value: readonly number[]; unit: string; axes: readonly string[] }
+  | {
+      as: 'point'
+      value: readonly number[]
+      unit: string
+      axes: readonly string[]
+      /** Which way each axis goes, in words. */
+      ways: readonly string[]
+    }
   | {
       as: 'choice'
       value: unknown
