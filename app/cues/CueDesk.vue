@@ -92,8 +92,8 @@ function remove(instead?: string) {
       <button class="chip ml-2" :aria-pressed="cue.scare" @click="set('scare', !cue.scare, `Mark ${cue.name}`)">
         {{ cue.scare ? 'A scare' : 'Not a scare' }}
       </button>
-      <button v-if="view.looks === 'desk'" class="chip ml-1.5" @click="view.looks = 'cues'">On its stave</button>
       <button class="chip ml-1.5" @click="uses > 0 ? (asks = true) : remove()">Delete</button>
+      <button v-if="view.looks === 'desk'" class="chip ml-1.5" @click="view.looks = 'cues'">On its stave</button>
     </p>
     <DeletionAsked v-if="asks" :others="others" @remove="remove()" @replace="remove" @leave="asks = false">
       Deleting it takes {{ count(firers.length, 'rule') }}

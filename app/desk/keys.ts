@@ -1,3 +1,9 @@
+import { nextTick } from 'vue'
+import type { Shape } from '~~/core/show'
+import { standingAt } from '~/document/fresh'
+import { thingIn, type ThingRef } from '~/document/things'
+import { seenThings } from '~/plan/storeys'
+import { boxOfThing } from '~/plan/thing-forms'
 import { useThingEdits } from '~/plan/thing-edits'
 import { useWalkPoints } from '~/plan/walk-points'
 import { useEventListener } from '@vueuse/core'
@@ -40,6 +46,13 @@ const holdsIn = (looks: string, event: KeyboardEvent): boolean =>
   event.metaKey ||
   (looks === 'cues' && (event.altKey || OF_THE_PLAN.has(event.key)))
 
+/** What Ctrl+A chooses: what stands in the place, not the place itself. */
+const IN_THE_PLAN = ['zone', 'prop', 'light', 'mark'] as const
+/** How near one comes to a thing that a zone is put around, and how high that zone is (m). */
+const NEAR = 1.5
+const ZONE_HEIGHT = 2.5
+const press = (selector: string) => globalThis.document.querySelector<HTMLElement>(selector)?.click()
+
 /** The keys of the desk view, where nothing is being typed. */
 export function useDeskKeys() {
   const doc = useShow()
@@ -49,6 +62,22 @@ export function useDeskKeys() {
   const things = useThingEdits()
   const points = useWalkPoints()
   const middle = () => (playhead.t >= view.from && playhead.t <= view.to ? playhead.t : (view.from + view.to) / 2)
+
+  /** The list of whole things of the chosen zone; around what else is chosen a zone is put first. */
+  async function wholeThings(): Promise<void> {
+    const [one] = selection.things
+    if (one && one.kind !== 'zone') things.drawZone(around(one))
+    if (!selection.zone) doc.problem = 'Choose or draw a zone first, whole things happen at one.'
+    await nextTick()
+    press('[data-whole-things]')
+  }
+  /** A zone around a thing, with room to come near. */
+  function around({ kind, id }: ThingRef): Shape {
+    const [x0, z0, x1, z1] = boxOfThing(doc.show!, kind, thingIn(doc.show!, kind, id) as never)
+    const [x, z] = [(x0 + x1) / 2, (z0 + z1) / 2]
+    const size = [x1 - x0 + 2 * NEAR, ZONE_HEIGHT, z1 - z0 + 2 * NEAR].map((m) => Math.round(m * 10) / 10)
+    return { kind: 'box', at: standingAt(doc.show!, [x, z]), size: size as [number, number, number], yaw: 0 }
+  }
 
   const remove = () => (selection.points.length > 0 ? points.remove() : things.remove())
   const plain: { [key: string]: (event: KeyboardEvent) => void } = {
@@ -69,7 +98,8 @@ export function useDeskKeys() {
     s: () => focusIn('Score'),
     p: () => focusIn('Plan'),
     f: () => (view.tall = view.tall === undefined ? 'score' : view.tall === 'score' ? 'below' : undefined),
-    w: () => globalThis.document.querySelector<HTMLElement>('[data-whole-things]')?.click(),
+    w: () => void wholeThings(),
+    a: () => press('[data-add]'),
     Delete: () => remove(),
     Backspace: () => remove(),
     Escape: () => (picking.value ? (picking.value = undefined) : selection.clear()),
@@ -78,6 +108,11 @@ export function useDeskKeys() {
     z: (event) => (event.shiftKey ? doc.redo() : doc.undo()),
     y: () => doc.redo(),
     d: () => things.duplicate(),
+    a: () =>
+      view.looks === 'desk' &&
+      selection.chooseAll(
+        IN_THE_PLAN.flatMap((kind) => seenThings(doc.show!, kind, view.storey).map(({ id }) => ({ kind, id }))),
+      ),
     k: () => (isSearching.value = true),
   }
 
@@ -95,6 +130,10 @@ export function useDeskKeys() {
     ArrowDown: nudge(0, 1),
   }
 
+  /** The button that a pointer has pressed, until keys bring the focus elsewhere. */
+  let clicked: Element | null = null
+  useEventListener(window, 'pointerdown', ({ target }) => (clicked = (target as Element).closest('button')))
+  useEventListener(window, 'keydown', ({ key }) => key === 'Tab' && (clicked = null), { capture: true })
   useEventListener(window, 'keydown', (event: KeyboardEvent) => {
     const target = event.target as HTMLElement
     if (
@@ -109,8 +148,9 @@ export function useDeskKeys() {
     if (!holdsIn(view.looks, event)) return
     const act = event.ctrlKey || event.metaKey ? withControl[key] : event.altKey ? withAlt[key] : plain[key]
     if (!act) return
-    // A focused button is pressed by Space; the playhead takes it only from elsewhere, and from the marks of the score.
-    if (key === ' ' && target.closest('button') && !target.dataset.mark) return
+    // A button that keys have brought the focus to is pressed by Space; the playhead takes it from elsewhere, from the marks of the score, and after a click.
+    const button = target.closest('button')
+    if (key === ' ' && button && button !== clicked && !target.dataset.mark) return
     event.preventDefault()
     act(event)
   })

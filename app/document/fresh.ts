@@ -32,7 +32,7 @@ import {
   type WalkPoint,
   type Zone,
 } from '~~/core/show'
-import { middleOf, solidOf } from '~~/core/space'
+import { floorAt, middleOf, solidOf } from '~~/core/space'
 import { nameFromPlace } from '~/words/whereabouts'
 
 const idsOf = (things: readonly { id: string }[]): string[] => things.map(({ id }) => id)
@@ -61,6 +61,15 @@ function footOf(shape: Shape): Point {
   const [x, , z] = middleOf(solidOf(shape))
   return [x, shape.kind === 'prism' ? shape.y : shape.at[1], z]
 }
+
+/** How high above the floor a camera mark is put (m). */
+export const CAMERA_UP = 1.6
+/** A spot as one stands there, on the floor that lies there, or so much above it (m). */
+export const standingAt = (show: Show, [x, z]: Spot, up = 0): Point => [
+  x,
+  (floorAt(show.place.floors, x, z) ?? 0) + up,
+  z,
+]
 
 /** Things of a place, each by a name that none of its kind has. */
 export const freshProp = (

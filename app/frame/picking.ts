@@ -9,6 +9,8 @@ export interface Picking {
   /** The tool to draw it with, by its name in the plan; without one it is picked among what is there. */
   draws?: string
   take: (thing: ThingRef) => void
+  /** What is done with a spot where nothing lies that was asked for: something is put there. */
+  ground?: (spot: Spot) => void
   /** Asks for a spot instead, one after the other for as long as it says that it wants more. */
   spot?: (spot: Spot) => boolean
 }

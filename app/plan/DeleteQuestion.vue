@@ -5,6 +5,7 @@ import { deletionAsked as asked } from './thing-edits'
 
 /** Asks before something is deleted that other things depend on, and names them. */
 const MOST = 8
+const keeps = ref<HTMLElement>()
 const keep = () => (asked.value = undefined)
 function goOn(instead?: string) {
   asked.value?.goOn(instead)
@@ -17,7 +18,7 @@ const choose = (event: Event) => {
 </script>
 
 <template>
-  <Dialog :open="!!asked" class="relative z-50" @close="keep">
+  <Dialog :open="!!asked" :initial-focus="keeps" class="relative z-50" @close="keep">
     <div class="fixed inset-0 bg-ink-0/70" aria-hidden="true" />
     <div class="fixed inset-0 grid place-items-center p-6">
       <DialogPanel class="w-[440px] rounded-xl border border-rule bg-ink-2 p-5">
@@ -39,7 +40,7 @@ const choose = (event: Event) => {
         >
         <div class="mt-4 flex justify-end gap-2">
           <button class="button" @click="goOn()">Delete</button>
-          <button class="button primary" @click="keep">Keep it</button>
+          <button ref="keeps" class="button primary" @click="keep">Keep it</button>
         </div>
       </DialogPanel>
     </div>

@@ -1,10 +1,12 @@
 import { useEventListener } from '@vueuse/core'
 import type { Ref } from 'vue'
-import { fragmentOf, paste, withParts, writeShow, type Listed, type Show, type Spot } from '~~/core/show'
+import { fragmentOf, itemsOf, paste, withParts, writeShow, type Listed, type Show, type Spot } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { listedOf, refOf } from '~/document/things'
+import { say } from '~/frame/said'
 import { useSelection } from '~/frame/selection'
 import { useView } from '~/frame/view'
+import { count } from '~/words/time'
 import { middleOfThings } from './arranging'
 import { snapped } from './geometry'
 import type { Meant } from './pasted'
@@ -38,6 +40,9 @@ export function usePlanClipboard(pointer: Ref<Spot | undefined>) {
     event.clipboardData!.setData('text/plain', writeShow(fragmentOf(doc.show!, all)))
     event.clipboardData!.setData(KIND, JSON.stringify({ show: doc.id, things } satisfies Meant))
     event.preventDefault()
+    const [first] = things
+    const one = things.length === 1 && itemsOf(doc.show!, first!.list).find(({ id }) => id === first!.id)?.name
+    say(`Copied: ${one || count(things.length, 'thing')}`)
   }
   function cut(event: ClipboardEvent): void {
     copy(event)

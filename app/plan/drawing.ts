@@ -2,7 +2,16 @@ import { useEventListener } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { Point, Shape, Spot, Wall } from '~~/core/show'
 import { alongFloors } from '~~/core/space'
-import { freshFloor, freshLight, freshMark, freshPoint, freshProp, freshWalk, freshWall } from '~/document/fresh'
+import {
+  CAMERA_UP,
+  freshFloor,
+  freshLight,
+  freshMark,
+  freshPoint,
+  freshProp,
+  freshWalk,
+  freshWall,
+} from '~/document/fresh'
 import { useShow } from '~/document/show'
 import { followPointer } from '~/frame/pointer-drag'
 import { useSelection } from '~/frame/selection'
@@ -21,7 +30,8 @@ import type { Tool } from './tools'
 
 /** Heights at which things are made (m): a lamp, a camera. */
 const HANGS = 2.4
-const CAMERA = 1.6
+/** With more corners than these something is there to be kept. */
+const LEAST: { [tool in Tool]?: number } = { walk: 1, wall: 1, floor: 2 }
 const PROP_HEIGHT = 1
 
 /** What is being drawn, for the plan to show. */
@@ -135,7 +145,7 @@ export function usePlanDrawing(reach: Reach) {
         if (what === 'prop') return makeProp(which as 'box' | 'cylinder', a, far ? b : [a[0] + 0.6, a[1] + 0.6])
         const yaw = far ? Math.round((Math.atan2(-(b[0] - a[0]), -(b[1] - a[1])) * 180) / Math.PI / 5) * 5 + 0 : 0
         if (what === 'mark') {
-          const up = which === 'camera' ? CAMERA : 0
+          const up = which === 'camera' ? CAMERA_UP : 0
           edits.add('Draw a mark', 'mark', [freshMark(doc.show!, which as 'standing', standing(a, up), yaw)])
         } else makeLight(which as 'point' | 'spot', a, far, yaw)
       },
@@ -278,7 +288,9 @@ export function usePlanDrawing(reach: Reach) {
   function key(event: KeyboardEvent): void {
     if (tool.value === 'choose' || event.ctrlKey || event.metaKey) return
     if (event.key === 'Escape') {
-      if (run.value.length > 0) clear()
+      // What is drawn stays: undo takes it back.
+      if (run.value.length > (LEAST[tool.value] ?? Infinity)) inTurn(end)
+      else if (run.value.length > 0) clear()
       else tool.value = 'choose'
     } else if (event.key === 'Enter') {
       if (typed.value && tool.value === 'wall') {

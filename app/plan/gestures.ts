@@ -69,7 +69,12 @@ export function usePlanGestures({ spotAt, pan, pixel }: Reach) {
       if (!asks.spot(spot(event))) picking.value = undefined
       return
     }
-    if (asks) return void give(here.find(({ kind }) => asks.kinds.includes(kind)))
+    if (asks) {
+      const wanted = here.find(({ kind }) => asks.kinds.includes(kind))
+      if (wanted || !asks.ground) return void give(wanted)
+      picking.value = undefined
+      return asks.ground(spot(event))
+    }
     const top = here[0]
     if (event.shiftKey) return top && top.kind !== 'floor' ? addOne(top, event) : chooseSeveral(event)
     // What is chosen stays in the hand even where something lies above it.

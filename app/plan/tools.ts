@@ -48,7 +48,7 @@ export const TOOLS: Group[] = [
       {
         tool: 'walk',
         name: 'Walk',
-        says: 'click where the walk goes, it finds its way round walls · Alt goes straight · Enter or a double click ends it · Escape leaves it',
+        says: 'click where the walk goes, it finds its way round walls · Alt goes straight · Enter, Escape or a double click ends it',
       },
     ],
   },
@@ -58,14 +58,14 @@ export const TOOLS: Group[] = [
       {
         tool: 'wall',
         name: 'Wall',
-        says: 'click corner by corner, or type a length · Tab types the angle · Enter ends it · Alt suspends snapping',
+        says: 'click corner by corner, or type a length · Tab types the angle · Enter or Escape ends it · Alt suspends snapping',
       },
       { tool: 'opening', name: 'Opening', says: 'click on a wall · drag along it for its width · Escape leaves it' },
       { tool: 'door', name: 'Door', says: 'click in an opening: a leaf hangs in it · Escape leaves it' },
       {
         tool: 'floor',
         name: 'Floor',
-        says: 'click between walls to fill them · or click its outline, Enter ends it · Shift draws inside walls too',
+        says: 'click between walls to fill them · or click its outline, Enter or Escape ends it · Shift draws inside walls too',
       },
     ],
   },

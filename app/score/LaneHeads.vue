@@ -30,6 +30,10 @@ const shown = computed(() => {
   })
 })
 
+/** With Shift one zone more, or less. */
+const choose = (id: string, more: boolean) =>
+  more ? selection.toggle({ kind: 'zone', id }) : selection.choose('zone', id)
+const isChosen = (id: string) => selection.things.some((thing) => thing.kind === 'zone' && thing.id === id)
 watch(
   () => props.scroll,
   (to) => list.value && (list.value.scrollTop = to),
@@ -57,10 +61,10 @@ watch(
     <button
       v-for="{ lane, senses } in shown"
       :key="lane.zone"
-      v-memo="[lane.met, lane.name, lane.unmet, lane.gone, selection.zone?.id === lane.zone, senses.join()]"
+      v-memo="[lane.met, lane.name, lane.unmet, lane.gone, isChosen(lane.zone), senses.join()]"
       class="flex w-full items-center gap-2 border-b border-row pr-2.5 pl-3 text-left"
       :class="[
-        selection.zone?.id === lane.zone
+        isChosen(lane.zone)
           ? 'bg-ink-3'
           : lane.gone
             ? 'text-rust'
@@ -70,9 +74,9 @@ watch(
       ]"
       :style="{ height: `${LANE}px` }"
       :aria-label="lane.name"
-      :aria-pressed="selection.zone?.id === lane.zone"
+      :aria-pressed="isChosen(lane.zone)"
       :data-zone="lane.zone"
-      @click="lane.zone && !lane.gone && selection.choose('zone', lane.zone)"
+      @click="lane.zone && !lane.gone && choose(lane.zone, $event.shiftKey)"
     >
       <span class="w-4 font-mono text-[9px] text-bone-3">{{ lane.met ?? '' }}</span>
       <span class="flex-1 truncate">{{ lane.name }}</span>

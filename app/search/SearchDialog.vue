@@ -81,10 +81,13 @@ const found = computed(() => (words.value.trim() ? find(words.value) : ACTIONS.m
 const about = (entry: Entry) =>
   entry.kind === 'step' ? `step of ${cueName(doc.show!, entry.cue!)}` : entry.kind === 'action' ? '' : entry.kind
 
+const regionNamed = (name: string) => document.querySelector<HTMLElement>(`[role=region][aria-label="${name}"]`)
 const close = () => (isSearching.value = false)
 function go(entry: Entry | null) {
   if (!entry) return
   close()
+  // What was chosen is read at the desk: the keys go on from there.
+  setTimeout(() => document.activeElement === document.body && regionNamed('Desk')?.focus())
   const { kind, id } = entry
   switch (kind) {
     case 'action':

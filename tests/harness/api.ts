@@ -13,10 +13,15 @@ export async function ask(
   body?: unknown,
   headers: Record<string, string> = {},
 ): Promise<Answer> {
-  const answer = await fetch(url + path, {
+  const init = {
     method,
     headers: { 'content-type': 'application/json', ...headers },
     body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
+  }
+  const answer = await fetch(url + path, init).catch((error) => {
+    // The server may close a connection that has lain idle just as it is taken again: reading is asked once more, as browsers do.
+    if (method !== 'GET' || error.cause?.code !== 'UND_ERR_SOCKET') throw error
+    return fetch(url + path, init)
   })
   const text = await answer.text()
   let parsed: unknown = text

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import type { Editor, Hold, Lock } from '~~/core/show'
+import type { Editor, Hold, Lock, Spot } from '~~/core/show'
 import { useShow } from '~/document/show'
+import { freshMark, standingAt } from '~/document/fresh'
 import { picking } from '~/frame/picking'
 import PickButton from '~/parts/PickButton.vue'
 import PartChoice from '~/parts/PartChoice.vue'
@@ -20,14 +21,29 @@ const putNumber = (edit: Editor, value: number) => props.putIn(edit)(props.part.
 function choose(value: unknown) {
   const { part } = props
   if (part.as !== 'choice') return
-  if (part.choose) doc.edit(props.label, (edit) => part.choose!(props.putIn(edit), value))
+  if (part.choose) doc.edit(props.label, (edit) => part.choose!(props.putIn(edit), value, edit))
   else put(value)
 }
 function pick() {
   const { part } = props
   if (part.as !== 'choice' || !part.picks) return
   const { kinds, value } = part.picks
-  picking.value = { says: part.name, kinds, take: ({ kind, id }) => choose(value(kind, id)) }
+  picking.value = {
+    says: part.name,
+    kinds,
+    take: ({ kind, id }) => choose(value(kind, id)),
+    ...(kinds.includes('mark') && { ground }),
+  }
+  /** Where nothing stands a mark is put. */
+  function ground(spot: Spot) {
+    const mark = freshMark(doc.show!, 'standing', standingAt(doc.show!, spot), 0)
+    doc.edit(props.label, (edit) => {
+      edit.add(['place', 'marks'], mark)
+      const chosen = value('mark', mark.id)
+      if (part.as === 'choice' && part.choose) part.choose(props.putIn(edit), chosen, edit)
+      else props.putIn(edit)(part.path, chosen)
+    })
+  }
 }
 /** One end of a range: the other gives way. */
 const putEnd = (end: 0 | 1) => (edit: Editor, value: number) => {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Editor, Step } from '~~/core/show'
 import { useShow } from '~/document/show'
+import { CAMERA_UP, freshMark, standingAt } from '~/document/fresh'
 import { picking } from '~/frame/picking'
 import PickButton from '~/parts/PickButton.vue'
 import PartChoice from '~/parts/PartChoice.vue'
@@ -27,6 +28,13 @@ function pick(index: number) {
     says: 'A camera mark',
     kinds: ['mark'],
     take: ({ id }) => props.marks.some(({ value }) => value === id) && change(index, 'mark', id),
+    ground(spot) {
+      const mark = freshMark(doc.show!, 'camera', standingAt(doc.show!, spot, CAMERA_UP), 0)
+      doc.edit(props.label, (edit) => {
+        edit.add(['place', 'marks'], mark)
+        put(index, 'mark')(edit, mark.id)
+      })
+    },
   }
 }
 const without = (index: number) => set(props.stops.filter((_, i) => i !== index))

@@ -1,3 +1,4 @@
+import { poolOfOne } from '~/document/fresh-step'
 import { hingeOf } from '~/document/hinge'
 import { countsIn, named, one, PICKS } from './choices'
 import type { Piece, PutIn, StepPart } from './parts'
@@ -87,7 +88,23 @@ export const HAPPENING = {
     perhaps('Spin', 'spin', step.spin, 'without a spin', 'spinning at', [90, 180]),
     ...(step.spin ? [' ', range('Spin rate', 'spin', step.spin, '° a second')] : []),
     '. Where it hits, ',
-    choice('Sounds as', 'impact', step.impact, [{ value: undefined, words: 'nothing' }, ...one(of, 'pool')]),
+    choice(
+      'Sounds as',
+      'impact',
+      step.impact,
+      [
+        { value: undefined, words: 'nothing' },
+        ...one(of, 'pool').map(({ value, words }) => ({ value, words: `one of ${words}` })),
+        // A pool of it alone is made.
+        ...one(of, 'sound').map(({ value, words }) => ({ value: { sound: value }, words })),
+      ],
+      {
+        choose(put, chosen, edit) {
+          const { sound } = (chosen ?? {}) as { sound?: string }
+          put(['impact'], sound === undefined ? chosen : poolOfOne(edit, sound))
+        },
+      },
+    ),
     ' sounds. It ',
     choice(
       'Stays',

@@ -37,7 +37,7 @@ export type StepPart = { name: string; path: Path } & (
       /** What of the place can be picked for it in the plan, and the value that this makes. */
       picks?: { kinds: readonly ThingKind[]; value: (kind: ThingKind, id: string) => unknown }
       /** What choosing does, if it does more than give the place its value. */
-      choose?: (put: PutIn, value: unknown) => void
+      choose?: (put: PutIn, value: unknown, edit: Editor) => void
     }
   | { as: 'text'; value: string; empty?: string; long?: boolean }
   | {

@@ -44,7 +44,7 @@ describe('the sentence of a step', () => {
         for (const { value } of part.options) {
           const made = patchOf(show, (edit) => {
             const put = putInStep(edit, 'cue', step.id)
-            if (part.choose) part.choose(put, value)
+            if (part.choose) part.choose(put, value, edit)
             else put(part.path, value)
           })
           // A pool or a sound, a set or an add: what is read again is a whole show.
@@ -68,7 +68,7 @@ describe('the sentence of a step', () => {
       const [step] = own.cues[0]!.steps
       const part = partsOf(own, step!).find((each) => each.name === name)
       if (part?.as !== 'choice') throw new Error('no such part')
-      return patchOf(own, (edit) => part.choose!(putInStep(edit, 'cue', step!.id), true)).show.cues[0]!.steps[0]
+      return patchOf(own, (edit) => part.choose!(putInStep(edit, 'cue', step!.id), true, edit)).show.cues[0]!.steps[0]
     }
     expect(told('Turns')).toMatchObject({ turn: { by: -90, about: [0.5, 0] } })
     expect(told('Turns', { hinge: 'left' })).toMatchObject({ turn: { by: 90, about: [-0.5, 0] } })

@@ -6,6 +6,7 @@ import { useRun } from '~/run/current-run'
 import { useShow } from '~/document/show'
 import { useHearByKey } from '~/sound/hear-by-key'
 import { useSound } from '~/sound/sound'
+import { said } from '~/frame/said'
 import { useView } from '~/frame/view'
 import { droppedPlace, droppedSounds, isSound, useDrops } from '~/frame/dropped'
 import { followPointer } from '~/frame/pointer-drag'
@@ -195,6 +196,13 @@ function divide(event: PointerEvent) {
       class="pointer-events-none fixed inset-2 top-13 z-20 grid place-items-center rounded-xl border-2 border-dashed border-lamp bg-ink-0/70 text-[15px] text-lamp"
     >
       Let go to bring it in
+    </p>
+    <p
+      v-if="said"
+      role="status"
+      class="pointer-events-none fixed bottom-4 left-1/2 z-30 -translate-x-1/2 rounded-md border border-rule bg-ink-2 px-3 py-1 text-xs text-bone"
+    >
+      {{ said }}
     </p>
     <MixPanel v-if="mixes && doc.isOpen" @close="mixes = false" />
     <UndoQuestion v-if="doc.asked" />
