@@ -10,6 +10,7 @@ import { count, ordinal, plain } from '~/words/time'
 import { unmetWords } from '~/words/sentences'
 import PartChoice from '~/parts/PartChoice.vue'
 import KitRules from './KitRules.vue'
+import PutHere from './PutHere.vue'
 import RuleProspects from './RuleProspects.vue'
 import RuleSentence from './RuleSentence.vue'
 import RuleDials from './RuleDials.vue'
@@ -186,6 +187,7 @@ function toggleMute() {
         <RuleDials v-if="shown?.id === rule.id" class="mt-3" :zone="zone" :rule="rule" />
       </article>
     </template>
+    <PutHere :zone="zone" />
     <WaysThrough :zone="zone" />
     <p v-if="kits.length > 1 || zone.rules.length > 0" class="text-xs text-bone-3">
       Shares rules by <PartChoice name="Kit" :value="zone.kit ?? null" :options="kits" @choose="takeKit" />

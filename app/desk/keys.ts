@@ -1,4 +1,3 @@
-import { nextTick } from 'vue'
 import type { Shape } from '~~/core/show'
 import { standingAt } from '~/document/fresh'
 import { thingIn, type ThingRef } from '~/document/things'
@@ -51,7 +50,14 @@ const IN_THE_PLAN = ['zone', 'prop', 'light', 'mark'] as const
 /** How near one comes to a thing that a zone is put around, and how high that zone is (m). */
 const NEAR = 1.5
 const ZONE_HEIGHT = 2.5
-const press = (selector: string) => globalThis.document.querySelector<HTMLElement>(selector)?.click()
+/** Presses what the page has there, if it has it. */
+function press(selector: string): boolean {
+  const there = globalThis.document.querySelector<HTMLElement>(selector)
+  there?.click()
+  return there !== null
+}
+/** So many frames a part of the page is waited for. */
+const FRAMES = 120
 
 /** The keys of the desk view, where nothing is being typed. */
 export function useDeskKeys() {
@@ -67,9 +73,9 @@ export function useDeskKeys() {
   async function wholeThings(): Promise<void> {
     const [one] = selection.things
     if (one && one.kind !== 'zone') things.drawZone(around(one))
-    if (!selection.zone) doc.problem = 'Choose or draw a zone first, whole things happen at one.'
-    await nextTick()
-    press('[data-whole-things]')
+    if (!selection.zone) return void (doc.problem = 'Choose or draw a zone first, whole things happen at one.')
+    // The desk of a zone that has just been made comes a little later.
+    for (let n = 0; n < FRAMES && !press('[data-whole-things]'); n++) await new Promise(requestAnimationFrame)
   }
   /** A zone around a thing, with room to come near. */
   function around({ kind, id }: ThingRef): Shape {
@@ -99,7 +105,7 @@ export function useDeskKeys() {
     p: () => focusIn('Plan'),
     f: () => (view.tall = view.tall === undefined ? 'score' : view.tall === 'score' ? 'below' : undefined),
     w: () => void wholeThings(),
-    a: () => press('[data-add]'),
+    a: () => void press('[data-add]'),
     Delete: () => remove(),
     Backspace: () => remove(),
     Escape: () => (picking.value ? (picking.value = undefined) : selection.clear()),

@@ -1,10 +1,13 @@
 import { useEventListener } from '@vueuse/core'
 import { ref, shallowRef } from 'vue'
+import type { Spot } from '~~/core/show'
 
 /** A file of a place that was dropped, also on the list of shows before there is a show for it; until somebody brings it in. */
 export const droppedPlace = shallowRef<File>()
 /** Files of sounds that were dropped, until somebody brings them in. */
 export const droppedSounds = shallowRef<readonly File[]>()
+/** Where in the plan something was dropped, if it was there, until somebody takes it. */
+export const droppedAt = shallowRef<Spot>()
 /** Whether a file is a sound by what it is called or says that it is. */
 export const isSound = ({ name, type }: File): boolean =>
   type.startsWith('audio/') || /\.(wav|flac|ogg|opus|mp3|aac|m4a|aiff?)$/i.test(name)

@@ -4,7 +4,7 @@ import { useRun } from '~/run/current-run'
 import { useShow } from '~/document/show'
 import { clock, plain } from '~/words/time'
 import { save } from '~/words/save'
-import { useMix, type MixPart } from './mix'
+import { useMix, type Mixed, type MixPart } from './mix'
 
 /** Mixing the walk that is shown into a WAV file, and how loud it came out beside what the score says. */
 defineEmits<{ close: [] }>()
@@ -31,11 +31,10 @@ function curve(values: ArrayLike<number>, from: number, length: number): string 
 }
 /** Short-term loudness is over three seconds: the first value is that of the third. */
 const FIRST = 29
-const length = computed(() => (store.made ? Math.max(1, store.made.report.seconds * 10) : 1))
-/** How far the mix lies from the score, both louder than what is nearly silence; the time within a tenth of a second. */
-const apart = computed(() => {
-  const { report, score, part: of } = store.made!
-  if (of.bus !== undefined || of.cue !== undefined) return undefined
+const lengthOf = ({ report }: Mixed) => Math.max(1, report.seconds * 10)
+/** How far a mix lies from the score, both louder than what is nearly silence; the time within a tenth of a second. */
+function apartOf({ report, score, part: of }: Mixed): number | undefined {
+  if (of.bus !== undefined || of.cue !== undefined || score.length === 0) return undefined
   let most = 0
   report.shortTerm.forEach((value, i) => {
     const near = [score[i + FIRST - 1], score[i + FIRST], score[i + FIRST + 1]].filter((v) => v !== undefined)
@@ -43,18 +42,20 @@ const apart = computed(() => {
     most = Math.max(most, value - Math.max(...near), Math.min(...near) - value)
   })
   return most
-})
-const name = computed(() => {
-  const { bus, cue } = store.made?.part ?? {}
-  return [doc.show?.title, who.value, bus ?? cue, `seed ${runs.seed}`].filter(Boolean).join(' - ')
-})
+}
+const nameOf = ({ walk, seed, part: { bus, cue } }: Mixed) =>
+  [doc.show?.title, walk, bus ?? cue, `seed ${seed}`].filter(Boolean).join(' - ')
+const panel = ref<HTMLElement>()
+onMounted(() => panel.value?.focus())
 const lufs = (value: number | undefined) => (value === undefined ? '–' : plain(value, 1))
 </script>
 
 <template>
   <section
+    ref="panel"
+    tabindex="-1"
     aria-label="Mix"
-    class="absolute top-12 right-3 z-20 w-[512px] space-y-2 rounded-[9px] border border-rule bg-ink-1 p-4 text-[13px] text-bone-2 shadow-xl"
+    class="absolute right-3 bottom-3 z-20 max-h-[calc(100%-4rem)] w-[512px] overflow-y-auto space-y-2 rounded-[9px] border border-rule bg-ink-1 p-4 text-[13px] text-bone-2 shadow-xl"
     @keydown.esc.stop="$emit('close')"
   >
     <div class="flex items-start gap-2">
@@ -80,10 +81,18 @@ const lufs = (value: number | undefined) => (value === undefined ? '–' : plain
         <span class="font-mono text-[11px]">{{ Math.round(store.share * 100) }} %</span>
         <button class="chip" @click="store.stop()">Stop</button>
       </p>
-      <button v-else class="button primary" @click="store.mix(part)">{{ store.made ? 'Mix again' : 'Mix' }}</button>
+      <p v-else class="flex gap-2">
+        <button class="button primary" @click="store.mix(part)">
+          {{ store.made.length > 0 ? 'Mix again' : 'Mix' }}
+        </button>
+        <button v-if="runs.run.walks.length > 1" class="button" @click="store.mix(part, true)">
+          Mix all {{ runs.run.walks.length }} walks
+        </button>
+      </p>
     </template>
     <p v-if="store.problem" role="alert" class="text-rust">It could not be mixed: {{ store.problem }}</p>
-    <div v-if="store.made" class="space-y-2 border-t border-rule pt-2" data-mixed>
+    <div v-for="mixed in store.made" :key="mixed.walk" class="space-y-2 border-t border-rule pt-2" data-mixed>
+      <h3 class="text-bone">{{ mixed.walk }}, seed {{ mixed.seed }}: {{ mixed.part.words }}</h3>
       <svg
         :viewBox="`0 0 ${WIDE} ${HIGH}`"
         class="w-full bg-ink-0"
@@ -108,14 +117,14 @@ const lufs = (value: number | undefined) => (value === undefined ? '–' : plain
           stroke="var(--color-rust)"
         />
         <path
-          :d="curve(store.made.report.shortTerm, FIRST, length)"
+          :d="curve(mixed.report.shortTerm, FIRST, lengthOf(mixed))"
           fill="none"
           stroke="var(--color-lamp)"
           stroke-width="1.2"
         />
         <path
-          v-if="apart !== undefined"
-          :d="curve(store.made.score, 0, length)"
+          v-if="apartOf(mixed) !== undefined"
+          :d="curve(mixed.score, 0, lengthOf(mixed))"
           fill="none"
           stroke="var(--color-bone)"
           stroke-width="1"
@@ -123,22 +132,22 @@ const lufs = (value: number | undefined) => (value === undefined ? '–' : plain
         />
       </svg>
       <p>
-        <strong class="text-bone">{{ lufs(store.made.report.integrated) }} LUFS</strong> in whole,
-        {{ lufs(store.made.report.loudestShortTerm) }} in its loudest 3 s, range {{ lufs(store.made.report.range) }} LU,
-        true peak
-        <span :class="(store.made.report.truePeak ?? -99) > -1 ? 'text-rust' : ''"
-          >{{ lufs(store.made.report.truePeak) }} dB</span
+        <strong class="text-bone">{{ lufs(mixed.report.integrated) }} LUFS</strong> in whole,
+        {{ lufs(mixed.report.loudestShortTerm) }} in its loudest 3 s, range {{ lufs(mixed.report.range) }} LU, true peak
+        <span :class="(mixed.report.truePeak ?? -99) > -1 ? 'text-rust' : ''">{{ lufs(mixed.report.truePeak) }} dB</span
         >.
-        <template v-if="apart !== undefined">The score agrees within {{ plain(apart, 1) }} LU.</template>
-        <span v-if="store.made.report.cut > 0" class="text-rust">
-          {{ store.made.report.cut }} samples lay beyond full scale and were cut off.</span
+        <template v-if="apartOf(mixed) !== undefined"
+          >The score agrees within {{ plain(apartOf(mixed)!, 1) }} LU.</template
         >
-        <span v-if="store.made.missing.length > 0" class="text-rust">
-          Not in it, since their files are not here: {{ store.made.missing.join(', ') }}.</span
+        <span v-if="mixed.report.cut > 0" class="text-rust">
+          {{ mixed.report.cut }} samples lay beyond full scale and were cut off.</span
+        >
+        <span v-if="mixed.missing.length > 0" class="text-rust">
+          Not in it, since their files are not here: {{ mixed.missing.join(', ') }}.</span
         >
       </p>
-      <button class="button" @click="save(store.made.file, `${name}.wav`)">
-        Save {{ plain(store.made.file.size / 1e6, 0) }} MB
+      <button class="button" @click="save(mixed.file, `${nameOf(mixed)}.wav`)">
+        Save {{ plain(mixed.file.size / 1e6, 0) }} MB
       </button>
     </div>
   </section>

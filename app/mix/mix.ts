@@ -14,13 +14,26 @@ export interface MixPart {
   cue?: string
 }
 
-/** Mixing the walk that is shown into a file. */
+/** A mix of one walk. */
+export interface Mixed {
+  walk: string
+  seed: number
+  part: MixPart
+  report: MixReport
+  file: Blob
+  missing: string[]
+  score: Float32Array
+}
+
+/** Mixing the walks that are shown into files. */
+const NONE = new Float32Array()
 export const useMix = defineStore('mix', () => {
   const doc = useShow()
   const runs = useRun()
   const share = ref<number>()
   const problem = ref('')
-  const made = shallowRef<{ part: MixPart; report: MixReport; file: Blob; missing: string[]; score: Float32Array }>()
+  /** What was mixed last, of which walks: it stays what it is when others are shown. */
+  const made = shallowRef<readonly Mixed[]>([])
   let worker: Remote<MixWorker> | undefined
 
   const parts = computed((): MixPart[] => {
@@ -38,22 +51,29 @@ export const useMix = defineStore('mix', () => {
     ]
   })
 
-  async function mix(part: MixPart): Promise<void> {
-    const { run, played, player } = runs
+  /** Mixes the walk that is shown, or all that are, one after the other. */
+  async function mix(part: MixPart, all = false): Promise<void> {
+    const { run, played, player, seed } = runs
     if (!run || !played || share.value !== undefined) return
     problem.value = ''
-    made.value = undefined
+    made.value = []
     share.value = 0
     const score = runs.loudness?.slice() ?? new Float32Array()
+    const players = all ? run.walks.map((_, i) => i) : [player]
     worker ??= wrap<MixWorker>(new Worker(new URL('./mix.worker.ts', import.meta.url), { type: 'module' }))
     const helper = {
-      tell: (value: number) => void (share.value = value),
+      tell: (value: number) => void (share.value = (made.value.length + value) / players.length),
       decode: async (bytes: ArrayBuffer) => ({ channels: channelsOf(await decodedBytes(bytes)), rate: RATE }),
     }
     try {
       const { bus, cue } = part
-      const mixed = await worker.mix(toRaw(played), toRaw(run), player, { bus, cue }, proxy(helper))
-      if (mixed) made.value = { part, score, ...mixed }
+      for (const each of players) {
+        const mixed = await worker.mix(toRaw(played), toRaw(run), each, { bus, cue }, proxy(helper))
+        if (!mixed) break
+        const walk = played.walks.find(({ id }) => id === run.walks[each])?.name ?? ''
+        // The score’s curve is of the walk that is shown.
+        made.value = [...made.value, { walk, seed, part, score: each === player ? score : NONE, ...mixed }]
+      }
     } catch (error) {
       problem.value = (error as Error).message
     } finally {

@@ -3,6 +3,7 @@ import { fetched } from '~/frame/fetched'
 import { probe } from '~/document/probe'
 import { thingIn, type ThingKind } from '~/document/things'
 import { useShow } from '~/document/show'
+import { droppedAt } from '~/frame/dropped'
 import { picking } from '~/frame/picking'
 import { compared } from '~/run/compared'
 import { lentMoment } from '~/run/lent-moment'
@@ -12,6 +13,7 @@ import type { Spot } from '~~/core/show'
 import { squareAt } from './canvas/paint-ground'
 import type { Sight } from './canvas/sight'
 import { usePlanDrawing } from './drawing'
+import { snapped } from './geometry'
 import { usePlanGestures } from './gestures'
 import { useKeyPointer } from './key-pointer'
 import { usePlanView } from './plan-view'
@@ -106,6 +108,11 @@ function moved(event: PointerEvent) {
     void drawing.hover(event)
   } else if (event.buttons === 0) over.value = nameUnder(event)
 }
+/** What is dropped here is put on the grid of the plan. */
+function dropped(event: DragEvent) {
+  const [x, z] = spotAt(event)
+  droppedAt.value = [snapped(x, event.altKey), snapped(z, event.altKey)]
+}
 const click = (event: MouseEvent) => tool.value !== 'choose' && drawing.click(event)
 
 /** Where on the page a thing of the plan is, for whoever drives it from outside. */
@@ -142,6 +149,7 @@ probe({ thingOnPage: spotOnPage as () => unknown, spotOnPage: onPage as () => un
       aria-label="Plan"
       tabindex="0"
       data-takes-keys
+      @drop="dropped"
       class="relative min-h-0 min-w-0 flex-1 overflow-hidden bg-ink-0 touch-none"
       :class="hasKeys ? 'outline-2 -outline-offset-2 outline-tide' : 'outline-none'"
       @keydown="hasKeys && keyPointer.key($event)"

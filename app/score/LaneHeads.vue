@@ -86,7 +86,11 @@ watch(
     </button>
     <div :style="{ height: `${Math.max(0, lanes.length - from - shown.length) * LANE}px` }" />
     <p v-if="lanes.length === 0 && runs.score" class="p-3 text-bone-3">
-      No zone yet. Choose Zone in the plan below and drag one where people pass.
+      {{
+        doc.show?.zones.length
+          ? 'No zone is as the filter of lanes asks: All lanes shows them again.'
+          : 'No zone yet. Choose Zone in the plan below and drag one where people pass.'
+      }}
     </p>
   </div>
 </template>

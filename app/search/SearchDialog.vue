@@ -8,17 +8,25 @@ import {
   Dialog,
   DialogPanel,
 } from '@headlessui/vue'
+import { kitRulesOf, type StepKind } from '~~/core/show'
+import { useAddStep } from '~/cues/add-step'
 import { useShow } from '~/document/show'
 import { isThing, THING_KINDS } from '~/document/things'
 import { picking } from '~/frame/picking'
 import { usePlayhead } from '~/frame/playhead'
 import { isLookingBack } from '~/frame/looking-back'
+import { isMixing } from '~/frame/mixing'
 import { isSearching } from '~/frame/searching'
 import { useSelection } from '~/frame/selection'
 import { useView } from '~/frame/view'
 import { TOOLS, type Tool } from '~/plan/tools'
+import { useThingEdits } from '~/plan/thing-edits'
+import { useSound } from '~/sound/sound'
 import { useSounds } from '~/sounds/sounds'
+import { wantedWhole } from '~/wiring/wanted-whole'
+import { WHOLE_THINGS } from '~/wiring/whole-things'
 import { cueName } from '~/words/names'
+import { OFFERED, SENSE_WORDS, wordsOf } from '~/words/step-kinds'
 import { entriesOf, metAt, type Entry } from './entries'
 import { finder } from './find'
 
@@ -28,6 +36,8 @@ const selection = useSelection()
 const view = useView()
 const playhead = usePlayhead()
 const sounds = useSounds()
+const sound = useSound()
+const things = useThingEdits()
 const words = ref('')
 const none: Entry | null = null
 
@@ -56,6 +66,26 @@ const TOOL_ACTIONS = TOOLS.flatMap(({ name: group, entries }) =>
       return act(`draw ${tool}`, `Draw: ${words}`, 'tool plan', () => draw(tool, words))
     }),
 )
+/** What is done at the chosen zone, or said to want one. */
+function ofZone(work: (zone: string) => void) {
+  inPlace()
+  if (selection.zone) work(selection.zone.id)
+  else doc.problem = 'Choose a zone first: it is done there.'
+}
+function ofThings(work: () => void) {
+  if (selection.things.length > 0) work()
+  else doc.problem = 'Choose something in the plan first.'
+}
+/** To the chosen cue, or the one that the chosen zone fires. */
+function addStep(kind: StepKind) {
+  const { zone } = selection
+  const fired = zone && [...zone.rules, ...kitRulesOf(doc.show!, zone)][0]?.cue
+  const cue = selection.cue ?? doc.cues.find(({ id }) => id === fired)
+  if (!cue) return void (doc.problem = 'Choose a cue first, or a zone that fires one: the step is added to it.')
+  inPlace()
+  selection.choose('cue', cue.id)
+  useAddStep(() => doc.cues.find(({ id }) => id === cue.id)!).add(kind)
+}
 const ACTIONS = [
   act('desk', 'Go to the desk', 'view score', () => (view.looks = 'desk')),
   act('cues', 'Go to the cues', 'view stave', () => (view.looks = 'cues')),
@@ -72,6 +102,29 @@ const ACTIONS = [
   act('undo', 'Undo', 'take back', () => doc.undo()),
   act('redo', 'Redo', 'again', () => doc.redo()),
   act('none', 'Choose nothing', 'clear selection', () => selection.clear()),
+  act('mix', 'Mix the walk into a file', 'mixdown wav bounce render', () => (isMixing.value = true)),
+  act('export', 'Export the show', 'download file json save', () => location.assign(`/api/shows/${doc.id}/export`)),
+  act('shows', 'All shows', 'list open new', () => void navigateTo('/')),
+  act('mute', 'Mute the chosen zone, or not', 'silent off', () =>
+    ofZone((zone) => (view.muted.has(zone) ? view.muted.delete(zone) : view.muted.add(zone))),
+  ),
+  act('alone', 'Hear the chosen zone alone, or all', 'solo', () =>
+    ofZone((zone) => (view.solo = view.solo === zone ? undefined : zone)),
+  ),
+  act('duplicate', 'Duplicate what is chosen', 'copy double', () => ofThings(() => things.duplicate())),
+  act('delete', 'Delete what is chosen', 'remove take away', () => ofThings(() => things.remove())),
+  act('sound', 'Sound on, or off', 'mute hear', () => (sound.mute = !sound.mute)),
+  ...WHOLE_THINGS.map(({ name, says }) =>
+    act(`whole ${name}`, name, `whole thing make ${says}`, () => ofZone(() => (wantedWhole.value = name))),
+  ),
+  ...OFFERED.map((kind) =>
+    act(
+      `step ${kind}`,
+      `Add a step: ${wordsOf(kind).name.replace(/^(An?|The) /, '')}`,
+      `new ${kind} ${SENSE_WORDS[wordsOf(kind).sense]}`,
+      () => addStep(kind),
+    ),
+  ),
   ...TOOL_ACTIONS,
 ]
 /** Made once: nothing is edited while this is open. */

@@ -52,6 +52,14 @@ describe('what is found', () => {
   })
 })
 
+describe('what is called exactly as was typed', () => {
+  it('stands before what only begins so, or has more words', () => {
+    const entry = (name: string, more = '') => ({ key: name, kind: 'cue' as const, id: name, name, more })
+    const search = finder([entry('Bell buoy bell', 'bell bell'), entry('Bell tower'), entry('Bell')])
+    expect(search('bell').map(({ name }) => name)[0]).toBe('Bell')
+  })
+})
+
 describe('where one goes for what can’t be chosen itself', () => {
   it('is who sets, sends, shares it', () => {
     expect(metAt(show, 'signal', 'something falls')).toEqual({ cue: 'rack', step: 'send' })

@@ -13,9 +13,14 @@ export function finder(entries: readonly Entry[]): (words: string) => Entry[] {
   })
   index.addAll([...entries])
   const byKey = new Map(entries.map((entry) => [entry.key, entry]))
-  return (words) =>
-    index
-      .search(words)
-      .slice(0, MOST)
-      .map(({ id }) => byKey.get(id as string)!)
+  return (words) => {
+    const found = index.search(words).map(({ id }) => byKey.get(id as string)!)
+    // What is called exactly so stands before all others, then what begins so.
+    const typed = words.trim().toLowerCase()
+    const rank = ({ name }: Entry) => {
+      const called = name.toLowerCase()
+      return called === typed ? 0 : called.startsWith(typed) ? 1 : 2
+    }
+    return found.sort((a, b) => rank(a) - rank(b)).slice(0, MOST)
+  }
 }

@@ -12,7 +12,7 @@ import { useShow } from '~/document/show'
 import { useAudition } from '~/sound/audition'
 import { plain } from '~/words/time'
 import { soundsToChoose, withWords, type SoundChoice } from './sounds-to-choose'
-import type { Asked, Heard } from './whole-things'
+import type { Asked, Heard } from './heard'
 
 /** Which sound something is to have: by any part of its name, heard before it is chosen; what came in last stands first. */
 const props = defineProps<{ asked: Asked; title: string }>()

@@ -4,7 +4,9 @@ import type { Zone } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { fetched } from '~/frame/fetched'
 import { useMenuPlace } from '~/frame/menu-place'
-import { makeWhole, WHOLE_THINGS, type Heard, type WholeThing } from './whole-things'
+import { wantedWhole } from './wanted-whole'
+import type { Heard } from './heard'
+import { makeWhole, WHOLE_THINGS, type WholeThing } from './whole-things'
 
 const SoundAsked = fetched(() => import('./SoundAsked.vue'))
 
@@ -26,6 +28,15 @@ function make(thing: WholeThing, heard: Heard = {}) {
   )
 }
 const take = (thing: WholeThing) => (asksOf(thing) ? (asked.value = thing) : make(thing))
+watch(
+  wantedWhole,
+  (name) => {
+    const thing = WHOLE_THINGS.find((each) => each.name === name)
+    wantedWhole.value = undefined
+    if (thing) take(thing)
+  },
+  { immediate: true },
+)
 const { place } = useMenuPlace('bottom-end')
 const WAYS = [
   { isKit: false, words: 'Here alone', says: 'its rules are this zone’s own' },

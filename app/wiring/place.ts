@@ -21,7 +21,7 @@ import { freshCue, freshLight, freshMark, freshProp } from '~/document/fresh'
 import { freshStep, nearest } from '~/document/fresh-step'
 import { spotOf } from '~/document/kit-parts'
 import { turnedAbout } from '~/document/placement'
-import type { Heard } from './whole-things'
+import type { Heard } from './heard'
 
 /** A step as it is laid down here: the rest is as a fresh one of its kind, near the zone. */
 export type Laid = { kind: StepKind } & Record<string, unknown>

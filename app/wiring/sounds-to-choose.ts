@@ -1,5 +1,5 @@
 import { references, type Show, type Sound } from '~~/core/show'
-import type { Asked, Heard } from './whole-things'
+import type { Asked, Heard } from './heard'
 
 /** A sound, a pool or none, as one chooses among them. */
 export interface SoundChoice {

@@ -8,7 +8,8 @@ import { shiftedBy } from '~/document/placement'
 import { refOf } from '~/document/things'
 import { moveThings } from '~/plan/thing-forms'
 import { ledThrough, waysFrom } from './way-through'
-import { makeWhole, WHOLE_THINGS, type Heard } from './whole-things'
+import type { Heard } from './heard'
+import { makeWhole, WHOLE_THINGS } from './whole-things'
 
 /** A hall with a zone in which nothing happens, and things near it. */
 const hall = smallShow({

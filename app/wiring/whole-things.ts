@@ -3,6 +3,7 @@ import { freshFlag } from '~/document/fresh'
 import { nearest, poolOfOne } from '~/document/fresh-step'
 import { hingeOf } from '~/document/hinge'
 import { shareWithParts } from '~/document/kit-parts'
+import type { Asked, Heard } from './heard'
 import { Place, type Laid } from './place'
 import { wayThrough } from './way-through'
 
@@ -19,18 +20,6 @@ export interface WholeThing {
   /** What of it is heard is asked for first. */
   asks?: Asked
   make: (at: Place) => void
-}
-export interface Asked {
-  what: string
-  /** It can be without; then nothing is heard. */
-  perhaps?: boolean
-  /** A pool does too: each time one of its sounds. */
-  pools?: boolean
-}
-/** A sound or a pool that was chosen for a whole thing; neither: it is without. */
-export interface Heard {
-  sound?: string
-  pool?: string
 }
 const ENTER: Rule['on'] = { at: 'enter' }
 const USE: Rule['on'] = { at: 'use' }

@@ -76,10 +76,12 @@ async function walkWritten(sentence: Locator, part: Locator, name: string): Prom
   await expect(away).toBeVisible()
 }
 
-/** Opens every part of a sentence and sets it to something else; what may be absent is taken away and given again. Choices come last: some bring other parts. */
-export async function walkSentence(page: Page, sentence: Locator): Promise<void> {
+/** Opens every part of a sentence and sets it to something else; what may be absent is taken away and given again. Choices come last: some bring other parts. `walked`: those that need not be walked once more, to which these are added. */
+export async function walkSentence(page: Page, sentence: Locator, walked = new Set<string>()): Promise<void> {
   const choices: Locator[] = []
   for (const name of await namesIn(sentence)) {
+    if (walked.has(name)) continue
+    walked.add(name)
     const part = partOf(sentence, name)
     await expect(part, name).toBeVisible()
     if ((await part.getAttribute('aria-haspopup')) === 'listbox') choices.push(part)

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Spot } from '~~/core/show'
 import { fetched } from '~/frame/fetched'
 import { useEvidence } from '~/run/evidence'
 import { usePlayhead } from '~/frame/playhead'
@@ -8,9 +9,10 @@ import { useHearByKey } from '~/sound/hear-by-key'
 import { useSound } from '~/sound/sound'
 import { said } from '~/frame/said'
 import { useView } from '~/frame/view'
-import { droppedPlace, droppedSounds, isSound, useDrops } from '~/frame/dropped'
+import { droppedAt, droppedPlace, droppedSounds, isSound, useDrops } from '~/frame/dropped'
 import { followPointer } from '~/frame/pointer-drag'
 import { isLookingBack } from '~/frame/looking-back'
+import { isMixing } from '~/frame/mixing'
 import { isSearching } from '~/frame/searching'
 import AppHeader from '~/frame/AppHeader.vue'
 import SaveState from '~/frame/SaveState.vue'
@@ -44,7 +46,7 @@ const CuesBand = fetched(() => import('~/cues/CuesBand.vue'))
 const CueReadOuts = fetched(() => import('~/cues/CueReadOuts.vue'))
 const SearchDialog = fetched(() => import('~/search/SearchDialog.vue'))
 const MixPanel = fetched(() => import('~/mix/MixPanel.vue'))
-const mixes = ref(false)
+const fetchPutSound = () => import('~/sounds/put-sound')
 const HistoryPanel = fetched(() => import('~/history/HistoryPanel.vue'))
 const VIEWS = [
   { value: 'desk', words: 'Desk' },
@@ -54,12 +56,17 @@ const VIEWS = [
 const { over } = useDrops((files) => {
   const sounds = files.filter(isSound)
   const place = files.find((dropped) => !isSound(dropped))
-  if (sounds.length > 0) {
+  const spot = droppedAt.value
+  droppedAt.value = undefined
+  if (sounds.length > 0 && spot) void soundsHere(sounds, spot)
+  else if (sounds.length > 0) {
     view.looks = 'sounds'
     droppedSounds.value = sounds
   }
   if (place) bringIn(place)
 })
+/** What comes onto the plan sounds where it was dropped. */
+const soundsHere = async (files: readonly File[], spot: Spot) => (await fetchPutSound()).putSounds(files, spot)
 /** With a mesh its panel opens; without one a file is asked for. */
 async function askForFile() {
   if (!doc.place?.mesh) return file.value?.click()
@@ -147,7 +154,7 @@ function divide(event: PointerEvent) {
         History
       </button>
       <button v-if="doc.isOpen" class="button" title="Ctrl+K" @click="isSearching = true">Find</button>
-      <button v-if="doc.isOpen" class="button" :aria-pressed="mixes" @click="mixes = !mixes">Mix</button>
+      <button v-if="doc.isOpen" class="button" :aria-pressed="isMixing" @click="isMixing = !isMixing">Mix</button>
       <a v-if="doc.isOpen" class="button" :href="`/api/shows/${doc.id}/export`" download>Export</a>
     </AppHeader>
     <p v-if="failed" role="alert" class="m-8 text-rust">
@@ -204,7 +211,7 @@ function divide(event: PointerEvent) {
     >
       {{ said }}
     </p>
-    <MixPanel v-if="mixes && doc.isOpen" @close="mixes = false" />
+    <MixPanel v-if="isMixing && doc.isOpen" @close="isMixing = false" />
     <UndoQuestion v-if="doc.asked" />
     <SearchDialog v-if="isSearching && doc.isOpen" />
   </div>
