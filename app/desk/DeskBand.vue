@@ -30,7 +30,7 @@ keepFocus(desk, () => [selection.chosen?.id, doc.show])
     tabindex="-1"
     role="region"
     aria-label="Desk"
-    class="w-[404px] flex-none overflow-y-auto border-l border-rule bg-ink-1 px-4 py-3"
+    class="w-[404px] flex-none overflow-y-auto border-l border-rule bg-ink-1 px-4 py-2"
   >
     <p v-if="doc.problem" role="alert" class="mb-3 rounded-md border border-rust px-3 py-2 text-rust">
       {{ doc.problem }} Nothing was changed.

@@ -97,7 +97,7 @@ const froms = [
 </script>
 
 <template>
-  <div class="space-y-2.5">
+  <div class="space-y-1.5">
     <DeskDial
       name="Debounce"
       :value="rule.debounce"

@@ -113,7 +113,7 @@ const leaves = computed(() => {
 </script>
 
 <template>
-  <p class="text-[14px] leading-[1.9] text-bone-2" data-sentence :class="{ 'is-off': !rule.enabled }">
+  <p class="text-[14px] leading-[1.75] text-bone-2" data-sentence :class="{ 'is-off': !rule.enabled }">
     <template v-if="rule.on.at === 'clock'">
       <PartChoice name="Moment" :value="rule.on.at" :options="clockMoments" @choose="setMoment" />{{ ' ' }}
       <PartNumber

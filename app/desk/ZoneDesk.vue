@@ -78,7 +78,10 @@ const shown = computed(() => props.zone.rules.find((rule) => rule.id === open.va
 
 function addRule() {
   const made = edits.add(props.zone, onlyHere.value ? undefined : kit.value)
-  if (made) open.value = made.id
+  if (!made) return
+  open.value = made.id
+  // Its sentence and its dials are what one wants to see next.
+  void nextTick(() => document.querySelector(`[data-rule="${made.id}"]`)?.scrollIntoView({ block: 'start' }))
 }
 const set = (field: string, value: unknown, label: string) =>
   doc.edit(label, (e) => e.set(['zones', props.zone.id, field], value))
@@ -109,6 +112,60 @@ function toggleMute() {
         <button class="chip" @click="addRule">+ rule</button>
       </div>
     </div>
+    <PutHere :zone="zone" />
+    <WaysThrough :zone="zone" />
+    <KitRules v-if="kit" v-model:here="onlyHere" :zone="zone" :kit="kit" />
+    <p v-if="zone.rules.length === 0 && !kit" class="text-bone-2">
+      It notices who passes and fires nothing yet. <button class="part" @click="addRule">Add a rule</button> to say what
+      happens here.
+    </p>
+    <template v-for="rule in zone.rules" :key="rule.id">
+      <article class="border-t border-rule pt-1.5" :data-rule="rule.id" :aria-label="`Rule ${rule.name ?? rule.id}`">
+        <RuleSentence :zone="zone" :rule="rule" />
+        <RuleProspects :zone="zone" :rule="rule" />
+        <RuleDials v-if="shown?.id === rule.id" class="mt-1" :zone="zone" :rule="rule" />
+        <div class="mt-1 flex gap-1.5">
+          <button
+            v-if="zone.rules.length > 1"
+            class="chip"
+            :aria-expanded="shown?.id === rule.id"
+            @click="open = rule.id"
+          >
+            {{ shown?.id === rule.id ? 'Dials above' : 'Dials' }}
+          </button>
+          <button
+            class="chip"
+            @click="
+              doc.edit(`Switch a rule of ${zone.name} ${rule.enabled ? 'off' : 'on'}`, (e) =>
+                e.set(['zones', zone.id, 'rules', rule.id, 'enabled'], !rule.enabled),
+              )
+            "
+          >
+            {{ rule.enabled ? 'Switch off' : 'Switch on' }}
+          </button>
+          <button
+            class="chip"
+            @click="doc.edit(`Remove a rule of ${zone.name}`, (e) => e.remove(['zones', zone.id, 'rules', rule.id]))"
+          >
+            Remove
+          </button>
+          <button class="chip" @click="selection.choose('cue', rule.cue)">Steps of its cue</button>
+        </div>
+        <h3 class="mt-1.5 text-xs text-bone-3">
+          Called
+          <PartText
+            name="Name of the rule"
+            :value="rule.name ?? ''"
+            empty="a rule without a name"
+            @change="
+              doc.edit(`Name a rule of ${zone.name}`, (e) =>
+                e.set(['zones', zone.id, 'rules', rule.id, 'name'], $event || undefined),
+              )
+            "
+          />
+        </h3>
+      </article>
+    </template>
     <div class="flex flex-wrap gap-1.5">
       <button
         class="chip"
@@ -136,59 +193,6 @@ function toggleMute() {
       <button class="chip" title="Ctrl+D" @click="duplicate()">Duplicate</button>
       <button class="chip" title="Delete" @click="remove()">Delete</button>
     </div>
-    <KitRules v-if="kit" v-model:here="onlyHere" :zone="zone" :kit="kit" />
-    <p v-if="zone.rules.length === 0 && !kit" class="text-bone-2">
-      It notices who passes and fires nothing yet. <button class="part" @click="addRule">Add a rule</button> to say what
-      happens here.
-    </p>
-    <template v-for="rule in zone.rules" :key="rule.id">
-      <article class="border-t border-rule pt-2" :aria-label="`Rule ${rule.name ?? rule.id}`">
-        <h3 class="py-1.5 text-xs text-bone-3">
-          <PartText
-            name="Name of the rule"
-            :value="rule.name ?? ''"
-            empty="a rule without a name"
-            @change="
-              doc.edit(`Name a rule of ${zone.name}`, (e) =>
-                e.set(['zones', zone.id, 'rules', rule.id, 'name'], $event || undefined),
-              )
-            "
-          />
-        </h3>
-        <RuleSentence :zone="zone" :rule="rule" />
-        <RuleProspects :zone="zone" :rule="rule" />
-        <div class="mt-1 flex gap-1.5">
-          <button
-            v-if="zone.rules.length > 1"
-            class="chip"
-            :aria-expanded="shown?.id === rule.id"
-            @click="open = rule.id"
-          >
-            {{ shown?.id === rule.id ? 'Dials below' : 'Dials' }}
-          </button>
-          <button
-            class="chip"
-            @click="
-              doc.edit(`Switch a rule of ${zone.name} ${rule.enabled ? 'off' : 'on'}`, (e) =>
-                e.set(['zones', zone.id, 'rules', rule.id, 'enabled'], !rule.enabled),
-              )
-            "
-          >
-            {{ rule.enabled ? 'Switch off' : 'Switch on' }}
-          </button>
-          <button
-            class="chip"
-            @click="doc.edit(`Remove a rule of ${zone.name}`, (e) => e.remove(['zones', zone.id, 'rules', rule.id]))"
-          >
-            Remove
-          </button>
-          <button class="chip" @click="selection.choose('cue', rule.cue)">Steps of its cue</button>
-        </div>
-        <RuleDials v-if="shown?.id === rule.id" class="mt-3" :zone="zone" :rule="rule" />
-      </article>
-    </template>
-    <PutHere :zone="zone" />
-    <WaysThrough :zone="zone" />
     <p v-if="kits.length > 1 || zone.rules.length > 0" class="text-xs text-bone-3">
       Shares rules by <PartChoice name="Kit" :value="zone.kit ?? null" :options="kits" @choose="takeKit" />
       <button v-if="!kit && zone.rules.length > 0" class="chip ml-2" @click="share">Share its rules</button>

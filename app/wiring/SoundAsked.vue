@@ -49,12 +49,19 @@ const hear = (choice: SoundChoice | undefined) => choice?.sound && audition.togg
             :display-value="() => words"
             @change="words = $event.target.value"
             @keydown.alt.h.prevent.stop="hear(activeOption ?? found[0])"
+            @keydown.enter="!activeOption && choose(found[0] ?? null)"
           />
           <ComboboxOptions static class="mt-2 max-h-80 overflow-y-auto" aria-label="Sounds">
-            <ComboboxOption v-for="choice in found" :key="choice.key" v-slot="{ active }" :value="choice" as="template">
+            <ComboboxOption
+              v-for="(choice, i) in found"
+              :key="choice.key"
+              v-slot="{ active }"
+              :value="choice"
+              as="template"
+            >
               <li
                 class="flex cursor-pointer items-baseline gap-3 rounded-md px-3 py-1"
-                :class="active ? 'bg-ink-3' : ''"
+                :class="active || (!activeOption && i === 0) ? 'bg-ink-3' : ''"
               >
                 <span class="min-w-0 flex-1 truncate">{{ choice.words }}</span>
                 <span v-if="choice.isNew" class="text-xs text-lamp">new</span>

@@ -26,8 +26,8 @@ const lead = ({ walk, points, mark }: (typeof offers.value)[number]) =>
   <ul v-if="offers.length > 0" class="space-y-1 text-xs text-bone-3" aria-label="Walks that come by">
     <li v-for="offer in offers" :key="`${offer.walk.id}/${offer.mark.id}`">
       {{ offer.walk.name }} comes by and, put at {{ offer.mark.name }}, goes back to its next point.
-      <button class="chip ml-1" @click="lead(offer)">Let it go on from there</button>
-      <template v-if="offer.left > 0"> {{ count(offer.left, 'point') }} of it would be left out.</template>
+      <button class="chip mx-1" @click="lead(offer)">Let it go on from there</button>
+      <template v-if="offer.left > 0">{{ ' ' }}{{ count(offer.left, 'point') }} of it would be left out.</template>
     </li>
   </ul>
 </template>

@@ -110,3 +110,13 @@ test('what is copied is said', async ({ page, server }) => {
   await page.keyboard.press('Control+c')
   await expect(page.getByRole('status').filter({ hasText: /^Copied: / })).toBeVisible()
 })
+
+test('at 1280 by 800 the sentence and both dials of a chosen rule are in sight', async ({ page, server }) => {
+  await page.setViewportSize({ width: 1280, height: 800 })
+  await openDemo(page, server)
+  await head(page, 'Rope post').click()
+  await expect(desk(page).getByText(/^Holds .* of .* returns?;/)).toBeAttached()
+  for (const name of ['Debounce', 'Cooldown'])
+    await expect(desk(page).getByRole('slider', { name })).toBeInViewport({ ratio: 1 })
+  await expect(desk(page).locator('[data-sentence]').first()).toBeInViewport({ ratio: 1 })
+})
