@@ -7,13 +7,15 @@ import { useSelection } from '~/frame/selection'
 import { useShow } from '~/document/show'
 import { clock, plain } from '~/words/time'
 import { ruleName } from '~/words/sentences'
-import { cueName, walkName, zoneName } from '~/words/names'
+import { cueName, flagName, walkName, zoneName } from '~/words/names'
+import { unmetAt, unmetConditions } from '~/words/unmet-conditions'
 
 defineEmits<{ close: [] }>()
 const doc = useShow()
 const runs = useRun()
 /** What the run is of: names are found there. */
 const played = computed(() => runs.played ?? doc.show!)
+const unmet = computed(() => unmetConditions(played.value, runs.events))
 const playhead = usePlayhead()
 const selection = useSelection()
 const words = ref('')
@@ -37,13 +39,22 @@ function who(event: RunEvent): string {
 function what(event: RunEvent): string {
   const show = played.value
   switch (event.kind) {
-    case 'fire':
+    case 'fire': {
+      const [rule, cue] = [ruleName(show, event.rule), cueName(show, event.cue)]
+      return rule === cue ? cue : `${rule}: ${cue}`
+    }
     case 'start':
       return cueName(show, event.cue)
     case 'end':
       return `${cueName(show, event.cue)}, ${event.why}`
     case 'held':
-      return event.left === undefined ? event.gate : `${event.gate}, ${plain(event.left)} s left`
+      return [
+        ruleName(show, event.rule),
+        event.left === undefined ? event.gate : `${event.gate}, ${plain(event.left)} s left`,
+        event.gate === 'condition' ? unmetAt(unmet.value, event.rule, event.t) : undefined,
+      ]
+        .filter(Boolean)
+        .join(': ')
     case 'step':
       return `${event.of}${event.count === undefined ? '' : ` of ${event.count}`}${event.text ? ` “${event.text}”` : ''}${event.channel ? ` → ${event.channel}` : ''}`
     case 'stepEnd':
@@ -56,9 +67,9 @@ function what(event: RunEvent): string {
     case 'unlock':
       return event.locks.join(', ') || 'free'
     case 'signal':
-      return `${event.name}, heard by ${event.heard}`
+      return event.heard === 0 ? `${event.name}, sent, heard by nobody` : `${event.name}, heard by ${event.heard}`
     case 'flag':
-      return `${event.flag}: ${event.value}`
+      return `${flagName(show, event.flag)}: ${typeof event.value === 'number' ? plain(event.value) : event.value ? 'yes' : 'no'}`
     case 'zone':
       return event.enabled ? 'on' : 'off'
     case 'impact':
@@ -96,7 +107,11 @@ const shown = computed(() => {
   const asked = words.value.toLowerCase().split(/\s+/).filter(Boolean)
   if (asked.length === 0) return rows.value
   return rows.value.filter((row) =>
-    asked.every((word) => `${row.kind} ${row.who} ${row.where} ${row.what}`.toLowerCase().includes(word)),
+    asked.every((word) =>
+      `${row.time.replace(/^0/, '')} ${row.time} ${row.kind} ${row.who} ${row.where} ${row.what}`
+        .toLowerCase()
+        .includes(word),
+    ),
   )
 })
 function go(row: Row) {

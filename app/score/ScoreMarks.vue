@@ -7,6 +7,7 @@ import { useShow } from '~/document/show'
 import { useView } from '~/frame/view'
 import { clock, seconds } from '~/words/time'
 import { actSentence, heldSentence } from '~/words/sentences'
+import { unmetAt, unmetConditions } from '~/words/unmet-conditions'
 import { cueName, walkName } from '~/words/names'
 import { beadsOf } from '~/score/canvas/beads'
 import { yOf, type Layout } from '~/score/canvas/axes'
@@ -55,11 +56,16 @@ watch([() => props.lanes, () => doc.dragging], () => {
 })
 onUnmounted(() => clearTimeout(timer))
 
+/** Asked only where a condition has held something back in sight. */
+const conditions = computed(() => unmetConditions(runs.played ?? doc.show!, runs.events))
 function wordsOf(lane: Lane, mark: Lane['fired'][number] | Lane['held'][number]): string {
   const { show, rules } = reached.value
   const who = several.value && mark.player ? `, ${walkName(show, mark.player)}` : ''
   const at = `${lane.name}, ${clock(mark.t, 2)}${who}`
-  if ('gate' in mark) return `${heldSentence(mark, rules.get(mark.rule))} ${at}`
+  if ('gate' in mark) {
+    const unmet = mark.gate === 'condition' ? unmetAt(conditions.value, mark.rule, mark.t) : undefined
+    return `${heldSentence(mark, rules.get(mark.rule), unmet)} ${at}`
+  }
   const playing = lane.playings.find((p) => p.playing === mark.playing)
   return `Fired: ${cueName(show, mark.cue)}${playing ? `, for ${seconds(playing.to - playing.from)}` : ''}. ${at}`
 }

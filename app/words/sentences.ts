@@ -32,8 +32,8 @@ const GATES: { [gate in Gate]: string } = {
   chance: 'chance',
 }
 
-/** A held moment in a sentence: "Held: cooldown, 3.2 s left of 24 s." */
-export function heldSentence(held: Held, rule: Rule | undefined): string {
+/** A held moment in a sentence: "Held: cooldown, 3.2 s left of 24 s." `unmet`: what is said of its condition. */
+export function heldSentence(held: Held, rule: Rule | undefined, unmet?: string): string {
   const of = held.gate === 'cooldown' ? rule?.cooldown?.seconds : held.gate === 'debounce' ? rule?.debounce : undefined
   const left =
     held.left === undefined ? '' : `, ${seconds(held.left)} left${of === undefined ? '' : ` of ${seconds(of)}`}`
@@ -42,7 +42,8 @@ export function heldSentence(held: Held, rule: Rule | undefined): string {
       ? `, it has fired ${rule.limit.times === 1 ? 'once' : `${rule.limit.times} times`} already`
       : ''
   const chance = held.gate === 'chance' && rule ? `, ${plain(rule.chance * 10)} in 10 get through` : ''
-  return `Held: ${GATES[held.gate]}${left}${limit}${chance}.`
+  const condition = held.gate === 'condition' && unmet ? `, ${unmet}` : ''
+  return `Held: ${GATES[held.gate]}${left}${limit}${chance}${condition}.`
 }
 
 /** Why a zone is never met, in words. */
