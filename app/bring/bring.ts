@@ -232,7 +232,15 @@ export const useBring = defineStore('bring', () => {
   }
   const turned = (yaw: number): number => Math.round((yaw + mesh.value!.yaw) * 10) / 10
   function takeLights(): void {
-    const { lights, cameras } = read.value!
+    // What stands there already is not taken a second time.
+    const isNew = (there: readonly { at: Point }[]) => (one: { at: Point }) => {
+      const at = inPlace(one.at)
+      return !there.some((other) => at.every((v, axis) => Math.abs(v - other.at[axis]!) < 0.01))
+    }
+    const { place } = doc.show!
+    const lights = read.value!.lights.filter(isNew(place.lights))
+    const cameras = read.value!.cameras.filter(isNew(place.marks))
+    if (lights.length + cameras.length === 0) return void (doc.problem = 'Its lights and cameras are there already.')
     doc.edit('Lights and cameras from the mesh', (edit) => {
       adding(edit, 'lights', lights, (named, i) => {
         const { at, yaw, reach, ...rest } = lights[i]!

@@ -28,8 +28,10 @@ const days = computed(() => {
   }
   return [...all]
 })
+const field = ref<HTMLInputElement>()
 async function keep() {
-  if (!name.value.trim()) return
+  // Without a name yet the next that is typed is it.
+  if (!name.value.trim()) return field.value?.focus()
   await store.name(doc.revision, name.value.trim())
   if (!store.problem) name.value = ''
 }
@@ -55,6 +57,7 @@ async function keep() {
     <div v-else class="space-y-3">
       <form class="flex gap-2" @submit.prevent="keep">
         <input
+          ref="field"
           v-model="name"
           class="field min-w-0 flex-1"
           placeholder="A name for how it is now"

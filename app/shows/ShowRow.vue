@@ -12,7 +12,10 @@ const day = (iso: string) => new Date(iso).toLocaleString('en-GB', { dateStyle: 
 const facts = computed(() =>
   [
     props.print && count(props.print.zones, 'zone'),
-    props.print && (props.print.length > 0 ? `${clock(props.print.length, 0)} long` : 'nobody walks yet'),
+    props.print &&
+      (props.print.length > 0
+        ? `${props.print.isWhole ? '' : 'longer than '}${clock(props.print.length, 0)}${props.print.isWhole ? ' long' : ''}`
+        : 'nobody walks yet'),
     props.show.openedAt ? `opened ${day(props.show.openedAt)}` : 'never opened',
     `changed ${day(props.show.changedAt)}`,
   ]

@@ -73,7 +73,7 @@ function everywhere(id: string) {
 function instead(id: string) {
   const { id: old } = sound.value!
   asks.value = false
-  if (store.replace(old, id)) store.remove(old)
+  if (store.replace(old, id)) store.remove([old])
   store.choose(id)
 }
 const tags = computed(() => sound.value?.tags.join(', ') ?? '')
@@ -89,9 +89,10 @@ function tag(words: string) {
   store.set('tags', all, `Tags of ${sound.value!.name}`)
 }
 function remove() {
-  if (users.value.length > 0 && !asks.value) return void (asks.value = true)
+  const isUsed = store.several.some(({ id }) => (store.users.sounds.get(id) ?? []).length > 0)
+  if (isUsed && !asks.value) return void (asks.value = true)
   asks.value = false
-  store.remove(sound.value!.id)
+  store.remove(store.several.map(({ id }) => id))
 }
 </script>
 
@@ -219,7 +220,9 @@ function remove() {
         <button class="part ml-2" @click="exportWav(store.several)">
           Export {{ store.several.length > 1 ? `${store.several.length} as WAVs` : 'as WAV' }}
         </button>
-        <button class="part ml-1" @click="remove">Delete</button>
+        <button class="part ml-1" @click="remove">
+          {{ store.several.length > 1 ? `Delete ${store.several.length}` : 'Delete' }}
+        </button>
       </p>
       <p class="text-bone-3">Tags <PartText name="Tags" :value="tags" empty="none" @change="tag" /></p>
       <p v-if="store.replacedIn" role="status" class="text-bone-3">

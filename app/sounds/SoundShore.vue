@@ -41,7 +41,12 @@ const uses = ({ sounds }: Family) => {
 const over = ({ sounds }: Family) =>
   sounds.filter(({ asset }) => (store.known.get(asset)?.measured?.truePeak ?? -9) > -1)
 function press(event: MouseEvent, id: string) {
-  store.choose(id, event.shiftKey || event.ctrlKey || event.metaKey)
+  if (!event.shiftKey || !store.sound) return store.choose(id, event.ctrlKey || event.metaKey || event.shiftKey)
+  // With Shift all from the one that is looked at up to this one.
+  const order = store.families.flatMap(({ sounds }) => sounds.map((sound) => sound.id))
+  const [from, to] = [order.indexOf(store.sound.id), order.indexOf(id)]
+  const range = order.slice(Math.min(from, to), Math.max(from, to) + 1).filter((each) => each !== id)
+  store.chooseAll([...new Set([...store.chosen.filter((each) => each !== id), ...range, id])])
 }
 /** Arrow keys go along the shore; Space hears. */
 function key(event: KeyboardEvent, id: string) {

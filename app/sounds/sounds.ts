@@ -90,7 +90,10 @@ export const useSounds = defineStore('sounds', () => {
     if (id) doc.edit(label, (edit) => edit.set(['sounds', id, field], value))
   }
   const rename = (name: string) => set('name', name, `Rename ${sound.value?.name}`)
-  const remove = (id: string) => doc.edit(`Delete ${soundOf(id)?.name}`, (edit) => removeSound(edit, id))
+  const remove = (ids: readonly string[]) =>
+    doc.edit(`Delete ${ids.length === 1 ? soundOf(ids[0])?.name : `${ids.length} sounds`}`, (edit) =>
+      ids.forEach((id) => removeSound(edit, id)),
+    )
   const replace = (from: string, to: string) =>
     doc.edit(`Replace ${soundOf(from)?.name} by ${soundOf(to)?.name}`, (edit) => replaceSound(edit, from, to))
 

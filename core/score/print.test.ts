@@ -43,6 +43,9 @@ describe('the print of a show', () => {
   })
   it('has all zones in its place, and ends where somebody has waited long enough', () => {
     const print = printOf(show, () => true)
+    const pausing = show.walks.map((each) => ({ ...each, points: each.points.map((at) => ({ ...at, pause: 30 })) }))
+    const slow = { ...show, walks: pausing }
+    expect([printOf(slow, () => true).isWhole, printOf(slow, () => false).isWhole]).toEqual([false, true])
     expect(print.zones).toBe(3)
     expect(print.place.zones).toHaveLength(3)
     const [x0, , x1] = print.place.box

@@ -8,6 +8,8 @@ import { usualWalks } from './usual-walks'
 export interface Print {
   /** How long the walk lasts that one sees first (s). */
   length: number
+  /** Whether the run was printed to its end; else it is longer than that. */
+  isWhole: boolean
   zones: number
   place: {
     /** West, north, east, south (m). */
@@ -29,7 +31,12 @@ const STRETCH = 10
 
 /** The print of a show. `isEnough` is asked now and then, and ends a run that takes too long where it is. */
 export function printOf(show: Show, isEnough: () => boolean): Print {
-  const run = usualRun(show, isEnough)
+  let isWhole = true
+  const run = usualRun(show, () => {
+    const enough = isEnough()
+    if (enough) isWhole = false
+    return enough
+  })
   const score = run && scoreOf(show, run)
   const met = (score?.lanes ?? []).filter((lane) => lane.met !== undefined).sort((a, b) => a.met! - b.met!)
   const { floors, walls } = show.place
@@ -41,6 +48,7 @@ export function printOf(show: Show, isEnough: () => boolean): Print {
   }
   return {
     length: run?.length ?? 0,
+    isWhole,
     zones: show.zones.length,
     place: {
       box: boxOf([...drawn.floors.flat(), ...drawn.walls.flat(), ...(floors.length ? [] : zones.flat())]),

@@ -22,7 +22,8 @@ export async function printNow(id: string): Promise<PrintNow> {
   if (known) return known
   const until = performance.now() + PATIENCE
   const print = { ...printOf(show, () => performance.now() > until), neverFire: neverFiring(show).length }
-  held.set(key, print)
+  // What was cut short is printed anew when it is asked for again: then the machine may have more time.
+  if (print.isWhole) held.set(key, print)
   while (held.size > MOST_HELD) held.delete(held.keys().next().value!)
   return print
 }
