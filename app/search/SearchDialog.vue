@@ -132,7 +132,13 @@ const entries = entriesOf(doc.show!)
 const find = finder([...entries, ...ACTIONS.map(({ entry }) => entry)])
 const found = computed(() => (words.value.trim() ? find(words.value) : ACTIONS.map(({ entry }) => entry)))
 const about = (entry: Entry) =>
-  entry.kind === 'step' ? `step of ${cueName(doc.show!, entry.cue!)}` : entry.kind === 'action' ? '' : entry.kind
+  entry.kind === 'step'
+    ? `step of ${cueName(doc.show!, entry.cue!)}`
+    : entry.kind !== 'action'
+      ? entry.kind
+      : entry.id.startsWith('whole ')
+        ? 'whole thing'
+        : ''
 
 const regionNamed = (name: string) => document.querySelector<HTMLElement>(`[role=region][aria-label="${name}"]`)
 const close = () => (isSearching.value = false)

@@ -27,6 +27,9 @@ const RULES = [
   delay: 1,
 }))
 
+// Hundreds of fields are opened: on a slow machine that is long, and no sign of a hang.
+test.setTimeout(1_200_000)
+
 /** Opens a show with one of everything, and a cue for each kind of step that says all it can; none of them acts. */
 async function openWhole(page: Page, server: TestServer): Promise<() => Promise<any>> {
   const cues = STEP_KINDS.map((kind) => ({
