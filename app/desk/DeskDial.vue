@@ -23,7 +23,7 @@ const emit = defineEmits<{ go: [dot: Dot, own: boolean] }>()
 const doc = useShow()
 const WIDTH = 372
 const PAD = 8
-const HIGH = 44
+const HIGH = 40
 const typed = ref(props.value)
 watch(
   () => props.value,
@@ -44,7 +44,7 @@ function stacked(dots: Dot[], own: boolean) {
       const name = `${own}${dot.walker}|${dot.t}`
       const nth = same.get(name) ?? 0
       same.set(name, nth + 1)
-      return { key: `${name}|${nth}`, dot, own, x: bin * 4.2, y: HIGH - 5 - Math.min(row, 8) * 4.4 }
+      return { key: `${name}|${nth}`, dot, own, x: bin * 4.2, y: HIGH - 5 - Math.min(row, 7) * 4.4 }
     })
 }
 const drawn = computed(() => [...stacked(props.dots ?? [], false), ...stacked(props.own ?? [], true)])
@@ -72,7 +72,7 @@ const number = (event: Event) => Number((event.target as HTMLInputElement).value
         :step="step"
         :label="label"
         :put="put"
-        class="!border-0 font-mono text-[12px] font-semibold"
+        class="min-h-6 !border-0 font-mono text-[12px] font-semibold"
       />
     </div>
     <svg v-if="dots" :width="WIDTH" :height="HIGH" :viewBox="`0 0 ${WIDTH} ${HIGH}`" class="block max-w-full">

@@ -97,7 +97,7 @@ const froms = [
 </script>
 
 <template>
-  <div class="space-y-1.5">
+  <div class="space-y-1">
     <DeskDial
       name="Debounce"
       :value="rule.debounce"
