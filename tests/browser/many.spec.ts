@@ -122,8 +122,12 @@ test('what is copied comes into another show with what it needs, and says what i
 
   const show = await openNew(page, server, 'Into')
   await page.mouse.move(5, 60)
-  await page.keyboard.press('Control+v')
-  await expect.poll(async () => (await show()).zones.map(({ name }) => name)).toEqual(['Alcove'])
+  const zones = async () => (await show()).zones.map(({ name }) => name)
+  // What pastes comes a moment after the page: pressed before, nothing happens yet.
+  await expect(async () => {
+    if ((await zones()).length === 0) await page.keyboard.press('Control+v')
+    await expect.poll(zones, { timeout: 30_000 }).toEqual(['Alcove'])
+  }).toPass()
   const now = await show()
   expect(now.cues.map(({ name }) => name)).toEqual(['Light on'])
   expect(now.place.lights.map(({ name }) => name)).toContain('Lamp')

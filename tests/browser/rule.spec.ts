@@ -212,6 +212,11 @@ test('zones share rules by a kit: changed for all of them, or for one only', asy
   await expect.poll(fired).toEqual([1, 1])
   // A rule of its own comes beside those of the kit, by an id that nobody has.
   await head(page, 'Hall doorway').click()
+  await kit.getByRole('button', { name: 'Only here' }).click()
   await desk(page).getByRole('button', { name: '+ rule' }).click()
   await expect.poll(fired).toEqual([4, 1])
+  // While all zones of the kit are meant, it is a rule of all of them.
+  await kit.getByRole('button', { name: 'In all 2 zones' }).click()
+  await desk(page).getByRole('button', { name: '+ rule' }).click()
+  await expect.poll(fired).toEqual([7, 4])
 })
