@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Step, Zone } from '~~/core/show'
+import type { Zone } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { usePlayhead } from '~/frame/playhead'
 import { useRun } from '~/run/current-run'
@@ -15,7 +15,6 @@ const times = computed(() =>
     event.kind === 'enter' && event.quiet && event.zone === props.zone.id ? [event.t] : [],
   ),
 )
-type Move = Extract<Step, { kind: 'move' }>
 /** The moves that are quiet, of the cues that move somebody at these times. */
 const moves = computed(() => {
   const fired = new Set<string>()
@@ -23,9 +22,7 @@ const moves = computed(() => {
     if (event.kind === 'step' && event.of === 'move' && times.value.some((t) => Math.abs(t - event.t) < 0.01))
       fired.add(event.step)
   return doc.cues.flatMap((cue) =>
-    cue.steps.flatMap((step) =>
-      step.kind === 'move' && step.quiet && fired.has(step.id) ? [{ cue, step: step as Move }] : [],
-    ),
+    cue.steps.flatMap((step) => (step.kind === 'move' && step.quiet && fired.has(step.id) ? [{ cue, step }] : [])),
   )
 })
 const setOff = () =>

@@ -21,9 +21,13 @@ export function nearest<T extends { at: readonly number[] }>(
 
 /** Sounds from so long on lie rather than happen (s). */
 const LONG = 8
+export const isLong = ({ seconds }: Pick<Sound, 'seconds'>): boolean => seconds >= LONG
+/** The sounds that something uses. */
+export const usedSounds = (show: Show): Set<string> =>
+  new Set(references(show).flatMap(({ to, id }) => (to === 'sounds' ? [id] : [])))
 /** The last that nothing uses yet, as one is that was just brought in; or the first that fits. */
 function soundFor(show: Show, fits: (sound: Sound) => boolean): Sound | undefined {
-  const used = new Set(references(show).flatMap(({ to, id }) => (to === 'sounds' ? [id] : [])))
+  const used = usedSounds(show)
   const fitting = show.sounds.filter(fits)
   return fitting.findLast(({ id }) => !used.has(id)) ?? fitting[0] ?? show.sounds[0]
 }
@@ -52,10 +56,10 @@ const within = (show: Show, near?: readonly number[], cue?: string) => {
   return {
     // Who uses which sound is asked of the whole show: only for the steps that are of one.
     get spot() {
-      return soundFor(show, ({ seconds }) => seconds < LONG)
+      return soundFor(show, (sound) => !isLong(sound))
     },
     get bed() {
-      return soundFor(show, ({ seconds }) => seconds >= LONG)
+      return soundFor(show, isLong)
     },
     pool: show.pools[0],
     light: nearest(show.place.lights, near),

@@ -211,7 +211,7 @@ const OF_EACH = new Set<PartKind>(['light', 'prop', 'mark', 'flag'])
 const AT_IT = 3
 
 /** Whether something that a kit names is a zone's own: the zone itself, what stands at it, a flag that nothing else knows. */
-export function isOfZone(show: Show, kit: Kit, zone: Zone, is: PartKind, id: string): boolean {
+function isOfZone(show: Show, kit: Kit, zone: Zone, is: PartKind, id: string): boolean {
   if (is === 'zone') return id === zone.id
   if (!OF_EACH.has(is)) return false
   if (is === 'flag') {
@@ -239,8 +239,8 @@ export function shareWithParts(
   const kitId = shareRules(edit, zoneId, rules, name)
   const kit = edit.show.kits.find(({ id }) => id === kitId)!
   const zone = edit.show.zones.find(({ id }) => id === zoneId)!
-  const own = ownable(edit.show, kit).filter(({ is, id }) =>
-    OF_EACH.has(is) && !atIt ? true : isOfZone(edit.show, kit, zone, is, id),
+  const own = ownable(edit.show, kit).filter(
+    ({ is, id }) => (!atIt && OF_EACH.has(is)) || isOfZone(edit.show, kit, zone, is, id),
   )
   for (const { is, id } of own) makePart(edit, kitId, zoneId, is, id)
   return kitId

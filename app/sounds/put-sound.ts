@@ -1,12 +1,11 @@
-import { completeRule, completeStep, freeId, ruleIds, type Editor, type Show, type Spot } from '~~/core/show'
+import { completeRule, completeStep, freeId, freeName, ruleIds, type Editor, type Spot } from '~~/core/show'
 import { freshCue, freshZone, standingAt } from '~/document/fresh'
+import { isLong } from '~/document/fresh-step'
 import { useShow } from '~/document/show'
 import { say } from '~/frame/said'
 import { useSelection } from '~/frame/selection'
 import { useBringSounds } from './bring-sounds'
 
-/** From so long on a sound lies where it is put, as long as somebody is there (s); a shorter one is heard once. */
-const LONG = 8
 /** How near one comes to hear it, and how high that is noticed (m). */
 const NEAR = 3
 const HIGH = 2.5
@@ -17,14 +16,18 @@ export function putSound(edit: Editor, soundId: string, spot: Spot): string {
   const sound = show.sounds.find(({ id }) => id === soundId)!
   const zone = {
     ...freshZone(show, { kind: 'cylinder', at: standingAt(show, spot), radius: NEAR, height: HIGH }),
-    name: freeNameOf(show, sound.name),
+    name: freeName(
+      sound.name,
+      show.zones.map(({ name }) => name),
+    ),
   }
   const cue = freshCue(show, sound.name)
   const step = {
     id: freeId('sound', show.cues.flatMap(({ steps }) => steps.map(({ id }) => id))),
     sound: soundId,
     where: { at: 'zone' },
-    ...(sound.seconds < LONG ? { kind: 'sound' as const } : { kind: 'bed' as const, hold: 'release' }),
+    // A long one lies there as long as somebody does.
+    ...(isLong(sound) ? { kind: 'bed' as const, hold: 'release' } : { kind: 'sound' as const }),
   } // prettier-ignore
   edit.add(['cues'], { ...cue, steps: [completeStep(step)] })
   edit.add(['zones'], zone)
@@ -32,14 +35,6 @@ export function putSound(edit: Editor, soundId: string, spot: Spot): string {
   edit.add(['zones', zone.id, 'rules'], rule)
   return zone.id
 }
-function freeNameOf({ zones }: Show, name: string): string {
-  const taken = new Set(zones.map((zone) => zone.name))
-  for (let n = 1; ; n++) {
-    const tried = n === 1 ? name : `${name} ${n}`
-    if (!taken.has(tried)) return tried
-  }
-}
-
 /** Brings files in and puts their sounds at a spot, those after the first a little beside it. */
 export function putSounds(files: readonly File[], [x, z]: Spot): void {
   const doc = useShow()

@@ -1,4 +1,5 @@
-import { references, type Show, type Sound } from '~~/core/show'
+import type { Show, Sound } from '~~/core/show'
+import { usedSounds } from '~/document/fresh-step'
 import type { Asked, Heard } from './heard'
 
 /** A sound, a pool or none, as one chooses among them. */
@@ -14,7 +15,7 @@ export interface SoundChoice {
 
 /** What can be chosen, the sound that came in last before all others. */
 export function soundsToChoose(show: Show, { perhaps, pools }: Asked): SoundChoice[] {
-  const used = new Set(references(show).flatMap(({ to, id }) => (to === 'sounds' ? [id] : [])))
+  const used = usedSounds(show)
   const byId = new Map(show.sounds.map((sound) => [sound.id, sound]))
   const latest = show.sounds.at(-1)
   const sounds = show.sounds.toReversed().map((sound): SoundChoice => ({

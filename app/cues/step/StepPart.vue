@@ -18,12 +18,12 @@ const doc = useShow()
 const put = (value: unknown, path = props.part.path) => doc.edit(props.label, (edit) => props.putIn(edit)(path, value))
 const putNumber = (edit: Editor, value: number) => props.putIn(edit)(props.part.path, value)
 
-function choose(value: unknown) {
+function putChosen(edit: Editor, value: unknown) {
   const { part } = props
-  if (part.as !== 'choice') return
-  if (part.choose) doc.edit(props.label, (edit) => part.choose!(props.putIn(edit), value, edit))
-  else put(value)
+  if (part.as === 'choice' && part.choose) part.choose(props.putIn(edit), value, edit)
+  else props.putIn(edit)(part.path, value)
 }
+const choose = (value: unknown) => doc.edit(props.label, (edit) => putChosen(edit, value))
 function pick() {
   const { part } = props
   if (part.as !== 'choice' || !part.picks) return
@@ -39,9 +39,7 @@ function pick() {
     const mark = freshMark(doc.show!, 'standing', standingAt(doc.show!, spot), 0)
     doc.edit(props.label, (edit) => {
       edit.add(['place', 'marks'], mark)
-      const chosen = value('mark', mark.id)
-      if (part.as === 'choice' && part.choose) part.choose(props.putIn(edit), chosen, edit)
-      else props.putIn(edit)(part.path, chosen)
+      putChosen(edit, value('mark', mark.id))
     })
   }
 }
