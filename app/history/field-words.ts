@@ -41,7 +41,6 @@ export function valueWords(show: Show, value: unknown): string {
   if (Array.isArray(value) && value.length <= 4 && value.every((item) => typeof item !== 'object'))
     return value.map((item) => valueWords(show, item)).join(', ') || 'none'
   if (Array.isArray(value)) return `${value.length} of them`
-  if (Array.isArray(value)) return 'several'
   const kind = (value as { kind?: unknown; at?: unknown }).kind ?? (value as { at?: unknown }).at
   if (typeof kind === 'string') return `a ${kind}`
   const parts = Object.entries(value as object).slice(0, MOST)

@@ -10,7 +10,9 @@ import { useShow } from '~/document/show'
 import { usePlayhead } from '~/frame/playhead'
 import { useView } from '~/frame/view'
 import { useRun } from '~/run/current-run'
+import { loudnessAt, useLoudnessShares } from '~/run/loudness-shares'
 import { COLOURS, faint } from '~/score/canvas/colours'
+import { soundName } from '~/words/names'
 import { clock, plain } from '~/words/time'
 import type { AmbienceWorker } from './ambience.worker'
 import type { Sight } from './canvas/sight'
@@ -51,6 +53,8 @@ const spot = computed((): Spot | undefined => {
   const [x, , z] = positionAt(path, playhead.t)
   return [x, z]
 })
+/** What differs by less than this is the same (LU). */
+const ALIKE = 1.5
 const heard = shallowRef<HeardThere[]>([])
 let reads = 0
 async function read() {
@@ -66,6 +70,21 @@ const together = computed(() => {
   const power = heard.value.reduce((sum, { level }) => sum + 10 ** (level / 10), 0)
   return power > 0 ? 10 * Math.log10(power) : undefined
 })
+/** The run at the same time and place: it counts what passes as well, and only what has begun. */
+const inRun = computed(() => {
+  if (props.at || together.value === undefined) return undefined
+  const level = loudnessAt(runs.loudness, playhead.t)
+  if (level === undefined) return undefined
+  return { level, is: level > together.value + ALIKE ? 'louder' : level < together.value - ALIKE ? 'softer' : 'alike' }
+})
+const shares = useLoudnessShares(() => (inRun.value?.is === 'louder' ? playhead.t : undefined))
+/** What sounds in the run and doesn't go on here. */
+const passing = computed(() =>
+  shares.value
+    .map(({ sound, level }) => ({ name: soundName(doc.show!, sound), level }))
+    .filter(({ name }) => !heard.value.some(({ sound }) => sound.name === name))
+    .slice(0, 2),
+)
 const zoneName = (id: string) => doc.show?.zones.find((zone) => zone.id === id)?.name ?? id
 
 const SPAN = 8
@@ -157,7 +176,7 @@ const ink = (level: number) => faint(COLOURS.lamp, (12 + 150 * ((level - SOFT) /
       class="absolute right-3 bottom-8 w-[226px] space-y-1 rounded-[9px] border border-rule bg-ink-1/95 p-2.5 text-[11.5px] text-bone-2"
     >
       <p class="flex justify-between text-bone">
-        <strong>{{ at ? 'Heard here' : `Heard at ${clock(playhead.t)}` }}</strong>
+        <strong>{{ at ? 'Goes on here' : `Goes on at ${clock(playhead.t)}` }}</strong>
         <span v-if="together !== undefined" class="font-mono text-[11px]">{{ plain(together, 0) }} LUFS</span>
       </p>
       <p v-if="heard.length === 0" class="text-bone-3">Nothing goes on here for who stays: no bed, no scatter.</p>
@@ -169,6 +188,18 @@ const ink = (level: number) => faint(COLOURS.lamp, (12 + 150 * ((level - SOFT) /
           <span class="font-mono text-[10.5px]">{{ plain(level, 0) }}</span>
         </li>
       </ul>
+      <p v-if="inRun" class="border-t border-rule pt-1" data-in-run>
+        <template v-if="inRun.is === 'alike'">The run says the same, over the 3 s before.</template>
+        <template v-else
+          >In the run it is {{ plain(inRun.level, 0) }} LUFS over the 3 s before:
+          <template v-if="inRun.is === 'softer'">not all of this sounds then.</template>
+          <template v-else-if="passing.length > 0"
+            >what passes counts, too:
+            {{ passing.map(({ name, level }) => `${name} ${plain(level, 0)}`).join(', ') }}.</template
+          >
+          <template v-else>some of this is louder just then.</template>
+        </template>
+      </p>
       <template v-if="fades && !at">
         <svg
           viewBox="0 0 200 48"

@@ -33,6 +33,9 @@ export const useRun = defineStore('run', () => {
   const seed = ref(7)
   /** The number of the varied walker that is followed instead of the walks as drawn. */
   const walker = ref<number>()
+  /** The seed whose run is outlined in the score beside this one, and in how many lanes it goes otherwise. */
+  const beside = ref<number>()
+  const otherwise = ref<number>()
   const run = shallowRef<Run>()
   /** The show that it is a run of. */
   const played = shallowRef<Show>()
@@ -185,6 +188,7 @@ export const useRun = defineStore('run', () => {
     if (busy) return
     await hear()
     await computeCurves()
+    await outline()
     void hearHowLoud()
     if (edits) void worker.prepare()
   }
@@ -213,6 +217,16 @@ export const useRun = defineStore('run', () => {
     loudness.value = made.loudness
     lux.value = made.lux
   }
+
+  async function outline(): Promise<void> {
+    if (!busy) otherwise.value = await worker.outline()
+  }
+  watch(beside, async (seed) => {
+    await worker.setBeside(seed)
+    await outline()
+  })
+  /** What makes how loud it is at a time of the run. */
+  const sharesAt = (t: number) => worker.sharesAt(t)
 
   const fetched = new Set<string>()
   /** What is known of how loud the sounds are that are heard in the run: fetched as they are first heard. */
@@ -250,6 +264,8 @@ export const useRun = defineStore('run', () => {
     walks,
     seed,
     walker,
+    beside,
+    otherwise,
     run,
     played,
     events,
@@ -261,6 +277,7 @@ export const useRun = defineStore('run', () => {
     earlier,
     loudness,
     lux,
+    sharesAt,
     player,
     mount,
     look,

@@ -8,6 +8,7 @@ import {
   learnFlights,
   prepare,
   RunError,
+  timeAway,
   walksOf,
   type Run,
   type RunUnderWay,
@@ -15,10 +16,11 @@ import {
 import { luxOver } from '~~/core/light'
 import { applyPatch, type Operation, type Show } from '~~/core/show'
 import { scoreOf, withGone, type Lane, type Score } from '~~/core/score'
-import { loudnessOf, type Envelopes } from '~~/core/sound'
+import { loudnessOf, loudnessShares, type Envelopes, type LoudnessShare } from '~~/core/sound'
 import { varied } from '~~/core/study'
 import { createRenderer } from '~/score/canvas/renderer'
 import { loadFonts } from '~/score/canvas/fonts'
+import { differs } from '~/score/canvas/paint-lane'
 import type { Content } from '~/score/canvas/scene'
 import { areSameWays, plainRun, playerOf } from './plain-run'
 
@@ -82,12 +84,15 @@ const NOTHING: Content = {
   lux: undefined,
   luxEvery: LUX_EVERY,
   fades: [],
+  cuts: [],
 }
 let content = NOTHING
 /** The score of the show without the drag that is on. */
 let settled: Score | undefined
 /** An earlier version that the score is compared with, and what became of it when it was run as `key` says; `later`: run in place of the show. */
 let earlier: { show: Show; later?: Show; key: string; score?: Score } | undefined
+/** The same walks by another luck, outlined in the score; worked out when nobody waits, of the show and the walks that `of` and `key` say. */
+let beside: { seed: number; of?: Show; key?: string; score?: Score } | undefined
 /** How the latest run was asked for. */
 let asked: Pick<RunRequest, 'walks' | 'seed' | 'walker'> | undefined
 
@@ -101,16 +106,34 @@ function earlierScore(): Score | undefined {
   const { seed, walker } = asked
   const walks = asked.walks.filter((id) => there.has(id))
   earlier = { show: before, later, key }
-  if (walks.length === 0 || !isPrepared(before)) return undefined
+  earlier.score = scoreBy(before, { walks, seed, walker })
+  return earlier.score
+}
+
+/** The score by the other seed; none of a varied walker, whose luck is their number. */
+function scoreBeside(): Score | undefined {
+  if (!beside || !asked || asked.walker !== undefined) return undefined
+  const { walks } = asked
+  const key = walks.join()
+  if (beside.of === played && beside.key === key) return beside.score
+  const { seed } = beside
+  beside = { seed, of: played, key }
+  beside.score = scoreBy(played, { walks, seed })
+  return beside.score
+}
+
+/** The score of a show by itself; none where it can't be run. */
+function scoreBy(of: Show, { walks, seed, walker }: Pick<RunRequest, 'walks' | 'seed' | 'walker'>): Score | undefined {
+  if (walks.length === 0 || !isPrepared(of)) return undefined
   try {
-    const followed = walker === undefined ? walksOf(before, walks) : varied(before, walks, walker)
-    const under = beginRun(before, followed, { seed: walker ?? seed })
+    const followed = walker === undefined ? walksOf(of, walks) : varied(of, walks, walker)
+    const under = beginRun(of, followed, { seed: walker ?? seed })
     under.goOn(Infinity)
-    earlier.score = scoreOf(before, under.end())
+    return scoreOf(of, under.end())
   } catch (error) {
     if (!(error instanceof RunError)) throw error
+    return undefined
   }
-  return earlier.score
 }
 
 function draw(now: Partial<Content>): void {
@@ -131,6 +154,8 @@ const fadesOf = (run: Run): Content['fades'] =>
     to: (fade.cut ?? fade.t + fade.in + fade.stay) + fade.out,
   }))
 
+const cutsOf = (run: Run): Content['cuts'] => run.channels.cameras[playerOf(run)]!.map(timeAway)
+
 const worker = {
   open(document: Show): void {
     show = drafted = played = document
@@ -144,6 +169,20 @@ const worker = {
   async compare(before: Show | undefined, later: Show | undefined): Promise<void> {
     for (const version of [before, later]) if (version) await prepare(version)
     earlier = before && { show: before, later, key: '' }
+  },
+  /** From now on the score has the run by another seed outlined; none ends it. Drawn by `outline`. */
+  setBeside(seed: number | undefined): void {
+    beside = seed === undefined ? undefined : { seed }
+  },
+  /** Outlines the run by the other seed; gives in how many lanes it goes otherwise, undefined if nothing is outlined or it can’t be run. */
+  async outline(): Promise<number | undefined> {
+    if (earlier) return undefined
+    if (beside) await prepare(played)
+    const ghost = scoreBeside()
+    draw({ ghost })
+    if (!ghost) return undefined
+    const others = new Map(ghost.lanes.map((lane) => [lane.zone, lane]))
+    return content.score.lanes.filter((lane) => differs(others.get(lane.zone)!, lane)).length
   },
   /** Nobody walks: there is nothing to be seen. */
   clear(): void {
@@ -193,10 +232,10 @@ const worker = {
     asked = { walks, seed, walker }
     const before = earlierScore()
     const found = withGone(scoreOf(played, made), before)
-    const ghost = draft ? settled : before
+    const ghost = draft ? settled : (before ?? beside?.score)
     const score = draft && settled ? inOrder(found, settled) : found
     if (!draft) settled = score
-    draw({ score, ghost, fades: fadesOf(made) })
+    draw({ score, ghost, fades: fadesOf(made), cuts: cutsOf(made) })
     isPublished = false
     return { drawn: performance.timeOrigin + performance.now(), partial, problem }
   },
@@ -236,6 +275,10 @@ const worker = {
     }
     draw(curves)
     return curves
+  },
+  /** What makes the loudness that the curve has at a time of the latest run, for the player that is followed. */
+  sharesAt(t: number): LoudnessShare[] {
+    return latest ? loudnessShares(played, latest, playerOf(latest), envelopes, t) : []
   },
 }
 export type RunWorker = typeof worker

@@ -1,4 +1,4 @@
-import type { Show, Step, StepKind } from '~~/core/show'
+import type { Cue, Show, Step, StepKind } from '~~/core/show'
 import { busName, cueName, flagName, lightName, markName, poolName, propName, soundName, zoneName } from './names'
 import { colourWords } from './colours'
 import { count, plain } from './time'
@@ -166,6 +166,10 @@ export const wordsOf = (kind: StepKind): StepWords<Step> => WORDS[kind] as unkno
 
 /** The kinds in the order in which they are offered. */
 export const OFFERED = Object.keys(WORDS) as StepKind[]
+
+/** A step by its kind and its cue, as what undoes a change to it says. */
+export const stepIn = ({ name }: Cue, { kind }: Step): string =>
+  `${WORDS[kind].name.replace(/^[AT]/, (letter) => letter.toLowerCase())} in ${name}`
 
 /** What a step does, in a few words. */
 export const stepWords = (show: Show, step: Step): string => wordsOf(step.kind).does(show, step)

@@ -13,6 +13,7 @@ export {
   movedBy,
   perPlayer,
   tiedPoint,
+  timeAway,
 } from './history'
 export type { Audible, ChannelHistory, FlightRecord, Pose, Value } from './history'
 export { createRun, type LivePose, type Keys, type LiveRun, type Participant } from './live'

@@ -35,21 +35,76 @@ export function loudnessOf(
   player: number,
   envelopes: ReadonlyMap<string, Envelopes>,
 ): Float32Array {
-  const hearing = new Hearing(show, run, player)
-  const power = new Float64Array(Math.max(1, Math.ceil(run.length / BLOCK)))
-  const sounds = new Map(show.sounds.map((sound) => [sound.id, sound]))
-  const ears = Array.from(power, (): Ears | undefined => undefined)
-  const earsAt = (b: number) => (ears[b] ??= hearing.earsAt((b + 0.5) * BLOCK))
+  const power = new Float64Array(blocksOf(run))
+  const addPower = powersOf(show, run, player, envelopes)
+  for (const audible of run.audible) addPower(power, audible)
+  return shortTerm(power)
+}
+const blocksOf = (run: Run): number => Math.max(1, Math.ceil(run.length / BLOCK))
+
+/** One sound's part in how loud a moment of a run is. */
+export interface LoudnessShare {
+  sound: string
+  /** The steps and playings that it sounds by. */
+  by: { playing: number; step: string }[]
+  /** How loud it would be alone (LUFS). */
+  level: number
+  /** Its share of the power of all together, 0 to 1. */
+  share: number
+}
+
+/** What makes the short-term loudness at a time of a run (s): each sound that is heard in the 3 s before it, the loudest first. `envelopes`: by asset. */
+export function loudnessShares(
+  show: Show,
+  run: Run,
+  player: number,
+  envelopes: ReadonlyMap<string, Envelopes>,
+  t: number,
+): LoudnessShare[] {
+  const width = Math.round(SHORT_TERM / BLOCK)
+  const last = Math.min(blocksOf(run) - 1, Math.floor(t / BLOCK + 1e-6))
+  const first = Math.max(0, last - width + 1)
+  const addPower = powersOf(show, run, player, envelopes)
+  const power = new Float64Array(blocksOf(run))
+  const found = new Map<string, { by: LoudnessShare['by']; sum: number }>()
   for (const audible of run.audible) {
+    if (audible.t > (last + 1) * BLOCK || audible.until + audible.fadeOut < first * BLOCK) continue
+    power.fill(0, first, last + 1)
+    addPower(power, audible, first, last)
+    const sum = power.subarray(first, last + 1).reduce((all, each) => all + each, 0)
+    if (sum <= 0) continue
+    const known = found.get(audible.sound) ?? { by: [], sum: 0 }
+    known.by.push({ playing: audible.playing, step: audible.step })
+    found.set(audible.sound, { by: known.by, sum: known.sum + sum })
+  }
+  const whole = [...found.values()].reduce((all, { sum }) => all + sum, 0)
+  return [...found]
+    .map(([sound, { by, sum }]) => ({ sound, by, level: Math.max(SILENCE, lufs(sum / width)), share: sum / whole }))
+    .sort((a, b) => b.share - a.share)
+}
+
+/** Adds to the power of each block what a sound of a run has there for a player; of the blocks from one to another, if not of all. */
+function powersOf(
+  show: Show,
+  run: Run,
+  player: number,
+  envelopes: ReadonlyMap<string, Envelopes>,
+): (power: Float64Array, audible: Audible, first?: number, last?: number) => void {
+  const hearing = new Hearing(show, run, player)
+  const sounds = new Map(show.sounds.map((sound) => [sound.id, sound]))
+  const ears: (Ears | undefined)[] = Array.from({ length: blocksOf(run) }, () => undefined)
+  const earsAt = (b: number) => (ears[b] ??= hearing.earsAt((b + 0.5) * BLOCK))
+  return (power, audible, first = 0, last = power.length - 1) => {
     const { asset, trim, seconds } = sounds.get(audible.sound)!
     const known = envelopes.get(asset)
-    if (hearing.hears(audible) && known) addPower(power, audible, known, trim ?? [0, seconds], hearing, earsAt)
+    if (!hearing.hears(audible) || !known) return
+    addPower(power, [first, last], audible, known, trim ?? [0, seconds], hearing, earsAt)
   }
-  return shortTerm(power)
 }
 
 function addPower(
   power: Float64Array,
+  [first, most]: readonly [number, number],
   audible: Audible,
   { envelope, placed = envelope }: Envelopes,
   trim: readonly [number, number],
@@ -69,8 +124,8 @@ function addPower(
     return turns * whole + energyAt(sums, Math.min(trim[1], trim[0] + gone - turns * length))
   }
   const end = Math.min(audible.until + audible.fadeOut, audible.loop ? Infinity : audible.t + length / speed)
-  const last = Math.min(power.length - 1, Math.floor(end / BLOCK))
-  for (let b = Math.max(0, Math.floor(audible.t / BLOCK)); b <= last && length > 0; b++) {
+  const last = Math.min(most, Math.floor(end / BLOCK))
+  for (let b = Math.max(first, Math.floor(audible.t / BLOCK)); b <= last && length > 0; b++) {
     const from = Math.max(audible.t, b * BLOCK)
     const to = Math.min(end, (b + 1) * BLOCK)
     const t = (from + to) / 2

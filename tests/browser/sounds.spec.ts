@@ -262,7 +262,7 @@ test('the plan shows how loud it is wherever one stays, and says what is heard t
   const here = await spotAt(page, 5, 4)
   await page.mouse.move(here.x, here.y)
   await expect(said).toContainText('Wind and sea')
-  await expect(said).toContainText(/Heard here.*−\d+ LUFS/)
+  await expect(said).toContainText(/Goes on here.*−\d+ LUFS/)
   const there = await spotAt(page, 15, 4)
   await page.mouse.move(there.x, there.y)
   await expect(said).toContainText('no bed, no scatter')

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Cue, Step } from '~~/core/show'
 import { useShow } from '~/document/show'
+import { stepIn } from '~/words/step-kinds'
 import AtmosphereSwatch from './AtmosphereSwatch.vue'
 import { freshPreset, givenOf } from './presets'
 
@@ -11,7 +12,7 @@ const at = (field: string) => ['cues', props.cue.id, 'steps', props.step.id, fie
 const own = computed(() => givenOf(props.step))
 const says = computed(() => Object.keys(own.value).length > 0)
 const goTo = (preset: string | undefined) =>
-  doc.edit(`Change a step of ${props.cue.name}`, (edit) => edit.set(at('preset'), preset))
+  doc.edit(`Preset of ${stepIn(props.cue, props.step)}`, (edit) => edit.set(at('preset'), preset))
 /** What it goes to and what it says over that becomes an atmosphere of its own name. */
 function keep() {
   const preset = doc.show!.atmospheres.find(({ id }) => id === props.step.preset)

@@ -50,7 +50,7 @@ function duplicate() {
     <AtmosphereSwatch :atmosphere="preset" class="h-20 w-full" />
     <StepPieces
       :pieces="pieces"
-      :label="`Change ${preset.name}`"
+      :of="preset.name"
       :put-in="(edit) => (path, value) => edit.set(['atmospheres', preset.id, ...path], value)"
     />
     <div class="flex gap-1.5">

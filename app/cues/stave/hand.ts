@@ -3,6 +3,7 @@ import type { Editor, Step } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { followPointer } from '~/frame/pointer-drag'
 import { useSelection } from '~/frame/selection'
+import { stepIn } from '~/words/step-kinds'
 import { count } from '~/words/time'
 import { aligned, copiesOf, pasted, type Alignment } from '../cue-edits'
 import { usePreview } from '../preview'
@@ -30,6 +31,11 @@ export function useStaveHand(clock: { timeAt: (event: { clientX: number }) => nu
   const chosen = computed(() => steps.value.filter(({ id }) => selection.steps.includes(id)))
   const isChosen = (id: string) => selection.steps.includes(id)
   const said = (ids: readonly string[]) => (ids.length === 1 ? 'a step' : count(ids.length, 'step'))
+  /** Steps of the cue as Undo says them. */
+  const saidIn = (ids: readonly string[]) => {
+    const one = ids.length === 1 ? steps.value.find(({ id }) => id === ids[0]) : undefined
+    return one ? stepIn(cue.value!, one) : `${said(ids)} in ${cue.value!.name}`
+  }
   const strokeOf = (id: string) => store.strokes.find(({ step }) => step.id === id)
   const address = (id: string, ...more: string[]) => ['cues', cue.value!.id, 'steps', id, ...more]
 
@@ -91,7 +97,7 @@ export function useStaveHand(clock: { timeAt: (event: { clientX: number }) => nu
       move: (e, far) => far && doc.drag(work(e)),
       end(e, far) {
         guide.value = undefined
-        if (far) doc.drop(`Move ${said(ids)} of ${cue.value!.name}`, work(e))
+        if (far) doc.drop(`Move ${saidIn(ids)}`, work(e))
         else doc.letGo()
         if (!far || !isChosen(id)) selection.openOne(id)
       },
@@ -117,7 +123,7 @@ export function useStaveHand(clock: { timeAt: (event: { clientX: number }) => nu
       move: (e, far) => far && doc.drag(work(e)),
       end(e, far) {
         guide.value = undefined
-        if (far) doc.drop(`${handle.says} of a step of ${cue.value!.name}`, work(e))
+        if (far) doc.drop(`${handle.says} of ${stepIn(cue.value!, stroke.step)}`, work(e))
         else doc.letGo()
         if (selection.openStep !== id) selection.openOne(id)
       },
@@ -139,7 +145,7 @@ export function useStaveHand(clock: { timeAt: (event: { clientX: number }) => nu
     const handle = key === undefined ? mainHandle(handles) : handles.find((each) => each.key === key)
     if (!handle) return
     const t = Math.max(stroke.from, rounded(handle.t + by))
-    doc.edit(`${handle.says} of a step of ${cue.value!.name}`, (edit) =>
+    doc.edit(`${handle.says} of ${stepIn(cue.value!, stroke.step)}`, (edit) =>
       handle.put(putInStep(edit, cue.value!.id, stroke.step.id), t),
     )
   }
@@ -151,12 +157,12 @@ export function useStaveHand(clock: { timeAt: (event: { clientX: number }) => nu
   function remove(ids: readonly string[]): void {
     if (ids.length === 0) return
     selection.openOne(undefined)
-    doc.edit(`Remove ${said(ids)} of ${cue.value!.name}`, (edit) => ids.forEach((id) => edit.remove(address(id))))
+    doc.edit(`Remove ${saidIn(ids)}`, (edit) => ids.forEach((id) => edit.remove(address(id))))
   }
   function mute(ids: readonly string[]): void {
     const all = steps.value.filter(({ id }) => ids.includes(id))
     const muted = !all.every((step) => step.muted)
-    doc.edit(`Mute ${said(ids)} of ${cue.value!.name}`, (edit) =>
+    doc.edit(`Mute ${saidIn(ids)}`, (edit) =>
       all.forEach(({ id }) => edit.set(address(id, 'muted'), muted)),
     )
   }
@@ -201,7 +207,7 @@ export function useStaveHand(clock: { timeAt: (event: { clientX: number }) => nu
       stretchBy(stroke, undefined, side * far)
     } else if (side !== 0) {
       const first = earliest(ids)
-      doc.edit(`Move ${said(ids)} of ${cue.value!.name}`, shiftBy(ids, Math.max(-first, side * far)))
+      doc.edit(`Move ${saidIn(ids)}`, shiftBy(ids, Math.max(-first, side * far)))
     } else if (event.key === 'Enter' && event.shiftKey) selection.toggleStep(id)
     else if (event.key === 'Enter') selection.openOne(id)
     else if (event.key === 'Delete' || event.key === 'Backspace') remove(ids)

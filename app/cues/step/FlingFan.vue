@@ -2,6 +2,7 @@
 import type { Cue, Editor, Step } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { followPointer } from '~/frame/pointer-drag'
+import { stepIn } from '~/words/step-kinds'
 import { plain } from '~/words/time'
 
 /** Where a throw goes, from above and from the side: its spread is a fan whose middle and edge are dragged. */
@@ -9,7 +10,7 @@ const props = defineProps<{ cue: Cue; step: Extract<Step, { kind: 'fling' }> }>(
 const doc = useShow()
 const R = 44
 const MIDDLE = 52
-const label = computed(() => `Change a step of ${props.cue.name}`)
+const label = computed(() => `Throw of ${stepIn(props.cue, props.step)}`)
 const put = (field: 'yaw' | 'pitch' | 'spread', value: number) => (edit: Editor) =>
   edit.set(['cues', props.cue.id, 'steps', props.step.id, field], value)
 const radians = (degrees: number) => (degrees * Math.PI) / 180

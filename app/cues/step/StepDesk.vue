@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Cue, Step } from '~~/core/show'
 import { useShow } from '~/document/show'
+import { stepIn } from '~/words/step-kinds'
 import AtmosphereChoice from '../atmosphere/AtmosphereChoice.vue'
 import { usePreview } from '../preview'
 import { cautionsOf } from './cautions'
@@ -22,7 +23,7 @@ const cautions = computed(() =>
   ),
 )
 const mend = (put: (put: PutIn) => void) =>
-  doc.edit(`Change a step of ${props.cue.name}`, (edit) => put(putInStep(edit, props.cue.id, props.step.id)))
+  doc.edit(`Mend ${stepIn(props.cue, props.step)}`, (edit) => put(putInStep(edit, props.cue.id, props.step.id)))
 </script>
 
 <template>

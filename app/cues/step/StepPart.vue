@@ -13,9 +13,10 @@ import type { PutIn, StepPart } from './parts'
 import StepStops from './StepStops.vue'
 
 /** One part of a step's sentence. */
-const props = defineProps<{ part: StepPart; label: string; putIn: (edit: Editor) => PutIn }>()
+const props = defineProps<{ part: StepPart; of: string; putIn: (edit: Editor) => PutIn }>()
 const doc = useShow()
-const put = (value: unknown, path = props.part.path) => doc.edit(props.label, (edit) => props.putIn(edit)(path, value))
+const label = computed(() => `${props.part.name} of ${props.of}`)
+const put = (value: unknown, path = props.part.path) => doc.edit(label.value, (edit) => props.putIn(edit)(path, value))
 const putNumber = (edit: Editor, value: number) => props.putIn(edit)(props.part.path, value)
 
 function putChosen(edit: Editor, value: unknown) {
@@ -23,7 +24,7 @@ function putChosen(edit: Editor, value: unknown) {
   if (part.as === 'choice' && part.choose) part.choose(props.putIn(edit), value, edit)
   else props.putIn(edit)(part.path, value)
 }
-const choose = (value: unknown) => doc.edit(props.label, (edit) => putChosen(edit, value))
+const choose = (value: unknown) => doc.edit(label.value, (edit) => putChosen(edit, value))
 function pick() {
   const { part } = props
   if (part.as !== 'choice' || !part.picks) return
@@ -37,7 +38,7 @@ function pick() {
   /** Where nothing stands a mark is put. */
   function ground(spot: Spot) {
     const mark = freshMark(doc.show!, 'standing', standingAt(doc.show!, spot), 0)
-    doc.edit(props.label, (edit) => {
+    doc.edit(label.value, (edit) => {
       edit.add(['place', 'marks'], mark)
       putChosen(edit, value('mark', mark.id))
     })

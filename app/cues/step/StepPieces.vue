@@ -3,8 +3,8 @@ import type { Editor } from '~~/core/show'
 import type { Piece, PutIn, StepPart as Part } from './parts'
 import StepPart from './StepPart.vue'
 
-/** Words and parts as they are read; a comma or a full stop stays with the part before it. */
-const props = defineProps<{ pieces: readonly Piece[]; label: string; putIn: (edit: Editor) => PutIn }>()
+/** Words and parts as they are read; a comma or a full stop stays with the part before it. `of`: what it is all part of, as Undo says it. */
+const props = defineProps<{ pieces: readonly Piece[]; of: string; putIn: (edit: Editor) => PutIn }>()
 /** These may run over several lines themselves. */
 const LONG = new Set<Part['as']>(['text', 'locks', 'stops'])
 const CLOSE = /^[.,;:]+/
@@ -33,7 +33,7 @@ const runs = computed(() =>
   <p class="text-[14px] leading-[1.95] text-bone-2" data-sentence>
     <template v-for="run in runs" :key="run.key"
       ><span v-if="run.part" :data-field="run.part.path.join('.')" :class="{ 'whitespace-nowrap': run.holds }"
-        ><StepPart :part="run.part" :label="label" :put-in="putIn" />{{ run.words }}</span
+        ><StepPart :part="run.part" :of="of" :put-in="putIn" />{{ run.words }}</span
       ><template v-else>{{ run.words }}</template></template
     >
   </p>

@@ -4,7 +4,7 @@ import { useShow } from '~/document/show'
 import { useSelection } from '~/frame/selection'
 import { soundNamedBy } from '~/sound/hear-by-key'
 import { lengthWords } from '~/words/sentences'
-import { stepWords } from '~/words/step-kinds'
+import { stepIn, stepWords } from '~/words/step-kinds'
 import StepDesk from './StepDesk.vue'
 
 /** A step of a cue in a line; open, all of it. */
@@ -68,13 +68,13 @@ function shift(other: Step) {
       </button>
       <button
         class="text-xs text-bone-3 hover:text-bone"
-        @click="doc.edit(`Mute a step of ${cue.name}`, (e) => e.set(at('muted'), !step.muted))"
+        @click="doc.edit(`${step.muted ? 'Unmute' : 'Mute'} ${stepIn(cue, step)}`, (e) => e.set(at('muted'), !step.muted))"
       >
         {{ step.muted ? 'unmute' : 'mute' }}
       </button>
       <button
         class="text-xs text-bone-3 hover:text-bone"
-        @click="doc.edit(`Remove a step of ${cue.name}`, (e) => e.remove(['cues', cue.id, 'steps', step.id]))"
+        @click="doc.edit(`Remove ${stepIn(cue, step)}`, (e) => e.remove(['cues', cue.id, 'steps', step.id]))"
       >
         remove
       </button>

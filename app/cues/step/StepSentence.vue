@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Cue, Step } from '~~/core/show'
 import { useShow } from '~/document/show'
+import { stepIn } from '~/words/step-kinds'
 import { putInStep } from './parts'
 import { sentenceOf } from './sentences'
 import StepPieces from './StepPieces.vue'
@@ -14,7 +15,7 @@ const pieces = computed(() => sentenceOf(doc.show!, props.cue, props.step))
 <template>
   <StepPieces
     :pieces="pieces"
-    :label="`Change a step of ${cue.name}`"
+    :of="stepIn(cue, step)"
     :put-in="(edit) => putInStep(edit, cue.id, step.id)"
   />
 </template>

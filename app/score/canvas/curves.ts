@@ -49,6 +49,12 @@ export function curves(context: Context, layout: Layout, scene: Scene): void {
     context.fillStyle = COLOURS.bone
     if (b) context.fillRect(b[0], hands + 3, b[1], 2.5)
   }
+  for (const { from, to } of scene.cuts) {
+    const b = box(layout, from, to)
+    context.strokeStyle = COLOURS.bone
+    context.lineWidth = 1
+    if (b) context.strokeRect(b[0] + 0.5, hands + 13.5, Math.max(2, b[1] - 1), 3)
+  }
 }
 
 function curve(

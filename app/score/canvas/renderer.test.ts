@@ -10,13 +10,14 @@ import type { Content } from './scene'
 function canvas() {
   let words: { text: string; x: number; y: number }[] = []
   let heads: { x: number; y: number; filled: string }[] = []
+  let boxes: { x: number; width: number }[] = []
   let at: { x: number; y: number } | undefined
   const state: Record<string, unknown> = {}
   const size = { width: 0, height: 0 }
   const acts: Record<string, (...args: never[]) => unknown> = {
     fillRect(x: number, y: number, width: number, height: number) {
       // The whole is cleared first.
-      if (x === 0 && y === 0 && width > 500 && height > 200) words = heads = []
+      if (x === 0 && y === 0 && width > 500 && height > 200) words = heads = boxes = []
     },
     fillText(text: string, x: number, y: number) {
       words = [...words, { text, x, y }]
@@ -24,6 +25,9 @@ function canvas() {
     measureText: (text: string) => ({ width: text.length * 6 }),
     arc(x: number, y: number) {
       at = { x, y }
+    },
+    strokeRect(x: number, _y: number, width: number) {
+      boxes = [...boxes, { x, width }]
     },
     beginPath() {
       at = undefined
@@ -48,13 +52,14 @@ function canvas() {
     size,
     words: () => words,
     heads: () => heads,
+    boxes: () => boxes,
   }
 }
 
 /** Somebody goes in and out at 1, 3 and 9 s; what comes within 4 s of a firing is held. */
 const show = oneRule({ cooldown: { seconds: 4 } }, [], { show: { walks: [dithering(1, 3, 9)] } })
 const score = scoreOf(show, run(show, show.walks, { seed: 1 }))
-const content: Content = { score, luxEvery: 0.25, fades: [] }
+const content: Content = { score, luxEvery: 0.25, fades: [], cuts: [] }
 const sight = (more: Partial<Sight['layout']> = {}, ratio = 1): Sight => ({
   ratio,
   layout: {
@@ -112,6 +117,17 @@ describe('the renderer', () => {
       [900, false],
     ])
     expect(words().find(({ text }) => text === 'cooldown')).toMatchObject({ x: 308 })
+  })
+
+  it('frames the time in which the picture is a camera mark’s', () => {
+    const renderer = createRenderer()
+    const { offscreen, boxes } = canvas()
+    renderer.mount(offscreen)
+    renderer.look(sight())
+    renderer.show(content)
+    expect(boxes()).toEqual([])
+    renderer.show({ ...content, cuts: [{ from: 2, to: 4 }] })
+    expect(boxes()).toEqual([{ x: 200.5, width: 199 }])
   })
 
   it('follows what is looked at: nearer, further down, or without room for the reason', () => {

@@ -1,5 +1,10 @@
 import type { Lane, Score } from '~~/core/score'
 
+interface Span {
+  from: number
+  to: number
+}
+
 /** What there is to be seen of a run. */
 export interface Content {
   score: Score
@@ -8,7 +13,9 @@ export interface Content {
   loudness?: Float32Array
   lux?: Float32Array
   luxEvery: number
-  fades: { from: number; to: number }[]
+  fades: Span[]
+  /** While the picture is a camera mark’s. */
+  cuts: Span[]
 }
 export interface Scene extends Content {
   lanes: Lane[]

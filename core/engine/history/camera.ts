@@ -42,6 +42,12 @@ function blend(a: Pose, b: Pose, u: number, mark: string | null): Pose {
 const lengthOut = (claim: CameraClaim): number => claim.stops.reduce((sum, stop) => sum + stop.travel + stop.stay, 0)
 const backAt = (claim: CameraClaim): number => Math.min(claim.t + lengthOut(claim), claim.cut ?? Infinity)
 
+/** From when to when a player's picture is not their own eyes' (s of the run). */
+export const timeAway = (claim: CameraClaim): { from: number; to: number } => ({
+  from: claim.t,
+  to: backAt(claim) + claim.back.seconds,
+})
+
 function away(claim: CameraClaim, t: number): Pose {
   let at = claim.t
   let from = claim.from

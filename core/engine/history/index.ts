@@ -1,6 +1,6 @@
 /** Values over time: channels with their ramps and claims, fades, cameras, how props have moved. */
 export { DEFAULT_REACH, type Audible } from './audible'
-export { cameraAt, hearsByCamera, OWN_FOV, type CameraClaim, type Pose } from './camera'
+export { cameraAt, hearsByCamera, OWN_FOV, timeAway, type CameraClaim, type Pose } from './camera'
 export { channelAt, fieldsAt, type ChannelHistory } from './channel-at'
 export { atmosphereFields, baseFields } from './channel-base'
 export { busesOf, CHANNEL, perPlayer } from './channel-names'
