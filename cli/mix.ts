@@ -1,3 +1,4 @@
+import { hundredths } from '../core/base'
 import { open, rename, rm } from 'node:fs/promises'
 import { mixdown, MixError, type MixReport } from '../core/mix'
 import { BUSES, type Show } from '../core/show'
@@ -78,6 +79,6 @@ const plain = (reports: { [file: string]: MixReport }) =>
   Object.fromEntries(
     Object.entries(reports).map(([out, { shortTerm, ...report }]) => [
       out,
-      { ...report, shortTerm: Array.from(shortTerm, (value) => Math.round(value * 100) / 100) },
+      { ...report, shortTerm: Array.from(shortTerm, hundredths) },
     ]),
   )

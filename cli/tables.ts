@@ -1,3 +1,4 @@
+import { thousandths } from '../core/base'
 import type { RunEvent, TickedPresence } from '../core/engine'
 import type { Show } from '../core/show'
 
@@ -20,7 +21,7 @@ export function eventTable(events: readonly RunEvent[]): string {
     const { t, kind, player, prop, ...rest } = event as RunEvent & { player?: string; prop?: string }
     const fields = Object.entries(rest).map(
       ([name, value]) =>
-        `${name} ${typeof value === 'number' ? Math.round(value * 1000) / 1000 : typeof value === 'string' ? value : JSON.stringify(value)}`,
+        `${name} ${typeof value === 'number' ? thousandths(value) : typeof value === 'string' ? value : JSON.stringify(value)}`,
     )
     return [t.toFixed(3).padStart(9), kind, player ?? prop ?? '', fields.join(', ')]
   })

@@ -1,6 +1,7 @@
+import { thousandths } from '~~/core/base'
 import { proxy, wrap, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, nextTick, ref, shallowRef, watch } from 'vue'
 import {
   completeFloor,
   completeLight,
@@ -110,6 +111,7 @@ export const useBring = defineStore('bring', () => {
       known.value = hash
       floors.value = walls.value = undefined
       const before = mesh.value
+      isNew = !before
       const made = before ? { ...before, asset: hash } : completeMesh({ asset: hash })
       doc.edit(`Bring in ${file.name}`, (edit) => edit.set(['place', 'mesh'], made))
     })
@@ -130,6 +132,8 @@ export const useBring = defineStore('bring', () => {
     })
   }
 
+  /** A mesh where there was none is shown whole once there is something to be seen of it. */
+  let isNew = false
   let cutting = false
   let again = false
   /** The section follows the mesh: while one is worked out only the newest question waits. */
@@ -147,6 +151,9 @@ export const useBring = defineStore('bring', () => {
       section.value = await worker.cut({ scale, yaw, at: [...at] }, cutAt)
     } while (again)
     cutting = false
+    if (!isNew || !section.value) return
+    isNew = false
+    void nextTick(() => (view.plan = undefined))
   }
   watch([mesh, known], () => void know().then(cut), { immediate: true })
   watch(
@@ -177,8 +184,8 @@ export const useBring = defineStore('bring', () => {
     const { scale, at } = mesh.value!
     const largest = floors.value?.find((floor) => !floor.slopeTo)
     const y = largest ? at[1] - largest.y : -(read.value?.low[1] ?? 0) * scale
-    if (round(y) === at[1]) return
-    doc.edit('Set the mesh on the floor', (edit) => edit.set(['place', 'mesh', 'at'], [at[0], round(y), at[2]]))
+    if (thousandths(y) === at[1]) return
+    doc.edit('Set the mesh on the floor', (edit) => edit.set(['place', 'mesh', 'at'], [at[0], thousandths(y), at[2]]))
   }
 
   /** Adds things of a list of the place, each by a free id and name. */
@@ -228,7 +235,7 @@ export const useBring = defineStore('bring', () => {
   const inPlace = (point: Point): Point => {
     const { scale, yaw, at } = mesh.value!
     const [x, z] = fromFrame(point[0] * scale, point[2] * scale, { at, yaw })
-    return [round(x), round(at[1] + point[1] * scale), round(z)]
+    return [thousandths(x), thousandths(at[1] + point[1] * scale), thousandths(z)]
   }
   const turned = (yaw: number): number => Math.round((yaw + mesh.value!.yaw) * 10) / 10
   function takeLights(): void {
@@ -247,7 +254,7 @@ export const useBring = defineStore('bring', () => {
         // Without a reach of its own, as far as a tenth of a lux.
         const far =
           reach !== undefined ? reach * mesh.value!.scale : Math.min(60, Math.max(1, Math.sqrt(rest.candela / 0.1)))
-        return completeLight({ ...rest, ...named, at: inPlace(at), yaw: turned(yaw), reach: round(far) })
+        return completeLight({ ...rest, ...named, at: inPlace(at), yaw: turned(yaw), reach: thousandths(far) })
       })
       adding(edit, 'marks', cameras, (named, i) => {
         const { at, yaw, pitch, fov } = cameras[i]!
@@ -264,7 +271,7 @@ export const useBring = defineStore('bring', () => {
   function takeNode({ name: called, low, high }: FileNode): void {
     const { scale, yaw } = mesh.value!
     const middle: Point = [(low[0] + high[0]) / 2, low[1], (low[2] + high[2]) / 2]
-    const size = [0, 1, 2].map((i) => Math.max(0.01, round((high[i]! - low[i]!) * scale))) as Point
+    const size = [0, 1, 2].map((i) => Math.max(0.01, thousandths((high[i]! - low[i]!) * scale))) as Point
     doc.edit(`${called} as a prop`, (edit) =>
       adding(edit, 'props', [{ name: called }], (named) =>
         completeProp({ ...named, kind: 'box', at: inPlace(middle), size, yaw }),
@@ -309,4 +316,3 @@ export const useBring = defineStore('bring', () => {
     remove,
   }
 })
-const round = (value: number): number => Math.round(value * 1000) / 1000

@@ -7,6 +7,7 @@ import {
   stretchesOf,
   wallsIn,
   withoutSteps,
+  withoutTwins,
   type FoundFloor,
   type FoundWall,
   type Triangles,
@@ -95,7 +96,7 @@ const worker = {
       progress(i / heights.length)
       return wallsIn(stretchesOf(cutAt(triangles, y + HIP)), y + HIP, triangles)
     })
-    return withoutSteps(found, floors)
+    return withoutSteps(withoutTwins(found), floors)
   },
 }
 export type BringWorker = typeof worker

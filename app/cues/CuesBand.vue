@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { hundredths } from '~~/core/base'
 import { useEventListener } from '@vueuse/core'
 import { freshCue } from '~/document/fresh'
 import { useShow } from '~/document/show'
@@ -198,7 +199,7 @@ onBeforeUnmount(() => store.stop())
         {{ listens }}
         <button v-if="store.put" class="part" @click="store.put = undefined">back</button>
       </p>
-      <AddStep :cue="store.cue" :at="Math.round(store.t * 100) / 100" name="Add" />
+      <AddStep :cue="store.cue" :at="hundredths(store.t)" name="Add" />
       <button class="chip" @click="duplicate">Duplicate cue</button>
     </div>
     <p v-if="store.problem" role="alert" class="px-3 py-1 text-xs text-rust">{{ store.problem }}</p>

@@ -1,3 +1,4 @@
+import { thousandths } from '~~/core/base'
 import { freeId, usesOf, type Cue, type Editor, type Show, type Step } from '~~/core/show'
 
 /** Puts one cue in the place of another wherever that is fired or ended. */
@@ -43,7 +44,7 @@ export type Alignment = 'starts' | 'ends' | 'row'
 
 /** When steps would begin if they were brought into line (s); `ends` are when they end now. */
 export function aligned(steps: readonly { step: Step; end: number }[], by: Alignment): Map<string, number> {
-  const round = (t: number) => Math.max(0, Math.round(t * 1000) / 1000)
+  const round = (t: number) => Math.max(0, thousandths(t))
   const sorted = [...steps].sort((a, b) => a.step.at - b.step.at)
   const first = Math.min(...steps.map(({ step }) => step.at))
   const last = Math.max(...steps.map(({ end }) => end))

@@ -6,6 +6,7 @@ import { useShow } from '~/document/show'
 import { count } from '~/words/time'
 import KitParts from './KitParts.vue'
 import RuleProspects from './RuleProspects.vue'
+import RuleUnmet from './RuleUnmet.vue'
 import RuleSentence from './RuleSentence.vue'
 import RuleDials from './RuleDials.vue'
 import PartText from '~/parts/PartText.vue'
@@ -60,6 +61,7 @@ const makeItsOwn = () => doc.edit(`Give ${props.zone.name} rules of its own`, (e
     <article v-for="rule in shown" :key="rule.id" :aria-label="`Rule ${rule.name ?? rule.id}`">
       <RuleSentence :zone="zone" :rule="rule" :kit="kit" :here="here" />
       <RuleProspects :zone="zone" :rule="rule" :kit="kit" />
+      <RuleUnmet v-if="rule.when.length > 0" :zone="zone" :rule="rule" :kit="kit" />
       <p v-if="differs(rule).length > 0" class="text-xs text-tide">
         Different here: {{ differs(rule).join(', ') }}.
         <button class="chip ml-1" @click="likeKit(rule)">As in the kit</button>

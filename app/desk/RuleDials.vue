@@ -28,7 +28,11 @@ const id = computed(() => loggedName(props))
 watch(id, (rule, _, onCleanup) => onCleanup(evidence.show(rule)), { immediate: true })
 const moments = computed(() => evidence.moments.get(id.value) ?? [])
 /** The same of this run, as one walker. */
-const own = computed((): Moment[] => {
+const own = computed((before?: Moment[]): Moment[] => {
+  const now = ownNow()
+  return before && JSON.stringify(before) === JSON.stringify(now) ? before : now
+})
+function ownNow(): Moment[] {
   const ends = new Map<number, number>()
   for (const event of runs.events) if (event.kind === 'end') ends.set(event.playing, event.t)
   return runs.events.flatMap((event): Moment[] => {
@@ -38,11 +42,16 @@ const own = computed((): Moment[] => {
       return [{ walker: 0, t: event.t, fired: false, plays: 0 }]
     return []
   })
-})
+}
 const seconds = computed(() => props.rule.debounce)
 const debounce = computed(() => debounceDots(moments.value, seconds.value))
 const ownDebounce = computed(() => debounceDots(own.value, seconds.value))
 const rests = computed(() => cooldownDots(moments.value, props.rule, cooldown.value))
+const ownRests = computed(() => cooldownDots(own.value, props.rule, cooldown.value))
+// Kept from one drawing to the next: a dial whose number nobody turns is not drawn again.
+const putDebounce = (edit: Editor, seconds: number) => put(edit, 'debounce', seconds)
+const putCooldown = (edit: Editor, seconds: number) => put(edit, 'cooldown', rested(seconds))
+const putChance = (edit: Editor, times: number) => put(edit, 'chance', Math.min(1, times / 10))
 
 const SCALES = [2, 4, 10, 30, 60, 120, 300, 600]
 function scaleFor(dots: Dot[], value: number, least: number): number {
@@ -108,7 +117,7 @@ const froms = [
       :own="ownDebounce"
       :words="debounceWords"
       :label="labelOf('Debounce')"
-      :put="(e, seconds) => put(e, 'debounce', seconds)"
+      :put="putDebounce"
       @go="go"
     />
     <DeskDial
@@ -118,10 +127,10 @@ const froms = [
       :max="scales.cooldown"
       :step="scales.cooldown > 60 ? 1 : 0.5"
       :dots="rests"
-      :own="cooldownDots(own, rule, cooldown)"
+      :own="ownRests"
       :words="cooldownWords"
       :label="labelOf('Cooldown')"
-      :put="(e, seconds) => put(e, 'cooldown', rested(seconds))"
+      :put="putCooldown"
       @go="go"
     >
       <template #aside>
@@ -143,7 +152,7 @@ const froms = [
       :step="0.5"
       :words="chanceWords"
       :label="labelOf('Chance')"
-      :put="(e, times) => put(e, 'chance', Math.min(1, times / 10))"
+      :put="putChance"
     />
   </div>
 </template>

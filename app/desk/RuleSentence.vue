@@ -2,6 +2,7 @@
 import { type Editor, type Moment, type PartKind, type Rule, type Target } from '~~/core/show'
 import { placeOfRule, putIn, type RuleHere } from '~/document/rule-here'
 import { freshMoment } from '~/document/fresh'
+import { signalsOf } from '~/document/knots'
 import { useShow } from '~/document/show'
 import { MOMENTS } from '~/words/sentences'
 import RuleConditions from './RuleConditions.vue'
@@ -170,7 +171,12 @@ const leaves = computed(() => {
         />
       </template>
       <template v-if="rule.on.at === 'signal'"
-        >{{ ' ' }}<PartText name="Signal" :value="rule.on.name" @change="setOn('name', $event)"
+        >{{ ' '
+        }}<PartText
+          name="Signal"
+          :value="rule.on.name"
+          :offers="signalsOf(doc.show!).map(({ name }) => name)"
+          @change="setOn('name', $event)"
       /></template>
       <template v-if="rule.on.at === 'use'">
         {{ ' '

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { thousandths } from '~~/core/base'
 import { freeId, freeName, type Editor, type Look, type Walk, type WalkPoint } from '~~/core/show'
 import { throughWalls } from '~/plan/through-walls'
 import { useWalkPoints } from '~/plan/walk-points'
@@ -61,7 +62,7 @@ const isEven = computed(() => new Set(props.walk.points.slice(0, -1).map((each) 
 function putPace(edit: Editor, to: number) {
   const walk = edit.show.walks.find(({ id }) => id === props.walk.id)!
   const by = to / paceOf(walk)
-  const paced = (each: number) => Math.min(20, Math.max(0.05, Math.round(each * by * 1000) / 1000))
+  const paced = (each: number) => Math.min(20, Math.max(0.05, thousandths(each * by)))
   edit.set(
     ['walks', walk.id, 'points'],
     walk.points.map((each) => ({ ...each, pace: paced(each.pace ?? edit.show.player.walk) })),

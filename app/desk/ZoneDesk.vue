@@ -14,6 +14,7 @@ import PutHere from './PutHere.vue'
 import RuleProspects from './RuleProspects.vue'
 import RuleSentence from './RuleSentence.vue'
 import RuleDials from './RuleDials.vue'
+import RuleUnmet from './RuleUnmet.vue'
 import { useRuleEdits } from './rule-edits'
 import ZoneShape from './ZoneShape.vue'
 import PartText from '~/parts/PartText.vue'
@@ -124,6 +125,7 @@ function toggleMute() {
         <RuleSentence :zone="zone" :rule="rule" />
         <RuleProspects :zone="zone" :rule="rule" />
         <RuleDials v-if="shown?.id === rule.id" class="mt-1" :zone="zone" :rule="rule" />
+        <RuleUnmet v-if="rule.when.length > 0" :zone="zone" :rule="rule" />
         <div class="mt-1 flex gap-1.5">
           <button
             v-if="zone.rules.length > 1"

@@ -1,3 +1,4 @@
+import { thousandths } from '~~/core/base'
 import type { Point, Shape, Spot } from '~~/core/show'
 
 /** How a thing is put elsewhere: where each spot goes, and by how much what stands there is turned (degrees). */
@@ -5,9 +6,8 @@ export interface Placement {
   spot: (spot: Spot) => Spot
   turn: number
 }
-const rounded = (value: number) => Math.round(value * 1000) / 1000
 export const shiftedBy = (dx: number, dz: number): Placement => ({
-  spot: ([x, z]) => [rounded(x + dx), rounded(z + dz)],
+  spot: ([x, z]) => [thousandths(x + dx), thousandths(z + dz)],
   turn: 0,
 })
 /** Turned about a spot; counter-clockwise from above, as yaw is. */
@@ -16,7 +16,7 @@ export function turnedAbout([cx, cz]: Spot, degrees: number): Placement {
   return {
     spot([x, z]) {
       const [dx, dz] = [x - cx, z - cz]
-      return [rounded(cx + dx * cos + dz * sin), rounded(cz - dx * sin + dz * cos)]
+      return [thousandths(cx + dx * cos + dz * sin), thousandths(cz - dx * sin + dz * cos)]
     },
     turn: degrees,
   }

@@ -129,7 +129,11 @@ describe('taking a thing away', () => {
   })
 })
 
-it('a wall without a name is called by its number', () => {
-  expect(nameOfThing(show, { kind: 'wall', id: 'w' })).toBe('Wall 1')
+it('a wall without a name is called by its id, so that it keeps it when another is deleted', () => {
+  const walls = ['wall', 'wall-2', 'w'].map((id) => ({ id, from: [0, 0], to: [4, 0] }))
+  const of = (gone: string) => readShow({ ...show, place: { ...show.place, walls: walls.filter(({ id }) => id !== gone) } }) // prettier-ignore
+  const names = (now: Show) => now.place.walls.map(({ id }) => nameOfThing(now, { kind: 'wall', id }))
+  expect(names(of(''))).toEqual(['Wall', 'Wall 2', 'Wall w'])
+  expect(names(of('wall'))).toEqual(['Wall 2', 'Wall w'])
   expect(nameOfThing(show, { kind: 'prop', id: 'box' })).toBe('Box')
 })

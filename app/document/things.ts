@@ -53,11 +53,12 @@ export const addressOf = (kind: ThingKind, id: string, ...fields: string[]): str
 ]
 export const listAddress = (kind: ThingKind): readonly string[] => LISTS[kind].address
 
-/** What a thing is called; walls that have no name, by their number. */
+/** What a thing is called; walls that have no name, by their id, which stays while others come and go. */
 export function nameOfThing(show: Show, { kind, id }: ThingRef): string {
-  const list = thingsOf(show, kind)
-  const index = list.findIndex((thing) => thing.id === id)
-  return list[index]?.name ?? `${kind[0]!.toUpperCase()}${kind.slice(1)} ${index + 1}`
+  const name = thingIn(show, kind, id)?.name
+  if (name !== undefined) return name
+  const own = id.startsWith(kind) ? id.slice(kind.length).replace(/^-/, '') : id
+  return `${kind[0]!.toUpperCase()}${kind.slice(1)} ${own}`.trim()
 }
 
 /** What depends on a thing: the references to it. */

@@ -1,28 +1,35 @@
 <script setup lang="ts" generic="T">
 import { Listbox, ListboxButton, ListboxOption, ListboxOptions } from '@headlessui/vue'
+import { fetched } from '~/frame/fetched'
 import { useMenuPlace } from '~/frame/menu-place'
+import { saysTheSame } from './equal'
 
-/** A part of a sentence that is one of several words. */
+const PartSearched = fetched(() => import('./PartSearched.vue'))
+
+/** A part of a sentence that is one of several words; of many, they are searched. */
 const props = defineProps<{ name: string; value: T; options: { value: T; words: string }[]; cue?: boolean }>()
 const emit = defineEmits<{ choose: [value: T] }>()
+/** More than this are searched rather than read through. */
+const READ = 12
 const { place } = useMenuPlace()
-
-/** Equal in what they say, whatever the order of their fields. */
-function same(a: unknown, b: unknown): boolean {
-  if (a === b) return true
-  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false
-  const keys = Object.keys(a)
-  return keys.length === Object.keys(b).length && keys.every((key) => same(a[key as never], b[key as never]))
-}
-const words = computed(() => props.options.find((option) => same(option.value, props.value))?.words ?? '…')
+const words = computed(() => props.options.find((option) => saysTheSame(option.value, props.value))?.words ?? '…')
 </script>
 
 <template>
+  <PartSearched
+    v-if="options.length > READ"
+    :name="name"
+    :words="words"
+    :options="options.map((option) => option.words)"
+    :cue="cue"
+    @choose="emit('choose', options[$event]!.value)"
+  />
   <Listbox
+    v-else
     as="span"
     class="relative inline-block"
     :model-value="value as never"
-    :by="same"
+    :by="saysTheSame"
     @update:model-value="emit('choose', $event as T)"
   >
     <ListboxButton ref="opener" class="part" :class="{ cue }" :aria-label="`${words}, ${name}`">{{

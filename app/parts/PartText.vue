@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { writable } from '~~/core/show'
 
-/** A text in place. */
-const props = defineProps<{ name: string; value: string; empty?: string; long?: boolean }>()
+/** A text in place; `offers`: what it could be, as one types. */
+const props = defineProps<{ name: string; value: string; empty?: string; long?: boolean; offers?: readonly string[] }>()
 const emit = defineEmits<{ change: [value: string] }>()
+const list = useId()
 const text = ref<string>()
 const input = ref<HTMLInputElement | HTMLTextAreaElement>()
 async function begin() {
@@ -38,6 +39,7 @@ defineExpose({ begin })
     v-model="text"
     class="field w-56 max-w-full"
     maxlength="200"
+    :list="offers?.length ? list : undefined"
     :aria-label="name"
     @keydown.enter.stop="end(true)"
     @keydown.esc.stop="end(false)"
@@ -52,4 +54,7 @@ defineExpose({ begin })
   >
     {{ value || empty }}
   </button>
+  <datalist v-if="text !== undefined && offers?.length" :id="list">
+    <option v-for="offer in offers" :key="offer" :value="offer" />
+  </datalist>
 </template>

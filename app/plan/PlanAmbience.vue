@@ -173,6 +173,7 @@ const ink = (level: number) => faint(COLOURS.lamp, (12 + 150 * ((level - SOFT) /
     <canvas ref="canvas" class="absolute inset-0 size-full" aria-hidden="true" />
     <section
       aria-label="What is heard here"
+      data-over-plan
       class="absolute right-3 bottom-8 w-[226px] space-y-1 rounded-[9px] border border-rule bg-ink-1/95 p-2.5 text-[11.5px] text-bone-2"
     >
       <p class="flex justify-between text-bone">

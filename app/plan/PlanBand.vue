@@ -10,12 +10,15 @@ import { lentMoment } from '~/run/lent-moment'
 import { useSelection } from '~/frame/selection'
 import { useView } from '~/frame/view'
 import type { Spot } from '~~/core/show'
+import type { Rect } from './canvas/names'
 import { squareAt } from './canvas/paint-ground'
 import type { Sight } from './canvas/sight'
+import { useChosenThings } from './chosen-things'
 import { usePlanDrawing } from './drawing'
 import { snapped } from './geometry'
 import { usePlanGestures } from './gestures'
 import { useKeyPointer } from './key-pointer'
+import { overPlan } from './over-plan'
 import { usePlanView } from './plan-view'
 import { boxOfThing, holdsOfThing } from './thing-forms'
 import { deletionAsked } from './thing-edits'
@@ -73,7 +76,7 @@ const cut = computed(() => {
   return { x: view.plan?.x ?? 0, z: view.plan?.z ?? 0, yaw: 0 }
 })
 const hover = ref<Spot>()
-const over = ref<string>()
+const under = ref<string>()
 
 const sight = computed((): Sight => ({
   x: box.value.x,
@@ -82,6 +85,18 @@ const sight = computed((): Sight => ({
   width: width.value,
   height: height.value,
 }))
+/** What lies over the plan is asked once for what is drawn together. */
+let covered: readonly Rect[] | undefined
+function over(): readonly Rect[] {
+  if (!covered && frame.value) {
+    covered = overPlan(frame.value)
+    requestAnimationFrame(() => (covered = undefined))
+  }
+  return covered ?? []
+}
+const chosen = useChosenThings(sight, over)
+const taken = () => [...over(), ...chosen.names.value.map(({ rect }) => rect)]
+const stir = computed(() => [chosen.settled.value, tool.value, view.ambience, view.section].join('\n'))
 const holds = computed(() =>
   doc.show && tool.value === 'choose' && selection.things.length === 1
     ? holdsOfThing(doc.show, selection.things[0]!, 20 * pixel.value)
@@ -93,7 +108,7 @@ const footer = computed(() => {
   const asks = picking.value ? `${picking.value.says}: ` : ''
   if (tool.value !== 'choose') return `${asks}${toolEntry(tool.value).says}${at}`
   if (asks) return `${asks}${picking.value?.spot ? 'click where' : 'click it'} · Escape leaves it${at}`
-  if (over.value) return `${over.value}${at}`
+  if (under.value) return `${under.value}${at}`
   return `1 square = ${square.value} m · walk ticks every second, large every 10 s${at}`
 })
 
@@ -104,9 +119,9 @@ function down(event: PointerEvent) {
 function moved(event: PointerEvent) {
   hover.value = spotAt(event)
   if (tool.value !== 'choose') {
-    over.value = undefined
+    under.value = undefined
     void drawing.hover(event)
-  } else if (event.buttons === 0) over.value = nameUnder(event)
+  } else if (event.buttons === 0) under.value = nameUnder(event)
 }
 /** What is dropped here is put on the grid of the plan. */
 function dropped(event: DragEvent) {
@@ -158,11 +173,11 @@ probe({ thingOnPage: spotOnPage as () => unknown, spotOnPage: onPage as () => un
       @pointerdown.capture="hasKeys &&= !$event.isTrusted"
       @wheel.prevent="zoom(Math.exp($event.deltaY * ($event.ctrlKey ? 0.01 : 0.0016)), spotAt($event))"
     >
-      <PlanCanvas v-if="doc.isOpen" :sight="sight" />
+      <PlanCanvas v-if="doc.isOpen" :sight="sight" :taken="taken" :stir="stir" />
       <PlanAmbience v-if="doc.isOpen && view.ambience" :sight="sight" :at="hover" />
       <svg
         class="absolute inset-0 size-full select-none"
-        :class="tool !== 'choose' ? 'cursor-crosshair' : over ? 'cursor-move' : ''"
+        :class="tool !== 'choose' ? 'cursor-crosshair' : under ? 'cursor-move' : ''"
         :viewBox="`${box.x} ${box.z} ${box.w || 1} ${box.h || 1}`"
         :width="width"
         :height="height"
@@ -170,7 +185,7 @@ probe({ thingOnPage: spotOnPage as () => unknown, spotOnPage: onPage as () => un
         @click="click"
         @dblclick="tool !== 'choose' && drawing.end()"
         @pointermove="moved"
-        @pointerleave="hover = over = undefined"
+        @pointerleave="hover = under = undefined"
       >
         <defs>
           <pattern
@@ -187,7 +202,7 @@ probe({ thingOnPage: spotOnPage as () => unknown, spotOnPage: onPage as () => un
         <rect :x="box.x" :y="box.z" :width="box.w" :height="box.h" fill="transparent" />
         <template v-if="doc.isOpen">
           <PlanCut v-if="view.section" :cut="cut" :pixel="pixel" :box="box" :spot-at="spotAt" />
-          <PlanChosen :pixel="pixel" />
+          <PlanChosen :things="chosen.things.value" :names="chosen.names.value" :sight="sight" />
           <PlanStep v-if="selection.step" :pixel="pixel" />
           <PlanCompared v-if="compared" :pixel="pixel" />
           <PlanUnreached v-if="passing.looks" :pixel="pixel" />
@@ -250,11 +265,14 @@ probe({ thingOnPage: spotOnPage as () => unknown, spotOnPage: onPage as () => un
         v-model:section="view.section"
         v-model:ambience="view.ambience"
         class="absolute top-2.5 left-2.5"
+        data-over-plan
         @fit="fit"
         @bring="emit('bring')"
       />
-      <PlanStoreys class="absolute top-14 left-2.5" />
-      <p class="pointer-events-none absolute bottom-2 left-3 font-mono text-[10px] text-bone-3">{{ footer }}</p>
+      <PlanStoreys class="absolute top-14 left-2.5" data-over-plan />
+      <p data-over-plan="line" class="pointer-events-none absolute bottom-2 left-3 font-mono text-[10px] text-bone-3">
+        {{ footer }}
+      </p>
       <PlanClipboard v-if="doc.isOpen" :pointer="hover" />
       <DeleteQuestion v-if="deletionAsked" />
     </section>

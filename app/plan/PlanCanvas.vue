@@ -8,6 +8,7 @@ import { useRun } from '~/run/current-run'
 import { lentMoment } from '~/run/lent-moment'
 import { count } from '~/words/time'
 import { keptPicture } from './canvas/kept-picture'
+import type { Rect } from './canvas/names'
 import { paintGround } from './canvas/paint-ground'
 import { mobileProps, paintLive } from './canvas/paint-live'
 import { groundOf } from './canvas/scene'
@@ -16,7 +17,13 @@ import { dotsOf, paintDots } from './canvas/walk-dots'
 import { seenThings } from './storeys'
 
 /** The place, its zones and the walks on two canvases: one that stays while nobody edits, one for what the playhead moves. */
-const props = defineProps<{ sight: Sight }>()
+const props = defineProps<{
+  sight: Sight
+  /** Where no name is to be: what lies over the plan, and the names of what is chosen (pixels). */
+  taken: () => readonly Rect[]
+  /** Changes when names are to be laid out anew. */
+  stir: string
+}>()
 const doc = useShow()
 const runs = useRun()
 const playhead = usePlayhead()
@@ -63,13 +70,20 @@ const below = computed(() => {
 })
 
 let drawnTimes = 0
-probe({ planDrawn: () => drawnTimes })
+/** Where the names of zones were drawn last, in pixels of the band. */
+let named: { words: string; rect: Rect }[] = []
+probe({ planDrawn: () => drawnTimes, planNames: () => named })
 let picture: ReturnType<typeof keptPicture> | undefined
 onMounted(() => {
   const to = pictureOf(kept.value!)
   picture = keptPicture(kept.value!, (sight, ratio) => {
     if (!ground.value) return
-    paintGround(to, ground.value, below.value, view.meshSection, sight, ratio)
+    // The picture reaches further than what is seen of it.
+    const dx = (props.sight.x - sight.x) * sight.scale
+    const dy = (props.sight.z - sight.z) * sight.scale
+    const taken = props.taken().map(([x0, y0, x1, y1]): Rect => [x0 + dx, y0 + dy, x1 + dx, y1 + dy])
+    const names = paintGround(to, ground.value, below.value, view.meshSection, taken, sight, ratio)
+    named = names.map(({ words, rect: [x0, y0, x1, y1] }) => ({ words, rect: [x0 - dx, y0 - dy, x1 - dx, y1 - dy] }))
     drawnTimes++
     if (!runs.ways) return
     inMetres(to, sight, ratio)
@@ -83,7 +97,9 @@ watch(
   () => props.sight,
   (sight) => picture?.look(sight),
 )
-watch([ground, below, () => view.meshSection, () => runs.ways, () => runs.player], () => picture?.draw())
+watch([ground, below, () => view.meshSection, () => runs.ways, () => runs.player, () => props.stir], () =>
+  picture?.draw(),
+)
 
 /** Zones that somebody is in at the playhead. */
 const occupied = computed((): Path2D[] => {

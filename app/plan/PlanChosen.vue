@@ -1,57 +1,21 @@
 <script setup lang="ts">
 import { fetched } from '~/frame/fetched'
-import { holds } from '~~/core/space'
-import type { Spot } from '~~/core/show'
-import { nameOfThing, thingIn, type ThingRef } from '~/document/things'
+import { alongWall, holds, wallLength } from '~~/core/space'
+import { thingIn } from '~/document/things'
 import { useShow } from '~/document/show'
 import { useSelection } from '~/frame/selection'
-import { useView } from '~/frame/view'
+import type { LaidName } from './canvas/names'
+import type { Sight } from './canvas/sight'
+import type { ChosenThing } from './chosen-things'
 import { pathOf, solidOfZone, zonePath } from './geometry'
-import { outlineOfThing } from './outlines'
-import { alongWall, wallLength } from './wall-joins'
 import { plain } from '~/words/time'
 
 /** What is chosen, drawn above everything else: outlines in lamp, its rim, its name, how long a wall is. */
-const props = defineProps<{ pixel: number }>()
+const props = defineProps<{ things: readonly ChosenThing[]; names: readonly LaidName[]; sight: Sight }>()
 const doc = useShow()
 const selection = useSelection()
-const view = useView()
 const PlanSeen = fetched(() => import('./PlanSeen.vue'))
-
-interface Drawn {
-  key: string
-  id: string
-  kind: ThingRef['kind']
-  path: string
-  at: Spot
-  name: string
-  rim?: string
-  enabled: boolean
-}
-const things = computed((): ThingRef[] => {
-  const lit = view.lit.map((id): ThingRef => ({ kind: 'zone', id }))
-  return [...lit, ...selection.things.filter(({ kind }) => kind !== 'zone')].filter(
-    ({ kind, id }) => doc.show && thingIn(doc.show, kind, id),
-  )
-})
-const drawn = computed(() =>
-  things.value.map((ref): Drawn => {
-    const { outline, rim, enabled = true } = outlineOfThing(doc.show!, ref, props.pixel)
-    const x = Math.min(...outline.map((spot) => spot[0]))
-    const z = Math.min(...outline.map((spot) => spot[1]))
-    const { kind, id } = ref
-    return {
-      key: `${kind}/${id}`,
-      id,
-      kind,
-      path: pathOf(outline),
-      at: [x, z],
-      name: nameOfThing(doc.show!, ref),
-      rim,
-      enabled,
-    }
-  }),
-)
+const pixel = computed(() => 1 / props.sight.scale)
 /** What the chosen zone must hold, and whether it does. */
 const mustHold = computed(() => {
   const { zone } = selection
@@ -73,7 +37,7 @@ const measures = computed(() => {
   if (!wall) return []
   const length = wallLength(wall)
   const stops = [0, ...wall.openings.flatMap((o) => [o.at, o.at + o.width]), length].sort((a, b) => a - b)
-  const off = 12 * props.pixel
+  const off = 12 * pixel.value
   const nx = (-(wall.to[1] - wall.from[1]) / (length || 1)) * off
   const nz = ((wall.to[0] - wall.from[0]) / (length || 1)) * off
   return stops.slice(1).flatMap((stop, i) => {
@@ -98,9 +62,9 @@ const measures = computed(() => {
       :stroke-width="(other.isHeld ? 1 : 2) * pixel"
       :stroke-dasharray="`${2 * pixel} ${3 * pixel}`"
     />
-    <template v-for="one in drawn" :key="one.key">
+    <template v-for="one in things" :key="one.key">
       <path
-        :d="one.path"
+        :d="pathOf(one.outline)"
         :data-chosen="one.key"
         :fill="one.kind === 'zone' ? 'url(#survey)' : 'none'"
         stroke="var(--color-lamp)"
@@ -117,17 +81,20 @@ const measures = computed(() => {
         :stroke-dasharray="`${2 * pixel} ${3 * pixel}`"
         opacity="0.7"
       />
-      <text
-        :x="one.at[0]"
-        :y="one.at[1] - 5 * pixel"
-        :font-size="11 * pixel"
-        fill="var(--color-lamp)"
-        paint-order="stroke"
-        stroke="var(--color-ink-0)"
-        :stroke-width="3 * pixel"
-        >{{ one.name }}</text
-      >
     </template>
+    <text
+      v-for="name in names"
+      :key="name.id"
+      data-name
+      :x="sight.x + name.x * pixel"
+      :y="sight.z + name.y * pixel"
+      :font-size="11 * pixel"
+      fill="var(--color-lamp)"
+      paint-order="stroke"
+      stroke="var(--color-ink-0)"
+      :stroke-width="3 * pixel"
+      >{{ name.words }}</text
+    >
     <text
       v-for="(measure, i) in measures"
       :key="i"

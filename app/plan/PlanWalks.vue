@@ -78,6 +78,16 @@ const through = computed(() =>
         data-through-wall
       />
       <circle
+        v-for="(stand, i) in stands"
+        :key="`n${i}`"
+        :cx="stand.x"
+        :cy="stand.z"
+        :r="r(11)"
+        fill="transparent"
+        class="cursor-move"
+        @pointerdown="emit('takePoint', i, $event)"
+      />
+      <circle
         v-for="([x, z], i) in middles"
         :key="`m${i}`"
         :cx="x"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { thousandths } from '~~/core/base'
 import { useElementSize } from '@vueuse/core'
 import { positionAt } from '~~/core/engine'
 import { nameOfThing } from '~/document/things'
@@ -73,7 +74,7 @@ const heightAt = (event: PointerEvent): number => {
 const SNAP = 0.05
 /** A floor's height that is near, else five centimetres; Alt suspends both. */
 function snapped(y: number, free: boolean): number {
-  if (free) return Math.round(y * 1000) / 1000
+  if (free) return thousandths(y)
   const near = show.value.place.floors.find((floor) => Math.abs(floor.y - y) < 7 * props.pixel)
   return near ? near.y : Math.round(y / SNAP) * SNAP
 }

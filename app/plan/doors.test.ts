@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { patchOf, readShow, type Editor, type Show } from '~~/core/show'
 import { hingeOf } from '~/document/hinge'
 import { carrying } from './carried'
-import { frameOfDoor, freshDoor, openingAt } from './doors'
+import { freshDoor, openingAt } from '~/document/fresh-door'
+import { frameOfDoor } from './doors'
 
 const walled = readShow({
   format: 'esvik-show',

@@ -1,19 +1,11 @@
-import type { Editor, Opening, Point, Prop, Show, Spot, Wall } from '~~/core/show'
-import { freshProp } from '~/document/fresh'
+import { alongWall, onWall, wallLength, yawOfWall } from '~~/core/space'
+import { hundredths, thousandths } from '~~/core/base'
+import type { Editor, Prop, Show, Spot, Wall } from '~~/core/show'
+import type { Doorframe } from '~/document/fresh-door'
 import { addressOf } from '~/document/things'
-import { round } from './geometry'
-import { alongWall, onWall, wallLength, yawOfWall } from './wall-joins'
 
-/** How thick a leaf is, and how far off the middle of its wall it may stand (m). */
-const LEAF = 0.05
+/** How far off the middle of its wall a door may stand (m). */
 const OFF = 0.3
-
-const degrees = (yaw: number): number => Math.round(yaw * 100) / 100 + 0
-
-export interface Doorframe {
-  wall: Wall
-  opening: Opening
-}
 
 /** The opening that a door hangs in; undefined if it stands elsewhere or is none. */
 export function frameOfDoor(show: Show, { form, at: [x, y, z] }: Prop): Doorframe | undefined {
@@ -25,25 +17,6 @@ export function frameOfDoor(show: Show, { form, at: [x, y, z] }: Prop): Doorfram
     if (opening) return { wall, opening }
   }
   return undefined
-}
-
-/** The opening of a wall under a spot of the plan, if one is so near (m). */
-export function openingAt(walls: readonly Wall[], [x, z]: Spot, near: number): Doorframe | undefined {
-  for (const wall of walls) {
-    const { at, off } = onWall(wall, x, z)
-    if (off > wall.thickness / 2 + near) continue
-    const opening = wall.openings.find((each) => at >= each.at - near && at <= each.at + each.width + near)
-    if (opening) return { wall, opening }
-  }
-  return undefined
-}
-
-/** A leaf that fills an opening. Nobody is stopped by it: whether it is open is for cues to say. */
-export function freshDoor(show: Show, { wall, opening }: Doorframe): Prop {
-  const [x, z] = alongWall(wall, opening.at + opening.width / 2)
-  const at: Point = [round(x), round(wall.y + opening.sill), round(z)]
-  const door = freshProp(show, 'box', at, [opening.width, opening.height, LEAF], 'Door')
-  return { ...door, yaw: degrees(yawOfWall(wall)), solid: false, form: 'door' }
 }
 
 /** Doors go with the opening they hang in: where an edit has moved, turned or widened that, so are they. */
@@ -71,11 +44,11 @@ function carried(door: Prop, was: Doorframe, is: Doorframe): Pick<Prop, 'at' | '
   const [w, h, d] = door.size
   return {
     at: [
-      round(nx + vx * aside - vz * off),
-      round(y + is.wall.y + is.opening.sill - was.wall.y - was.opening.sill),
-      round(nz + vz * aside + vx * off),
+      thousandths(nx + vx * aside - vz * off),
+      thousandths(y + is.wall.y + is.opening.sill - was.wall.y - was.opening.sill),
+      thousandths(nz + vz * aside + vx * off),
     ],
-    yaw: degrees(door.yaw + yawOfWall(is.wall) - yawOfWall(was.wall)),
+    yaw: hundredths(door.yaw + yawOfWall(is.wall) - yawOfWall(was.wall)),
     size: [grown(w, was.opening.width, is.opening.width), grown(h, was.opening.height, is.opening.height), d],
   }
 }

@@ -285,24 +285,27 @@ export function usePlanDrawing(reach: Reach) {
   }
   watch(tool, clear)
 
+  /** What is drawn stays, if it is anything: undo takes it back. */
+  function leave(): void {
+    if (run.value.length > (LEAST[tool.value] ?? Infinity)) end()
+    else if (run.value.length > 0) clear()
+    else tool.value = 'choose'
+  }
+  function takeBack(): void {
+    run.value = run.value.slice(0, -1)
+    legs.value = legs.value.slice(0, -1)
+  }
   function key(event: KeyboardEvent): void {
     if (tool.value === 'choose' || event.ctrlKey || event.metaKey) return
-    if (event.key === 'Escape') {
-      // What is drawn stays: undo takes it back.
-      if (run.value.length > (LEAST[tool.value] ?? Infinity)) inTurn(end)
-      else if (run.value.length > 0) clear()
-      else tool.value = 'choose'
-    } else if (event.key === 'Enter') {
+    if (event.key === 'Escape') inTurn(leave)
+    else if (event.key === 'Enter') {
       if (typed.value && tool.value === 'wall') {
         if (typesAngle.value) holdAngle()
         else putCorner()
       } else inTurn(end)
     } else if (event.key === 'Backspace') {
       if (typed.value) typed.value = typed.value.slice(0, -1)
-      else {
-        run.value = run.value.slice(0, -1)
-        legs.value = legs.value.slice(0, -1)
-      }
+      else inTurn(takeBack)
     } else if (event.key === 'Tab' && tool.value === 'wall' && run.value.length > 0) {
       if (typesAngle.value) holdAngle()
       else {

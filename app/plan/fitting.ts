@@ -1,8 +1,18 @@
-import { memoFor } from '~~/core/base'
-import { floorAt, floorHeight, fromFrame, holds, insidePolygon, middleOf, outlineOf, STEP } from '~~/core/space'
+import { hundredths, memoFor } from '~~/core/base'
+import {
+  alongWall,
+  floorAt,
+  floorHeight,
+  fromFrame,
+  holds,
+  insidePolygon,
+  middleOf,
+  outlineOf,
+  STEP,
+  yawOfWall,
+} from '~~/core/space'
 import type { Opening, Shape, Show, Spot, Wall, Zone } from '~~/core/show'
 import { round, solidOfZone } from './geometry'
-import { alongWall, yawOfWall } from './wall-joins'
 
 /** What a zone in a doorway reaches up to, and how deep it is (m). */
 const HIGH = 2.2
@@ -41,7 +51,7 @@ export function fittedTo(show: Show, { wall, opening, at }: Doorway): Shape {
   return {
     kind: 'box',
     at: [round(at[0]), round(y), round(at[1])],
-    yaw: Math.round(half * 100) / 100 + 0,
+    yaw: hundredths(half),
     size: [round(opening.width), HIGH, round(depth)],
   }
 }

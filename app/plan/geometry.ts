@@ -1,7 +1,6 @@
-import { extent, memoFor } from '~~/core/base'
-import { outlineOf, solidOf, type Solid } from '~~/core/space'
+import { extent, memoFor, thousandths } from '~~/core/base'
+import { alongWall, outlineOf, solidOf, type Solid, wallLength } from '~~/core/space'
 import type { Point, Shape, Show, Spot, Wall, Zone } from '~~/core/show'
-import { alongWall, wallLength } from './wall-joins'
 
 interface Drawn {
   solid: Solid
@@ -54,7 +53,10 @@ export const windowStretches = (wall: Wall): [Spot, Spot][] =>
     .map(({ at, width }) => [alongWall(wall, Math.max(0, at)), alongWall(wall, Math.min(wallLength(wall), at + width))])
 
 /** Everything that can be seen of a place, as a box in plan. */
-export function extentOf(show: Show): { x0: number; z0: number; x1: number; z1: number } {
+export function extentOf(
+  show: Show,
+  section: Float32Array = new Float32Array(),
+): { x0: number; z0: number; x1: number; z1: number } {
   const spots: Spot[] = [
     ...show.place.floors.flatMap((floor) => floor.outline),
     ...show.place.walls.flatMap((wall) => [wall.from, wall.to]),
@@ -66,6 +68,7 @@ export function extentOf(show: Show): { x0: number; z0: number; x1: number; z1: 
       .filter((walk) => walk.body.kind === 'player')
       .flatMap((walk) => walk.points.map((p): Spot => [p.at[0], p.at[2]])),
   ]
+  for (let i = 0; i < section.length; i += 2) spots.push([section[i]!, section[i + 1]!])
   if (spots.length === 0) return { x0: 0, z0: 0, x1: 12, z1: 8 }
   const [x0, x1] = extent(spots.map(([x]) => x))
   const [z0, z1] = extent(spots.map(([, z]) => z))
@@ -85,7 +88,7 @@ export const isSameShape = (a: Shape, b: Shape): boolean =>
   Object.entries(a).every(([field, value]) => String(value) === String(b[field as keyof Shape]))
 
 /** To the millimetre: what a hand on a mouse means. */
-export const round = (value: number): number => Math.round(value * 1000) / 1000
+export const round = thousandths
 
 const SNAP = 0.1
 /** A coordinate on the nearest decimetre, unless snapping is suspended. */

@@ -1,3 +1,4 @@
+import { alongWall, onWall, wallLength } from '~~/core/space'
 import { shallowRef } from 'vue'
 import type { Spot, Wall } from '~~/core/show'
 import { freshOpening } from '~/document/fresh'
@@ -6,12 +7,11 @@ import { addressOf } from '~/document/things'
 import { followPointer } from '~/frame/pointer-drag'
 import { useSelection } from '~/frame/selection'
 import { useView } from '~/frame/view'
-import { freshDoor, openingAt, type Doorframe } from './doors'
+import { freshDoor, openingAt, type Doorframe } from '~/document/fresh-door'
 import { round } from './geometry'
 import type { Reach } from './gestures'
 import { seenThings } from './storeys'
 import { useThingEdits } from './thing-edits'
-import { alongWall, onWall, wallLength } from './wall-joins'
 
 /** How wide an opening is that is made by a click, the least that a drag makes (m), and how near the pointer must come (pixels). */
 const DOOR = 1

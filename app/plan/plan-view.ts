@@ -1,9 +1,12 @@
 import { useElementSize } from '@vueuse/core'
 import type { Ref } from 'vue'
 import { extentOf } from './geometry'
-import { storeysOf } from './storeys'
+import { freeOf, overPlan } from './over-plan'
 import { useShow } from '~/document/show'
 import { useView } from '~/frame/view'
+
+/** Room for names around the place (pixels). */
+const EDGE = 18
 
 /** How the plan lies in its band: which metre is where, moved and zoomed by hand. */
 export function usePlanView(frame: Ref<HTMLElement | undefined>) {
@@ -11,24 +14,31 @@ export function usePlanView(frame: Ref<HTMLElement | undefined>) {
   const view = useView()
   const { width, height } = useElementSize(frame)
 
+  /** Shows the whole place, in what is free of tools. */
   function fit(): void {
-    if (!doc.show || width.value === 0) return
-    const { x0, z0, x1, z1 } = extentOf(doc.show)
-    // The ladder of storeys stands at the left.
-    const aside = storeysOf(doc.show).length > 1 ? 130 : 0
-    const scale = Math.max(
-      1,
-      Math.min((width.value - 60 - aside) / (x1 - x0 || 1), (height.value - 90) / (z1 - z0 || 1)),
-    )
-    fitted = { x: (x0 + x1) / 2 - aside / 2 / scale, z: (z0 + z1) / 2 - 12 / scale, scale }
+    if (!doc.show) return
+    extent = extentOf(doc.show, view.meshSection)
+    lay()
+  }
+  /** What was in sight when all was last fitted in: it stays so while there is more or less room, until a hand moves it. What is built meanwhile moves nothing under the hand. */
+  let extent: ReturnType<typeof extentOf> | undefined
+  let fitted: typeof view.plan
+  function lay(): void {
+    if (!extent || width.value === 0 || !frame.value) return
+    const { x0, z0, x1, z1 } = extent
+    const [left, top, right, bottom] = freeOf(width.value, height.value, overPlan(frame.value))
+    const [wide, high] = [right - left - 2 * EDGE, bottom - top - 2 * EDGE]
+    const scale = Math.max(1, Math.min(wide / (x1 - x0 || 1), high / (z1 - z0 || 1)))
+    const [aside, below] = [(left + right - width.value) / 2, (top + bottom - height.value) / 2]
+    fitted = { x: (x0 + x1) / 2 - aside / scale, z: (z0 + z1) / 2 - below / scale, scale }
     view.plan = fitted
   }
-  /** How it lay when all was last fitted in: as long as no hand moves it, all stays in sight whatever room there is, but for a section below. */
-  let fitted: typeof view.plan
   const isFitted = () => toRaw(view.plan) === fitted && !view.section
-  watch([width, height, () => doc.show !== undefined], () => (!view.plan || isFitted()) && fit(), {
-    immediate: true,
-  })
+  watch(
+    [() => width.value, () => height.value, () => doc.show !== undefined, () => view.plan === undefined],
+    () => (view.plan ? isFitted() && lay() : fit()),
+    { immediate: true, flush: 'post' },
+  )
 
   /** One pixel in metres. */
   const pixel = computed(() => 1 / (view.plan?.scale ?? 24))

@@ -1,10 +1,9 @@
-import { floorHeight, middleOf, outlineOf } from '~~/core/space'
+import { floorHeight, middleOf, onWall, outlineOf } from '~~/core/space'
 import type { Editor, Opening, Point, Show, Spot, Wall } from '~~/core/show'
 import { addressOf, thingIn, type ThingRef } from '~/document/things'
 import { round, solidOfZone } from './geometry'
 import { strokesInFront } from './prop-forms'
 import { propOutline } from './thing-forms'
-import { onWall } from './wall-joins'
 
 /** A line through the plan along which the place is cut; with a yaw of 0 it goes along X. */
 export interface Cut {

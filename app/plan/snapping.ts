@@ -1,6 +1,6 @@
+import { onWall } from '~~/core/space'
 import type { Show, Spot } from '~~/core/show'
 import { round } from './geometry'
-import { onWall } from './wall-joins'
 
 /** How near a corner or a wall takes a spot to itself (pixels). */
 const NEAR = 9

@@ -1,7 +1,17 @@
-import { distanceToOutline, fromFrame, insidePolygon, outlineOf, solidOf, STEP } from '~~/core/space'
+import {
+  alongWall,
+  distanceToOutline,
+  fromFrame,
+  insidePolygon,
+  onWall,
+  outlineOf,
+  solidOf,
+  STEP,
+  wallLength,
+} from '~~/core/space'
 import type { Editor, Floor, Light, Mark, Point, Prop, Show, Spot, Wall, Zone } from '~~/core/show'
 import { addressOf, thingIn, type ThingKind, type ThingRef, type Things } from '~/document/things'
-import { alongWall, moveCorner, onWall, wallLength } from './wall-joins'
+import { moveCorner } from './wall-joins'
 import { moved, round, solidOfZone } from './geometry'
 import { handlesOf } from './handles'
 

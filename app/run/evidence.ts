@@ -20,6 +20,15 @@ const isOfRules = (patch: readonly Operation[]): boolean =>
 const isEqual = (a: readonly Operation[], b: readonly Operation[] | undefined): boolean =>
   b !== undefined && JSON.stringify(a) === JSON.stringify(b)
 
+const asBefore = (before: Moment[] | undefined, now: Moment[]): Moment[] =>
+  before?.length === now.length &&
+  now.every(({ walker, t, fired, plays }, i) => {
+    const was = before[i]!
+    return walker === was.walker && t === was.t && fired === was.fired && plays === was.plays
+  })
+    ? before
+    : now
+
 /** What varied walkers meet at the rules whose dials are shown: while one is dragged with what it would be, and again after each edit. */
 export const useEvidence = defineStore('evidence', () => {
   const doc = useShow()
@@ -59,7 +68,8 @@ export const useEvidence = defineStore('evidence', () => {
     const since = edits ?? []
     edits = []
     const found = await worker!.study(since, [...runs.walks], WALKERS, proxy(progress), new Set(shown), tried)
-    if (found) moments.value = new Map(found)
+    // What somebody meets as before stays the same object, and is not drawn again.
+    if (found) moments.value = new Map(found.map(([rule, met]) => [rule, asBefore(moments.value.get(rule), met)]))
     return found !== undefined
   }
 

@@ -41,7 +41,7 @@ function go({ by }: LoudnessShare) {
     <ul v-else class="max-h-48 overflow-y-auto" aria-label="What makes it">
       <li v-for="share in shares" :key="share.sound">
         <button
-          class="relative flex w-full items-baseline gap-2 rounded px-1 py-0.5 text-left hover:bg-ink-3"
+          class="relative flex min-h-6 w-full items-center gap-2 rounded px-1 py-0.5 text-left hover:bg-ink-3"
           @click="go(share)"
         >
           <span
@@ -50,7 +50,7 @@ function go({ by }: LoudnessShare) {
             aria-hidden="true"
           />
           <span class="relative min-w-0 flex-1 truncate">{{ soundName(played, share.sound) }}</span>
-          <span class="relative font-mono text-[10.5px] text-bone-3">{{ plain(share.level, 0) }} LUFS</span>
+          <span class="relative font-mono text-[10.5px] text-bone-2">{{ plain(share.level, 0) }} LUFS</span>
           <span class="relative w-14 text-right font-mono text-[10.5px]">{{ percent(share.share) }}</span>
         </button>
       </li>

@@ -10,7 +10,7 @@ import { actSentence, heldSentence } from '~/words/sentences'
 import { unmetAt, unmetConditions } from '~/words/unmet-conditions'
 import { cueName, walkName } from '~/words/names'
 import { beadsOf } from '~/score/canvas/beads'
-import { yOf, type Layout } from '~/score/canvas/axes'
+import { xOf, yOf, type Layout } from '~/score/canvas/axes'
 import { matchesOf, type Match } from '~/score/canvas/matches'
 import { useMenuPlace } from '~/frame/menu-place'
 
@@ -21,7 +21,7 @@ interface Mark {
   t: number
   x: number
   y: number
-  kind: 'fired' | 'held' | 'gathered' | 'act'
+  kind: 'fired' | 'held' | 'gathered' | 'act' | 'put'
   words: string
   /** The times of what fired and of what was held here. */
   fired?: string
@@ -97,6 +97,20 @@ const marks = computed((): Mark[] => {
         words: gathered ? gatheredWords(lane, match) : wordsOf(lane, marks[0]!),
         fired: match.fired.map(({ t }) => t).join(' ') || undefined,
         held: match.held.map(({ t }) => t).join(' ') || undefined,
+      })
+    }
+    for (const { from: t, player } of lane.presences.filter(({ put }) => put)) {
+      if (t < from || t > to || found.length >= MOST) continue
+      const who = several.value ? `, ${walkName(reached.value.show, player)}` : ''
+      found.push({
+        key: `put|${lane.zone}|${t}|${player}`,
+        zone: lane.zone,
+        t,
+        to: t,
+        x: xOf(props.layout, t),
+        y,
+        kind: 'put',
+        words: `Put here, which sets nothing off. ${lane.name}, ${clock(t, 2)}${who}`,
       })
     }
     for (const { act, x } of beadsOf(props.layout, lane)) {
@@ -182,6 +196,18 @@ function point(mark: Mark, event: Event) {
     <button
       v-for="mark in marks"
       :key="mark.key"
+      v-memo="[
+        mark.x,
+        mark.y,
+        mark.t,
+        mark.words,
+        mark.fired,
+        mark.held,
+        mark.to,
+        mark.key === stop,
+        layout.lane,
+        layout.ruler,
+      ]"
       class="pointer-events-auto absolute w-[11px]"
       :class="mark.y < layout.ruler - 4 ? 'invisible' : ''"
       :style="{ left: `${mark.x - 5}px`, top: `${mark.y + 2}px`, height: `${layout.lane - 5}px` }"

@@ -9,10 +9,7 @@ const doc = useShow()
 const runs = useRun()
 const selection = useSelection()
 const walks = computed(() => doc.show?.walks ?? [])
-const words = computed(() => {
-  const names = runs.walks.map((id) => walks.value.find((walk) => walk.id === id)?.name).filter(Boolean)
-  return names.length === 0 ? 'no walk' : names.length === 1 ? names[0] : `${names[0]} + ${names.length - 1}`
-})
+const names = computed(() => runs.walks.flatMap((id) => walks.value.find((walk) => walk.id === id)?.name ?? []))
 function toggle(id: string) {
   const chosen = new Set(runs.walks)
   if (chosen.has(id)) chosen.delete(id)
@@ -23,8 +20,11 @@ const { place } = useMenuPlace()
 </script>
 
 <template>
-  <Popover class="relative">
-    <PopoverButton ref="opener" class="chip" title="Who walks in this run">{{ words }}</PopoverButton>
+  <Popover class="relative min-w-0">
+    <PopoverButton ref="opener" class="chip flex max-w-full gap-1" title="Who walks in this run">
+      <span class="truncate">{{ names[0] ?? 'no walk' }}</span>
+      <span v-if="names.length > 1" class="flex-none">+ {{ names.length - 1 }}</span>
+    </PopoverButton>
     <PopoverPanel v-slot="{ close }"
       ><div ref="menu" class="menu w-72 !p-2" :style="place">
         <div v-for="walk in walks" :key="walk.id" class="flex items-center gap-2 rounded px-2 py-1 hover:bg-ink-3">

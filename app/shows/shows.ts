@@ -1,5 +1,5 @@
 import { computed, ref, shallowRef } from 'vue'
-import { whyNoJson, writable } from '~~/core/show'
+import { freeName, whyNoJson, writable } from '~~/core/show'
 import type { Listed } from '~~/server/shows/list'
 import type { PrintNow } from '~~/server/shows/print'
 import { droppedPlace } from '~/frame/dropped'
@@ -7,7 +7,7 @@ import { askServer, whyFailed } from '~/document/server'
 import { newId } from '~/words/new-id'
 
 export type { Listed }
-type Brought = { missing: string[] }
+type Brought = { id: string; missing: string[] }
 
 export type Order = 'opened' | 'changed' | 'name' | 'length'
 
@@ -78,11 +78,19 @@ export function useShows() {
     if (made) droppedPlace.value = chosen
     return made?.id
   }
+  /** What was brought in a second time isn’t called as what it came from. */
+  async function nameApart(id: string): Promise<void> {
+    const all = await askServer<Listed[]>('/api/shows')
+    const mine = all.find((show) => show.id === id)
+    const titles = all.filter((show) => show.id !== id).map(({ title }) => title)
+    if (mine && titles.includes(mine.title)) await retitle(mine, freeName(`${mine.title}, brought in`, titles))
+  }
   /** Takes in a place, or a show: a ZIP is whichever has a document in it. Gives the show to go to. */
   async function take(chosen: File): Promise<string | undefined> {
     if (/\.(glb|gltf)$/i.test(chosen.name) || (await isZipOfPlace(chosen))) return bringPlace(chosen)
     await doing(async () => {
-      const { missing } = await (chosen.name.endsWith('.zip') ? bringParcel(chosen) : bringDocument(chosen))
+      const { id, missing } = await (chosen.name.endsWith('.zip') ? bringParcel(chosen) : bringDocument(chosen))
+      await nameApart(id)
       notice.value =
         missing.length > 0
           ? `Brought in ${chosen.name}. These sounds have no file here and stay silent: ${missing.join(', ')}.`
@@ -97,18 +105,18 @@ export function useShows() {
   async function rename(show: Listed, words: string): Promise<void> {
     const name = writable(words).trim()
     if (!name || name === show.title) return
-    await doing(() =>
-      askServer(`/api/shows/${show.id}/edits`, {
-        method: 'POST',
-        body: {
-          id: newId(),
-          base: show.revision,
-          label: `Rename the show to “${name}”`,
-          patch: [{ op: 'replace', path: '/title', value: name }],
-        },
-      }),
-    )
+    await doing(() => retitle(show, name))
   }
+  const retitle = (show: Listed, title: string) =>
+    askServer(`/api/shows/${show.id}/edits`, {
+      method: 'POST',
+      body: {
+        id: newId(),
+        base: show.revision,
+        label: `Rename the show to “${title}”`,
+        patch: [{ op: 'replace', path: '/title', value: title }],
+      },
+    })
 
   const ORDERS: { [by in Order]: (a: Listed, b: Listed) => number } = {
     opened: (a, b) => lastSeen(b).localeCompare(lastSeen(a)),

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { thousandths } from '~~/core/base'
 import { SOUND_TYPES, type SoundType } from '~~/core/audio'
 import type { Editor } from '~~/core/show'
 import DeletionAsked from '~/parts/DeletionAsked.vue'
@@ -48,7 +49,7 @@ const cut = (side: 0 | 1) => (edit: Editor, value: number) =>
   edit.set(['sounds', sound.value!.id, 'trim'], side === 0 ? [value, trim.value[1]] : [trim.value[0], value])
 const silenceOut = () => {
   const { head, tail } = measured.value!.silence
-  const [from, to] = [Math.round(head * 1000) / 1000, Math.round((sound.value!.seconds - tail) * 1000) / 1000]
+  const [from, to] = [thousandths(head), thousandths(sound.value!.seconds - tail)]
   store.set('trim', [from, to], `Leave the silence of ${sound.value!.name} out`)
 }
 const hasSilence = computed(() => {
@@ -180,13 +181,18 @@ function remove() {
       <SoundSeam v-if="store.picture && (round || sound.seconds > 4)" :sound="sound" />
       <p v-if="measured" class="text-bone-3" data-measured>
         <template v-if="measured.integrated !== undefined || measured.loudestMoment !== undefined"
-          ><strong class="text-bone">{{ plain(measured.integrated ?? measured.loudestMoment!, 1) }} LUFS</strong> in
-          whole<template v-if="measured.loudestShortTerm !== undefined"
+          ><strong class="text-bone">{{ plain(measured.integrated ?? measured.loudestMoment!, 1) }} LUFS</strong>
+          {{ measured.integrated === undefined ? 'at its loudest moment' : 'in whole'
+          }}<template v-if="measured.loudestShortTerm !== undefined"
             >, <strong class="text-bone">{{ plain(measured.loudestShortTerm, 1) }}</strong> in its loudest 3 s</template
           ><template v-if="measured.range !== undefined">, range {{ plain(measured.range, 1) }} LU</template>, true peak
           <strong :class="(measured.truePeak ?? -99) > -1 ? 'text-rust' : 'text-bone'"
             >{{ plain(measured.truePeak ?? -99, 1) }} dB</strong
           >.</template
+        >
+        <template v-else-if="measured.truePeak !== undefined"
+          >Too short to be as loud as anything: true peak
+          <strong class="text-bone">{{ plain(measured.truePeak, 1) }} dB</strong>.</template
         >
         <template v-else>Silent. </template>
         Silent for {{ plain(measured.silence.head, 2) }} s at the head and {{ plain(measured.silence.tail, 2) }} s at

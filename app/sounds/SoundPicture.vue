@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { thousandths } from '~~/core/base'
 import type { Sound } from '~~/core/show'
 import { HIGHEST, LOWEST, type SoundPicture } from '~~/core/sound'
 import { useShow } from '~/document/show'
@@ -76,7 +77,7 @@ const timeAt = (event: { clientX: number }): number => {
 const LEAST = 0.01
 function moved(side: 0 | 1, to: number): [number, number] {
   const [from, end] = trim.value
-  const t = Math.round(to * 1000) / 1000
+  const t = thousandths(to)
   return side === 0
     ? [Math.min(Math.max(0, t), end - LEAST), end]
     : [from, Math.max(Math.min(props.sound.seconds, t), from + LEAST)]

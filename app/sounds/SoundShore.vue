@@ -17,18 +17,27 @@ function take(event: Event) {
 }
 const { since, problem, begin, end } = useRecording((file) => void store.bring([file]))
 const isChosen = (family: Family) => family.sounds.some(({ id }) => store.chosen.includes(id))
+/** What is softer is silence (LUFS, dB). */
+const SILENT = -90
 const between = (values: number[], digits: number): string => {
   const [least, most] = [Math.min(...values), Math.max(...values)]
   return plain(least, digits) === plain(most, digits)
     ? plain(least, digits)
     : `${plain(least, digits)} to ${plain(most, digits)}`
 }
+/** How loud a family is, each sound with its gain: as a whole and at its loudest; what is too short for that by its peak. */
 function facts({ sounds }: Family): string {
-  const measured = sounds.map(({ asset }) => store.known.get(asset)?.measured).filter((one) => one !== undefined)
-  const whole = measured.map((one) => one.integrated ?? one.loudestMoment).filter((one) => one !== undefined)
-  const loud = measured.map((one) => one.loudestShortTerm ?? one.loudestMoment).filter((one) => one !== undefined)
-  if (whole.length === 0) return measured.length > 0 ? 'silent' : '…'
-  return `${plain(Math.max(...whole), 0)} / ${plain(Math.max(...loud, ...whole), 0)} LUFS`
+  const measured = sounds.flatMap(({ asset, gain }) => {
+    const one = store.known.get(asset)?.measured
+    return one ? [{ ...one, gain }] : []
+  })
+  const most = (of: (one: (typeof measured)[number]) => number | undefined) =>
+    measured.reduce((most, one) => Math.max(most, (of(one) ?? -Infinity) + one.gain), -Infinity)
+  const whole = most((one) => one.integrated ?? one.loudestMoment)
+  const peak = most((one) => one.truePeak)
+  if (whole <= SILENT) return measured.length === 0 ? '…' : peak > SILENT ? `peak ${plain(peak, 0)} dB` : 'silent'
+  const loudest = most((one) => one.loudestShortTerm ?? one.loudestMoment)
+  return `${plain(whole, 0)} / ${plain(Math.max(loudest, whole), 0)} LUFS`
 }
 const lasts = ({ sounds }: Family) => {
   const seconds = sounds.map((sound) => (sound.trim ? sound.trim[1] - sound.trim[0] : sound.seconds))
@@ -99,7 +108,7 @@ function key(event: KeyboardEvent, id: string) {
           </button>
         </div>
         <button
-          class="block max-w-full truncate text-left text-[12.5px] leading-tight"
+          class="block min-h-6 max-w-full truncate text-left text-[12.5px] leading-tight"
           :class="isChosen(family) ? 'text-lamp' : 'text-bone'"
           @click="store.chooseAll(family.sounds.map(({ id }) => id))"
         >

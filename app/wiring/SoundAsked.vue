@@ -11,7 +11,8 @@ import {
 import { useShow } from '~/document/show'
 import { useAudition } from '~/sound/audition'
 import { plain } from '~/words/time'
-import { soundsToChoose, withWords, type SoundChoice } from './sounds-to-choose'
+import { withWords } from '~/words/with-words'
+import { soundsToChoose, type SoundChoice } from './sounds-to-choose'
 import type { Asked, Heard } from './heard'
 
 /** Which sound something is to have: by any part of its name, heard before it is chosen; what came in last stands first. */

@@ -14,7 +14,11 @@ const SoundAsked = fetched(() => import('./SoundAsked.vue'))
 const props = defineProps<{ zone: Zone; onlyHere?: boolean }>()
 const doc = useShow()
 const offered = computed(() =>
-  WHOLE_THINGS.map((thing) => ({ thing, lacks: thing.lacks?.(doc.show!), gives: thing.gives?.(doc.show!) })),
+  WHOLE_THINGS.map((thing) => ({
+    thing,
+    lacks: thing.lacks?.(doc.show!),
+    gives: thing.gives?.(doc.show!, props.zone),
+  })),
 )
 /** Whether what is made is to be copied: then its rules are shared, and its lamp, door, mark become parts. At a zone of a kit it is, unless it is for this zone alone. */
 const wanted = ref(false)
@@ -79,7 +83,7 @@ const WAYS = [
             >
               {{ thing.name }}
               <span class="block text-[11px] leading-tight text-bone-3">{{
-                lacks ? (gives ? `${gives}, then ${thing.says}` : `wants ${lacks} first`) : thing.says
+                gives ? `${gives}, then ${thing.says}` : lacks ? `wants ${lacks} first` : thing.says
               }}</span>
             </button></MenuItem
           >

@@ -1,3 +1,4 @@
+import { hundredths } from '~~/core/base'
 import {
   completeRule,
   completeStep,
@@ -18,6 +19,7 @@ import {
 } from '~~/core/show'
 import { blocked, floorAt } from '~~/core/space'
 import { freshCue, freshLight, freshMark, freshProp } from '~/document/fresh'
+import { doorwayNear, freshDoor } from '~/document/fresh-door'
 import { freshStep, nearest } from '~/document/fresh-step'
 import { spotOf } from '~/document/kit-parts'
 import { turnedAbout } from '~/document/placement'
@@ -37,8 +39,7 @@ export class Place {
     this.edit = edit
     this.zone = zone
     this.heard = heard
-    const [x, z] = spotOf(zone)
-    this.near = [x, floorAt(edit.show.place.floors, x, z) ?? 0, z]
+    this.near = nearOf(edit.show, zone)
   }
   get show(): Show {
     return this.edit.show
@@ -70,6 +71,16 @@ export class Place {
   prop(fits: (prop: Prop) => boolean = () => true): Prop | undefined {
     return nearest(this.show.place.props.filter(fits), this.near)
   }
+  /** The door that hangs near; where there is none, one is hung in the nearest doorway, or stands in the middle of the zone. */
+  door(): Prop {
+    const there = doorNear(this.show, this.zone)
+    if (there) return there
+    const frame = doorwayNear(this.show, this.near, NEAR_BY)
+    const leaf = freshProp(this.show, 'box', [...this.near], [1, 2.1, 0.05], 'Door')
+    const door: Prop = frame ? freshDoor(this.show, frame) : { ...leaf, solid: false, form: 'door' }
+    this.edit.add(['place', 'props'], door)
+    return door
+  }
   /** A lamp over the middle of the zone, for a show that has none. */
   lamp(): Light {
     const [x, y, z] = this.near
@@ -94,7 +105,7 @@ export class Place {
       const floor = floorAt(floors, sx, sz)
       if (floors.length > 0 && floor === undefined) continue
       if (blocked(walls, [x, z], [sx, sz], y + up)) continue
-      return { at: [round(sx), round((floor ?? y) + up), round(sz)], yaw: degrees }
+      return { at: [hundredths(sx), hundredths((floor ?? y) + up), hundredths(sz)], yaw: degrees }
     }
     return { at: [x, y + up, z], yaw: 0 }
   }
@@ -105,10 +116,21 @@ export class Place {
     return fresh.id
   }
 }
+function nearOf({ place }: Show, zone: Zone): Point {
+  const [x, z] = spotOf(zone)
+  return [x, floorAt(place.floors, x, z) ?? 0, z]
+}
+/** A door or doorway so near is the zone’s (m). */
+const NEAR_BY = 4
+/** The door that hangs near a zone, if there is one. */
+export function doorNear(show: Show, zone: Zone): Prop | undefined {
+  const [x, , z] = nearOf(show, zone)
+  const isNear = ({ form, at }: Prop) => form === 'door' && Math.hypot(at[0] - x, at[2] - z) <= NEAR_BY
+  return nearest(show.place.props.filter(isNear), nearOf(show, zone))
+}
 /** Directions in which a spot is looked for (degrees). */
 const AROUND = [0, 180, 90, -90, 45, -45, 135, -135]
 const OVERHEAD = 2.4
-const round = (metres: number) => Math.round(metres * 100) / 100
 
 /** What a step is about: without it there is none. */
 const ABOUT: { [kind in StepKind]?: string } = {

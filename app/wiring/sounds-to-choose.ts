@@ -34,9 +34,3 @@ export function soundsToChoose(show: Show, { perhaps, pools }: Asked): SoundChoi
   const without: SoundChoice[] = perhaps ? [{ key: 'none', words: 'no sound', heard: {} }] : []
   return [...sounds.slice(0, 1), ...without, ...sounds.slice(1), ...ofPools]
 }
-
-/** Those that have all of the words somewhere in theirs, in any order. */
-export function withWords<T extends { words: string }>(choices: readonly T[], typed: string): T[] {
-  const parts = typed.toLowerCase().split(/\s+/).filter(Boolean)
-  return choices.filter(({ words }) => parts.every((part) => words.toLowerCase().includes(part)))
-}

@@ -80,7 +80,7 @@ describe('a whole thing at a zone', () => {
     const lacking = WHOLE_THINGS.filter(({ lacks }) => lacks?.(bare)).map(({ name }) => name)
     expect(lacking).toContain('A switch')
     for (const { name } of WHOLE_THINGS.filter(({ lacks }) => !lacks?.(bare)))
-      expect(() => withThing(name, bare)).not.toThrow()
+      expect(() => withThing(name, bare, false, {})).not.toThrow()
   })
 
   it('a switch lights the nearest lamp by key, and puts it out by the next press', async () => {
@@ -191,6 +191,23 @@ describe('a whole thing at a zone', () => {
     const { events } = await played(stamped, 60)
     expect(fires(events).length).toBeGreaterThan(0)
   })
+  it('a door is hung in the doorway beside the zone where none hangs near', () => {
+    const walls = [
+      { id: 'w', from: [6.5, -6], to: [6.5, 6], openings: [{ id: 'o', at: 5, width: 1.2, height: 2.2 }] },
+      { id: 'far', from: [38, -6], to: [38, 6], openings: [{ id: 'p', at: 5, width: 1, height: 2.2 }] },
+    ]
+    const props = hall.place.props.filter(({ form }) => form !== 'door')
+    const doorless = readShow({ ...hall, place: { ...hall.place, props, walls } })
+    expect(thing('A door that slides').gives!(hall, hall.zones[0]!)).toBeUndefined()
+    expect(thing('A door that slides').gives!(doorless, doorless.zones[0]!)).toBe('hangs a door')
+    const hung = withThing('A door that slides', doorless)
+    const door = hung.place.props.find(({ form }) => form === 'door')!
+    expect(door).toMatchObject({ at: [6.5, 0, -0.4], size: [1.2, 2.2, 0.05], solid: false })
+    const moved = hung.cues[0]!.steps.find(({ kind }) => kind === 'prop')
+    expect(moved).toMatchObject({ prop: door.id, slide: { by: [1.2, 0, 0] } })
+    const bare = withThing('A door that swings', readShow({ ...hall, place: { ...hall.place, props } }))
+    expect(bare.place.props.find(({ form }) => form === 'door')!.at).toEqual([5, 0, 0])
+  })
   it('a door opens about its hinge, or slides by its width, and closes behind whoever leaves', async () => {
     for (const [name, field, open] of [
       ['A door that swings', 'turn', -90],
@@ -250,7 +267,7 @@ describe('a whole thing at a zone', () => {
   it('a switch and a thing that falls bring what they are of', async () => {
     const bare = again({ ...hall, place: { ...hall.place, lights: [], props: [] } })
     for (const name of ['A switch', 'A thing that falls']) {
-      expect(thing(name).gives!(bare)).toBeDefined()
+      expect(thing(name).gives!(bare, bare.zones[0]!)).toBeDefined()
       const { events } = await played(withThing(name, bare))
       expect(fires(events).length).toBeGreaterThan(0)
     }

@@ -1,10 +1,10 @@
-import { freeId, freeName, type Editor, type Rule, type Show } from '~~/core/show'
+import { freeId, freeName, type Editor, type Rule, type Show, type Zone } from '~~/core/show'
 import { freshFlag } from '~/document/fresh'
 import { nearest, poolOfOne } from '~/document/fresh-step'
 import { hingeOf } from '~/document/hinge'
 import { shareWithParts } from '~/document/kit-parts'
 import type { Asked, Heard } from './heard'
-import { Place, type Laid } from './place'
+import { doorNear, Place, type Laid } from './place'
 import { wayThrough } from './way-through'
 
 /** Something whole that happens at a zone: its rules, cues, flags, marks and whatever is missing, all to be edited afterwards. */
@@ -13,8 +13,8 @@ export interface WholeThing {
   says: string
   /** What the show must have for it, in words; nothing if it has. */
   lacks?: (show: Show) => string | undefined
-  /** What is put there first if the show lacks it, in words. */
-  gives?: (show: Show) => string | undefined
+  /** What is put there first where it lacks, in words. */
+  gives?: (show: Show, zone: Zone) => string | undefined
   /** It shares its rules in any case. */
   isKit?: boolean
   /** What of it is heard is asked for first. */
@@ -32,6 +32,7 @@ const aProp = wants(({ place }) => place.props.length > 0, 'a prop')
 const aLight = wants(({ place }) => place.lights.length > 0, 'a light')
 /** How far away a camera is put, the nearer where the farther has no room (m). */
 const BACKS = [3, 2.2, 1.5, 0.8]
+const aDoor = (show: Show, zone: Zone) => (doorNear(show, zone) ? undefined : 'hangs a door')
 const DOOR: Asked = { what: 'Which sound has the door?', perhaps: true, pools: true }
 const EYES = 1.6
 
@@ -41,7 +42,7 @@ const heard = (at: Place, more: Omit<Laid, 'kind'>): Laid[] =>
 
 /** A door opens about its hinge, or slides by its width, while somebody is there. */
 function door(at: Place, slides: boolean): void {
-  const prop = at.prop(({ form }) => form === 'door') ?? at.prop()!
+  const prop = at.door()
   const moves = slides
     ? { slide: { by: [prop.size[0], 0, 0] } }
     : { turn: { by: prop.hinge === 'right' ? -90 : 90, about: hingeOf(prop) ?? [0, 0] } }
@@ -99,14 +100,14 @@ export const WHOLE_THINGS: readonly WholeThing[] = [
   {
     name: 'A door that swings',
     says: 'open while somebody is here',
-    lacks: aProp,
+    gives: aDoor,
     asks: DOOR,
     make: (at) => door(at, false),
   },
   {
     name: 'A door that slides',
     says: 'open while somebody is here',
-    lacks: aProp,
+    gives: aDoor,
     asks: DOOR,
     make: (at) => door(at, true),
   },

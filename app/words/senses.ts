@@ -1,8 +1,13 @@
+import { memoFor } from '~~/core/base'
 import { rulesAt, type Show, type Zone } from '~~/core/show'
 import { SENSES, wordsOf, type Sense } from './step-kinds'
 
 /** The senses that a zone's cues reach, in the order of the lanes of a cue. */
-export function sensesOf(show: Show, zone: Zone): Sense[] {
+export const sensesOf = (show: Show, zone: Zone): Sense[] =>
+  sensesFor(zone, [show.cues, show.kits], () => reached(show, zone))
+const sensesFor = memoFor<Zone, Sense[]>()
+
+function reached(show: Show, zone: Zone): Sense[] {
   const cues = new Set(
     rulesAt(show, zone)
       .filter((rule) => rule.enabled)

@@ -1,3 +1,4 @@
+import { hundredths } from '../base'
 import type { Spot, Wall } from '../show'
 import { grown, isInRegion, piecesOf, unionOf } from './clip'
 
@@ -32,7 +33,7 @@ export function enclosureAt(walls: readonly Wall[], [x, z]: Spot): Spot[] | unde
 
 /** Corners to the centimetre where a wall's own are as near, without those that lie on a line between their neighbours. */
 function tidied(outline: readonly Spot[]): Spot[] {
-  const spots = outline.map(([x, z]): Spot => [Math.round(x * 100) / 100, Math.round(z * 100) / 100])
+  const spots = outline.map(([x, z]): Spot => [hundredths(x), hundredths(z)])
   return spots.filter((spot, i) => {
     const a = spots[(i + spots.length - 1) % spots.length]
     const b = spots[(i + 1) % spots.length]

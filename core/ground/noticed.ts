@@ -1,27 +1,13 @@
 import { extent, memoFor } from '../base'
 import type { Show, Spot, Zone } from '../show'
-import { floorHeight, outlineOf, solidOf, type Solid } from '../space'
+import { floorHeight, noticedBody, outlineOf, solidOfZone, type Solid } from '../space'
 import { ARC_ERROR, common, grown, joined, type Region } from './clip'
-import type { Walkable, Walker } from './walkable'
-
-/** What of a body a zone notices, as a radius about its middle. */
-export const noticedRadius = (zone: Zone, walker: Walker): number => (zone.notices === 'body' ? walker.radius : 0)
-
-/** How high and low a body is noticed above the floor it stands on. */
-function noticedHeights(show: Show, zone: Zone, walker: Walker): [low: number, high: number] {
-  if (zone.notices === 'feet') return [0, 0]
-  if (zone.notices === 'eyes') return [show.player.eye, show.player.eye]
-  return [0, walker.height]
-}
-
-export const solidOfZone = (show: Show, zone: Zone): Solid =>
-  solidOf(zone.shape, zone.tiedTo && show.place.props.find(({ id }) => id === zone.tiedTo!.prop))
+import type { Walkable } from './walkable'
 
 /** Where the middle of a body would be noticed, sheet by sheet: the zone grown by what is noticed, on the floors whose height it reaches. */
 function noticedOn(show: Show, zone: Zone, walkable: Walkable, sheet: number): Region {
   const solid = solidOfZone(show, zone)
-  const [low, high] = noticedHeights(show, zone, walkable.walker)
-  const radius = noticedRadius(zone, walkable.walker)
+  const { radius, low, high } = noticedBody(show, zone, walkable.walker)
   /** Where its middle is noticed whose heights lie between two. */
   const wholeAt = memoFor<Solid, Region>()
   const whole = (from: number, to: number): Region =>

@@ -1,7 +1,6 @@
 import type { Show, Spot, Zone } from '../show'
-import { fromFrame } from '../space'
+import { fromFrame, noticedBody, solidOfZone } from '../space'
 import { isInRegion, type Region } from './clip'
-import { noticedRadius, solidOfZone } from './noticed'
 import { sheetUnder, type Walkable } from './walkable'
 
 /** Two spots that a zone should keep apart, just off it on either side. */
@@ -50,7 +49,7 @@ function sidesByShape(show: Show, zone: Zone, walkable: Walkable, free: readonly
   if (sheet === undefined) return undefined
   const yaw = zone.shape.kind === 'box' ? zone.shape.yaw : 0
   const frame = { at: [middle[0], 0, middle[1]] as const, yaw }
-  const off = noticedRadius(zone, walkable.walker) + 0.05
+  const off = noticedBody(show, zone, walkable.walker).radius + 0.05
   const [hw, hd] = solid.kind === 'box' ? [solid.hw, solid.hd] : [(x1 - x0) / 2, (z1 - z0) / 2]
   const pairs: [Spot, Spot][] = [
     [fromFrame(0, -hd - off, frame), fromFrame(0, hd + off, frame)],

@@ -1,8 +1,16 @@
-import { memo, memoFor } from '../base'
+import { memo, memoFor, thousandths } from '../base'
 import type { Point, Shape, Show, Spot, Zone } from '../show'
-import { distanceToSegment, fromFrame, insidePolygon, nearestOnSegment, outlineOf, solidOf } from '../space'
+import {
+  distanceToSegment,
+  fromFrame,
+  insidePolygon,
+  nearestOnSegment,
+  outlineOf,
+  solidOf,
+  solidOfZone,
+} from '../space'
 import { grown, joined, without, type Region } from './clip'
-import { noticedSheets, positive, solidOfZone } from './noticed'
+import { noticedSheets, positive } from './noticed'
 import { edgeAt, mazeOf, nearestIn, shortest, type Maze } from './route'
 import { sidesOf } from './sides'
 import { obstaclesOn, walkableOf, type Sheet, type Walkable, type Walker } from './walkable'
@@ -173,13 +181,13 @@ function reaching(
       })
       return {
         ...shape,
-        at: [round(shape.at[0] + mx), shape.at[1], round(shape.at[2] + mz)],
-        size: byX ? [round(w + by), h, d] : [w, h, round(d + by)],
+        at: [thousandths(shape.at[0] + mx), shape.at[1], thousandths(shape.at[2] + mz)],
+        size: byX ? [thousandths(w + by), h, d] : [w, h, thousandths(d + by)],
       }
     }
     case 'cylinder':
     case 'sphere':
-      return { ...shape, radius: round(shape.radius + width + OVER) }
+      return { ...shape, radius: thousandths(shape.radius + width + OVER) }
     case 'prism': {
       // The corners of the edge nearest to the gap go out by its width.
       const there = frame ? fromFrame(at[0] - frame.at[0], at[1] - frame.at[2], { at: [0, 0, 0], yaw: -frame.yaw }) : at
@@ -202,13 +210,12 @@ function reaching(
       return {
         ...shape,
         outline: outline.map((spot, i): Spot =>
-          i === edge || i === after ? [round(spot[0] + by[0]), round(spot[1] + by[1])] : spot,
+          i === edge || i === after ? [thousandths(spot[0] + by[0]), thousandths(spot[1] + by[1])] : spot,
         ),
       }
     }
   }
 }
-const round = (value: number): number => Math.round(value * 1000) / 1000
 /** A zone is widened at most so many times until nobody gets by. */
 const TRIES = 8
 

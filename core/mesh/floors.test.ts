@@ -41,6 +41,15 @@ describe('the floors of a mesh', () => {
     expect(areas(level(0, 0, 1, 1))).toEqual([])
     expect(areas(level(0, 0, 20, 0.2))).toEqual([])
   })
+  it('are not the tops of tables and cupboards, but what is as large as a stage is', () => {
+    const hall = level(0, 0, 10, 8)
+    const heights = (...faces: [Corner, Corner, Corner, Corner][]) => found(hall, ...faces).map(({ y }) => y)
+    expect(heights(level(2, 2, 4, 3, 0.75), level(0, 6, 2, 8, 1))).toEqual([0])
+    expect(heights(level(2, 2, 5, 5, 0.75))).toEqual([0, expect.closeTo(0.75)])
+    // What leads beyond the floor below, or lies high over it, is another storey.
+    expect(heights(level(9, 2, 12, 3, 0.75))).toEqual([0, expect.closeTo(0.75)])
+    expect(heights(level(2, 2, 4, 4, 2.5))).toEqual([0, expect.closeTo(2.5)])
+  })
   it('leave out what is too low to stand under', () => {
     const low = level(0, 0, 2, 4, 1.2).reverse() as [Corner, Corner, Corner, Corner]
     const high = level(0, 0, 2, 4, 2.2).reverse() as [Corner, Corner, Corner, Corner]

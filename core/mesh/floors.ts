@@ -1,4 +1,4 @@
-import { extent } from '../base'
+import { extent, thousandths } from '../base'
 import { areaOf, grown, piecesOf, unionOf, without, type Region } from '../ground'
 import type { Spot } from '../show'
 import type { Triangles } from './mesh'
@@ -24,6 +24,8 @@ const STEP = 0.4
 /** Smaller pieces are no floors, but may be treads (m²). */
 const SMALLEST = 1.5
 const TREAD = 0.08
+/** What stands on a floor, is no larger (m²) and between so high and so high over it (m) is furniture. */
+const TABLE = { area: 5, low: 0.3, high: 1.4 }
 /** Narrower ones are the tops of walls (m). */
 const NARROWEST = 0.5
 /** Gaps between faces that are closed (m). */
@@ -74,7 +76,7 @@ export function floorsIn(
       else levels.set(key, [face])
     } else if (up >= STEEPEST) sloping.push({ spots, heights, normal: [nx / length, up, nz / length], area: ny / 2 })
   }
-  const floors: FoundFloor[] = []
+  const pieces: LevelPiece[] = []
   const treads: { region: Region; y: number; area: number }[] = []
   let done = 0
   for (const faces of levels.values()) {
@@ -87,7 +89,7 @@ export function floorsIn(
     for (const piece of piecesOf(free)) {
       const area = areaOf(piece)
       if (area >= SMALLEST && grown(piece, -NARROWEST / 2, 'sharp').length > 0)
-        floors.push({ y: round(y), outline: tidied(piece[0]), area })
+        pieces.push({ piece, whole, floor: { y: thousandths(y), outline: tidied(piece[0]), area } })
       else if (area >= TREAD && area < SMALLEST) treads.push({ region: piece, y, area })
     }
   }
@@ -96,10 +98,32 @@ export function floorsIn(
     .sort((one, other) => other.area - one.area)
     .slice(0, MOST_RAMPS)
     .map(rampOf)
-  return [...floors, ...ramps, ...stairsOf(treads)]
+  return [...withoutTables(pieces), ...ramps, ...stairsOf(treads)]
     .filter(({ outline }) => outline.length >= 3)
     .sort((one, other) => other.area - one.area)
 }
+
+/** A level floor, its region, and that of all faces at its height. */
+interface LevelPiece {
+  floor: FoundFloor
+  piece: Region
+  whole: Region
+}
+/** Floors but the tops of tables, beds, cupboards: small, about as high as furniture over another floor, and nowhere beyond it. */
+const withoutTables = (pieces: readonly LevelPiece[]): FoundFloor[] =>
+  pieces
+    .filter(
+      ({ floor, piece }) =>
+        floor.area > TABLE.area ||
+        !pieces.some(
+          ({ floor: { y, area }, whole }) =>
+            area > floor.area &&
+            floor.y - y > TABLE.low &&
+            floor.y - y < TABLE.high &&
+            areaOf(without(piece, whole)) < 0.05 * floor.area,
+        ),
+    )
+    .map(({ floor }) => floor)
 
 /** The edges of faces that no other face shares, as loops where the faces fit together; else the faces. */
 function boundaryOf(faces: readonly Face[]): Region {
@@ -164,17 +188,17 @@ function rampOf({ faces, normal: [nx, ny, nz], area }: Slope): FoundFloor {
   const ramp = rampOver(spots, long > 0 ? [-nx / long, -nz / long] : [1, 0], low, high, area)
   if (ny < GENTLE) return ramp
   const { slopeTo: _, ...level } = ramp
-  return { ...level, y: round(heights.reduce((sum, y) => sum + y, 0) / heights.length) }
+  return { ...level, y: thousandths(heights.reduce((sum, y) => sum + y, 0) / heights.length) }
 }
 /** A rectangle around spots in a direction of rise, low at its foot and high at its head. */
 function rampOver(spots: readonly Spot[], [ux, uz]: Spot, low: number, high: number, area: number): FoundFloor {
   const [a0, a1] = extent(spots.map(([x, z]) => x * ux + z * uz))
   const [s0, s1] = extent(spots.map(([x, z]) => -x * uz + z * ux))
-  const spot = (a: number, s: number): Spot => [round(a * ux - s * uz), round(a * uz + s * ux)]
+  const spot = (a: number, s: number): Spot => [thousandths(a * ux - s * uz), thousandths(a * uz + s * ux)]
   return {
-    y: round(low),
+    y: thousandths(low),
     outline: [spot(a0, s0), spot(a1, s0), spot(a1, s1), spot(a0, s1)],
-    slopeTo: { edge: [1, 2], y: round(high) },
+    slopeTo: { edge: [1, 2], y: thousandths(high) },
     area,
   }
 }
@@ -220,10 +244,9 @@ function middleOf(region: Region): Spot {
   ]
 }
 
-const round = (value: number): number => Math.round(value * 1000) / 1000
 /** To the millimetre, without corners that lie on a line between their neighbours. */
 function tidied(outline: readonly Spot[]): Spot[] {
-  const spots = outline.map(([x, z]): Spot => [round(x), round(z)])
+  const spots = outline.map(([x, z]): Spot => [thousandths(x), thousandths(z)])
   return spots.filter((spot, i) => {
     const a = spots[(i + spots.length - 1) % spots.length]
     const b = spots[(i + 1) % spots.length]

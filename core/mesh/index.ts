@@ -2,4 +2,4 @@
 export { floorsIn, type FoundFloor } from './floors'
 export { boundsOf, placed, type Triangles } from './mesh'
 export { cutAt, stretchesOf, type Cut, type Stretch } from './section'
-export { wallsIn, withoutSteps, type FoundWall } from './walls'
+export { wallsIn, withoutSteps, withoutTwins, type FoundWall } from './walls'

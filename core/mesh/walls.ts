@@ -1,3 +1,4 @@
+import { thousandths } from '../base'
 import type { Spot } from '../show'
 import { distanceToSegment, floorHeight, insidePolygon } from '../space'
 import type { FoundFloor } from './floors'
@@ -22,6 +23,8 @@ const SHEET = 0.05
 const GAP = { least: 0.5, most: 3.2 }
 /** Of a wall's two sides this share must lie beside each other. */
 const BESIDE = 0.5
+/** The leaf of a door (m): no thicker, wider, higher; hung no further from where its opening begins. */
+const LEAF = { thickest: 0.09, widest: 1.6, highest: 2.6, near: 0.25 }
 /** What is lower than this is no wall (m); a step is no higher than that over its ramp. */
 const LOWEST = 1
 const STEP = 0.45
@@ -63,7 +66,54 @@ export function wallsIn(stretches: readonly Stretch[], cut: number, mesh: Triang
     .filter(({ a, b, low, high }) => b - a >= SHORTEST && high - low >= LOWEST)
     .sort((one, other) => other.b - other.a - (one.b - one.a))
   const middles = pairs(halves)
-  return onLines(middles).map((line) => wallOf(line, cut, mesh))
+  const leaves = leavesOf(middles)
+  const walls = middles.filter((middle) => !leaves.includes(middle))
+  return onLines(walls).map((line) => wallOf(line, cut, leaves.length > 0 ? withoutLeaves(mesh, leaves) : mesh))
+}
+
+/** The leaves of doors: as thin and as large as one, and with an end where an opening begins or ends. */
+function leavesOf(middles: readonly Middle[]): Middle[] {
+  const isLike = ({ thickness, a, b, low, high }: Middle) =>
+    thickness <= LEAF.thickest && b - a >= GAP.least && b - a <= LEAF.widest && high - low <= LEAF.highest
+  const like = middles.filter(isLike)
+  if (like.length === 0) return []
+  const jambs = onLines(middles.filter((middle) => !isLike(middle))).flatMap((line) =>
+    line.slice(1).flatMap((next, i) => [spotOn(line[i], line[i].b), spotOn(next, next.a)]),
+  )
+  const isAtJamb = ([x, z]: Spot) => jambs.some(([jx, jz]) => Math.hypot(jx - x, jz - z) <= LEAF.near)
+  return like.filter((leaf) => isAtJamb(spotOn(leaf, leaf.a)) || isAtJamb(spotOn(leaf, leaf.b)))
+}
+const spotOn = ({ ux, uz, off }: Middle, along: number): Spot => [along * ux + off * uz, along * uz - off * ux]
+
+/** A mesh less the leaves of its doors: what is open when they are. */
+function withoutLeaves({ positions, indices }: Triangles, leaves: readonly Middle[]): Triangles {
+  const isIn = ({ ux, uz, off, a, b, thickness }: Middle, at: number) => {
+    const [x, z] = [positions[at], positions[at + 2]]
+    const [along, aside] = [x * ux + z * uz, x * uz - z * ux]
+    return along > a - 0.02 && along < b + 0.02 && Math.abs(aside - off) < thickness / 2 + 0.02
+  }
+  const kept: number[] = []
+  for (let i = 0; i < indices.length; i += 3) {
+    const corners = [indices[i], indices[i + 1], indices[i + 2]]
+    if (!leaves.some((leaf) => corners.every((corner) => isIn(leaf, corner * 3)))) kept.push(...corners)
+  }
+  return { positions, indices: Uint32Array.from(kept) }
+}
+
+/** Walls but those that were found twice, at two heights: what lies along another, at its height, is that one again. */
+export function withoutTwins(walls: readonly FoundWall[]): FoundWall[] {
+  const length = ({ from, to }: FoundWall) => Math.hypot(to[0] - from[0], to[1] - from[1])
+  const kept: FoundWall[] = []
+  for (const wall of [...walls].sort((one, other) => length(other) - length(one))) {
+    const isTwin = kept.some((other) => {
+      const near = Math.max(wall.thickness, other.thickness) / 2 + 0.03
+      const beside = [wall.from, wall.to].every(([x, z]) => distanceToSegment(x, z, other.from, other.to) <= near)
+      const shared = Math.min(wall.y + wall.height, other.y + other.height) - Math.max(wall.y, other.y)
+      return beside && shared > wall.height / 2
+    })
+    if (!isTwin) kept.push(wall)
+  }
+  return kept
 }
 
 function pairs(halves: readonly Half[]): Middle[] {
@@ -148,33 +198,31 @@ function onLines(middles: readonly Middle[]): Middle[][] {
   return lines
 }
 
-const round = (value: number): number => Math.round(value * 1000) / 1000
-
 function wallOf(line: readonly Middle[], cut: number, mesh: Triangles): FoundWall {
   const [first] = line
   const last = line[line.length - 1]
-  const spot = (d: number): Spot => [
-    round(d * first.ux + first.off * first.uz),
-    round(d * first.uz - first.off * first.ux),
-  ]
+  const spot = (d: number): Spot => {
+    const [x, z] = spotOn(first, d)
+    return [thousandths(x), thousandths(z)]
+  }
   const low = Math.min(...line.map((middle) => middle.low))
   const high = Math.max(...line.map((middle) => middle.high))
   return {
     from: spot(first.a),
     to: spot(last.b),
-    y: round(low),
-    height: round(high - low),
-    thickness: round(first.thickness),
+    y: thousandths(low),
+    height: thousandths(high - low),
+    thickness: thousandths(first.thickness),
     openings: line.slice(1).map((next, i) => {
       const width = next.a - line[i].b
       const middle = spot((line[i].b + next.a) / 2)
       const near = Math.min(0.4, width / 2 - 0.05)
       const [foot, head] = openAt(mesh, middle, near, cut, [low, high])
       return {
-        at: round(line[i].b - first.a),
-        width: round(width),
-        sill: round(foot - low),
-        height: round(head - foot),
+        at: thousandths(line[i].b - first.a),
+        width: thousandths(width),
+        sill: thousandths(foot - low),
+        height: thousandths(head - foot),
       }
     }),
   }
@@ -191,7 +239,7 @@ function openAt(
   const around = trianglesNear(mesh, spot, near)
   // Between two heights at which it has corners a mesh is cut in the same way.
   const heights = new Set([low, high, height])
-  for (const index of around.indices) heights.add(round(around.positions[index * 3 + 1]))
+  for (const index of around.indices) heights.add(thousandths(around.positions[index * 3 + 1]))
   const steps = [...heights].filter((y) => y >= low && y <= high).sort((a, b) => a - b)
   const isClosed = (a: number, b: number) => {
     const { ends } = cutAt(around, (a + b) / 2)

@@ -52,7 +52,8 @@ export interface Lane {
   unmet?: Unmet
   /** It is of a zone that only an earlier version had. */
   gone?: true
-  presences: { from: number; to: number; player: string }[]
+  /** `put`: moved there by a cue, without setting off what is there. */
+  presences: { from: number; to: number; player: string; put?: true }[]
   fired: Fired[]
   held: Held[]
   playings: PlayingSpan[]

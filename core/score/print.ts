@@ -1,3 +1,4 @@
+import { hundredths } from '../base'
 import { beginRun, BrokenRun, RunError, walksOf, type Run } from '../engine'
 import type { Show, Spot } from '../show'
 import { outlineOf, solidOf } from '../space'
@@ -78,7 +79,7 @@ function usualRun(show: Show, isEnough: () => boolean): Run | undefined {
 }
 
 const tenth = (value: number): number => Math.round(value * 10) / 10
-const rounded = ([x, z]: Spot): Spot => [Math.round(x * 100) / 100, Math.round(z * 100) / 100]
+const rounded = ([x, z]: Spot): Spot => [hundredths(x), hundredths(z)]
 
 function boxOf(spots: readonly Spot[]): Print['place']['box'] {
   if (spots.length === 0) return [0, 0, 1, 1]

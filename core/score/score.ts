@@ -22,7 +22,8 @@ export function scoreOf(show: Show, run: Run): Score {
     switch (event.kind) {
       case 'enter': {
         if (!order.includes(event.zone)) order.push(event.zone)
-        const presence = { from: event.t, to: run.length, player: whoOf(event) }
+        const put = event.quiet && { put: event.quiet }
+        const presence = { from: event.t, to: run.length, player: whoOf(event), ...put }
         laneOf(event.zone).presences.push(presence)
         open.set(`${event.zone}|${whoOf(event)}`, presence)
         break

@@ -11,7 +11,7 @@ import {
   type SoundStep,
   type Zone,
 } from '../show'
-import { distanceToOutline, floorAt, insidePolygon, middleOf, outlineOf, solidOf, type Solid } from '../space'
+import { floorAt, middleOf, noticedBody, solidOf, touches, type Cylinder, type Solid } from '../space'
 import { BLOCK } from './block'
 import { amplitude, distanceGain } from './distance'
 import { coming } from './hearing'
@@ -131,27 +131,18 @@ function placeOf(show: Show, zone: Zone, where: Ambient['where']): Point | undef
   return prop && [prop.at[0], prop.at[1] + prop.size[1] / 2, prop.at[2]]
 }
 
-/** Whether a player who stands at a point is in a zone. */
+/** A zone, asked for many points whether a player who stands there is in it. */
 class Reached {
-  readonly zone: Zone
   private readonly solid: Solid
-  private readonly outline: ReturnType<typeof outlineOf>
-  private readonly radius: number
-  private readonly span: readonly [number, number]
+  private readonly body: Cylinder
   constructor(show: Show, zone: Zone) {
-    const { radius, height, eye } = show.player
-    this.zone = zone
     this.solid = solidOf(zone.shape)
-    this.outline = outlineOf(this.solid)
-    this.radius = zone.notices === 'body' ? radius : 0
-    this.span = zone.notices === 'body' ? [0, height] : zone.notices === 'feet' ? [0, 0] : [eye, eye]
+    this.body = noticedBody(show, zone)
   }
   has(x: number, y: number, z: number): boolean {
-    const [x0, y0, z0, x1, y1, z1] = this.solid.bounds
-    const { radius: r, span } = this
-    if (x < x0 - r || x > x1 + r || z < z0 - r || z > z1 + r) return false
-    if (y + span[0] > y1 + 1e-6 || y + span[1] < y0 - 1e-6) return false
-    return insidePolygon(x, z, this.outline) || (r > 0 && distanceToOutline(x, z, this.outline) <= r)
+    const [x0, , z0, x1, , z1] = this.solid.bounds
+    const r = this.body.radius
+    return x >= x0 - r && x <= x1 + r && z >= z0 - r && z <= z1 + r && touches(this.solid, 0, this.body, [x, y, z])
   }
 }
 

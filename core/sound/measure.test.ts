@@ -73,6 +73,14 @@ describe('loudness, by the signals of EBU Tech 3341', () => {
   })
 })
 
+it('what is shorter than 400 ms has no loudness as a whole, but a loudest moment: its energy over those', () => {
+  const [long, short] = [tones([[-23, 5]]), tones([[-23, 0.1]])].map((channels) => measure(channels, 48_000))
+  expect(short!.integrated).toBeUndefined()
+  // A quarter of 400 ms at the level of the long one is 6 dB softer; the filter rings a little.
+  expect(Math.abs(short!.loudestMoment! - (long!.loudestMoment! - 6.02))).toBeLessThan(0.5)
+  expect(short!.truePeak!).toBeCloseTo(long!.truePeak!, 0)
+})
+
 describe('loudness range, by the signals of EBU Tech 3342', () => {
   it.each<[number, [number, number][]]>([
     [

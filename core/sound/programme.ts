@@ -55,12 +55,12 @@ export function integrated(powers: ArrayLike<number>): number | undefined {
 export const shortTerm = (powers: ArrayLike<number>): Float64Array =>
   meansOver(powers, SHORT_TERM).map((power) => Math.max(ABSOLUTE, lufs(power)))
 
-/** The loudest 400 ms (LUFS); undefined of what is shorter. */
+/** The loudest 400 ms (LUFS), of what is shorter as a meter reads it that hears silence around it; undefined of nothing. */
 export function loudestMoment(powers: ArrayLike<number>): number | undefined {
-  const means = meansOver(powers, GATED)
-  return means.length === 0
-    ? undefined
-    : Math.max(ABSOLUTE, lufs(means.reduce((most, power) => Math.max(most, power), 0)))
+  if (powers.length === 0) return undefined
+  const whole =
+    powers.length < GATED ? [...Array.from(powers), ...Array<number>(GATED - powers.length).fill(0)] : powers
+  return Math.max(ABSOLUTE, lufs(meansOver(whole, GATED).reduce((most, power) => Math.max(most, power), 0)))
 }
 
 /** The loudness range (LU): between how soft a tenth and how loud the loudest twentieth is; undefined of what is shorter than 3 s or silent. */

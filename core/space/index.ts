@@ -1,11 +1,13 @@
 /** Geometry: shapes and when they are crossed, lines of sight, floors. */
 export * from './along-floors'
+export * from './along-wall'
 export * from './containment'
 export * from './crossings'
 export * from './floor'
 export * from './gaze'
 export * from './intervals'
 export * from './lines'
+export * from './noticed'
 export * from './piece'
 export * from './roots'
 export * from './sight'

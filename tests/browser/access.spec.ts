@@ -42,6 +42,50 @@ test('axe finds nothing at the desk: nothing chosen, a zone, its cue, a menu, th
   expect(await found(page)).toEqual([])
 })
 
+test('axe finds nothing among the sounds: one chosen, several, a pool; nor in the loudest moment, a seed, a mix, a list that is searched', async ({
+  page,
+  server,
+}) => {
+  await page.setViewportSize({ width: 1280, height: 800 })
+  await openDemo(page, server)
+  await page.getByRole('button', { name: 'Sounds', exact: true }).click()
+  const shore = page.getByRole('group', { name: 'Shore' })
+  await expect(shore.getByText(/LUFS/).first()).toBeVisible()
+  expect(await found(page)).toEqual([])
+  await shore.getByRole('button', { name: 'Bell buoy' }).first().click()
+  await expect(page.locator('[data-measured]')).toBeVisible()
+  expect(await found(page)).toEqual([])
+  await shore
+    .getByRole('button', { name: 'Winch' })
+    .first()
+    .click({ modifiers: ['Control'] })
+  expect(await found(page)).toEqual([])
+  await page.getByRole('button', { name: 'Desk', exact: true }).click()
+  await score(page).getByRole('button', { name: 'loudest' }).click()
+  await expect(page.getByRole('list', { name: 'What makes it' })).toBeVisible()
+  expect(await found(page)).toEqual([])
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: /^seed/ }).click()
+  await page.getByRole('button', { name: 'Outline another' }).click()
+  await expect(page.getByText(/It goes otherwise in|It goes the same/)).toBeVisible()
+  expect(await found(page)).toEqual([])
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'Mix', exact: true }).click()
+  await expect(page.getByRole('region', { name: 'Mix' })).toBeVisible()
+  expect(await found(page)).toEqual([])
+  await page.keyboard.press('Escape')
+  await page.getByRole('region', { name: 'Plan' }).getByRole('button', { name: 'Heard' }).click()
+  await expect(page.getByRole('region', { name: 'What is heard here' })).toBeVisible()
+  expect(await found(page)).toEqual([])
+  await head(page, 'Rope post').click()
+  await desk(page).getByRole('button', { name: 'Steps of its cue' }).click()
+  await desk(page).getByRole('listitem').getByRole('button').first().click()
+  expect(await found(page)).toEqual([])
+  await page.getByRole('button', { name: 'Cues', exact: true }).click()
+  await expect(page.locator('[data-step]').first()).toBeAttached()
+  expect(await found(page)).toEqual([])
+})
+
 test('axe finds nothing in the history, a comparison, the desk of several things, the filter of lanes', async ({
   page,
   server,

@@ -73,6 +73,7 @@ test('a number is typed as a sum, dragged sideways and nudged; Escape leaves it 
   const at = async () => (await saved())[0]?.at
   await type(page, 'At', '1 + 0.5')
   await expect.poll(at).toBe(1.5)
+  await expect(page.getByRole('button', { name: /^Undo At of a light in / })).toBeVisible()
 
   await part(page, 'At').focus()
   await page.keyboard.press('ArrowUp')

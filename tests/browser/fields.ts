@@ -60,7 +60,10 @@ async function walkWritten(sentence: Locator, part: Locator, name: string): Prom
   const isAbsent = (await part.getAttribute('data-absent')) !== null
   await part.click()
   if (!isAbsent) {
-    const box = sentence.getByRole('textbox', { name, exact: true })
+    // Where something is offered as one types, the field is called a combobox.
+    const box = sentence
+      .getByRole('textbox', { name, exact: true })
+      .or(sentence.getByRole('combobox', { name, exact: true }))
     const value = (await box.inputValue()).replace('−', '-')
     const isNumber = value !== '' && Number.isFinite(Number(value))
     await box.fill(isNumber ? String(Number(value) > 0.5 ? Number(value) / 2 : Number(value) + 0.25) : 'Other')

@@ -43,6 +43,24 @@ test('Escape keeps the corners of a wall that are drawn', async ({ page, server 
   await expect.poll(async () => (await show()).place.walls.length).toBe(walls + 2)
 })
 
+test('Escape keeps the points of a walk that are drawn', async ({ page, server }) => {
+  const show = await openNew(page, server, 'Points')
+  const walks = (await show()).walks.length
+  await takeTool(page, 'Walk')
+  const at = await middle(plan(page))
+  for (const [dx, dy] of [[-60, 10], [0, 10], [50, 20]]) await page.mouse.click(at.x + dx!, at.y + dy!) // prettier-ignore
+  await page.keyboard.press('Escape')
+  await expect.poll(async () => (await show()).walks.length).toBe(walks + 1)
+  const drawn = (await show()).walks.at(-1)!
+  expect(drawn.points).toHaveLength(3)
+  // A press near one of its points takes that, though a lamp hangs there.
+  const { x, y } = await spotAt(page, drawn.points[1]!.at[0], drawn.points[1]!.at[2])
+  await drag(page, { x: x + 8, y: y - 3 }, { x: x + 8, y: y + 37 })
+  await expect
+    .poll(async () => (await show()).walks.at(-1)!.points[1]!.at[2])
+    .toBeGreaterThan(drawn.points[1]!.at[2] + 0.4)
+})
+
 test('a zone is made around a prop by W, and Ctrl+A takes what stands in the place', async ({ page, server }) => {
   const show = await openNew(page, server, 'Around')
   const props = (await show()).place.props.length
@@ -54,6 +72,7 @@ test('a zone is made around a prop by W, and Ctrl+A takes what stands in the pla
   await page.keyboard.press('w')
   await expect(page.getByRole('menuitem', { name: /^A scare/ })).toBeVisible()
   await page.keyboard.press('Escape')
+  await expect.poll(async () => (await show()).zones.length).toBe(1)
   const [zone] = (await show()).zones
   const prop = (await show()).place.props.at(-1)
   expect(zone!.shape).toMatchObject({ kind: 'box', at: [prop!.at[0], 0, prop!.at[2]] })

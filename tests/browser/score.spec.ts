@@ -37,6 +37,50 @@ test('another seed gives another run, the one that the engine gives with it', as
   await expect(page.getByLabel('Seed')).toHaveValue('23')
 })
 
+test('another seed is outlined beside this one, and the two are swapped', async ({ page, server }) => {
+  const show = await exported(server)
+  await openTall(page, server)
+  await page.getByRole('button', { name: /^seed 7/ }).click()
+  await page.getByLabel('Outlined').fill('23')
+  await page.keyboard.press('Enter')
+  const timesOf = (seed: number) => {
+    const times = new Map<string, string>()
+    for (const event of logOf(show, run(show, walksOf(show, WALKS), { seed })).events)
+      if (
+        (event.kind === 'fire' || event.kind === 'held' || event.kind === 'enter' || event.kind === 'leave') &&
+        event.zone
+      )
+        times.set(event.zone, `${times.get(event.zone) ?? ''} ${event.kind} ${event.t.toFixed(6)}`)
+    return times
+  }
+  const [one, other] = [timesOf(7), timesOf(23)]
+  const differ = show.zones.filter(({ id }) => one.get(id) !== other.get(id)).length
+  expect(differ).toBeGreaterThan(0)
+  await expect(page.getByText(`It goes otherwise in ${differ} of ${show.zones.length} lanes.`)).toBeVisible()
+  await page.getByRole('button', { name: 'Swap' }).click()
+  await expect.poll(() => fired(page)).toEqual(fires(logOf(show, run(show, walksOf(show, WALKS), { seed: 23 })).events))
+  await page.getByRole('button', { name: 'None', exact: true }).click()
+  await expect(page.getByLabel('Outlined')).toHaveValue('')
+})
+
+test('the loudest moment is one click away, with what makes it, and the plan says why it is louder than what goes on', async ({
+  page,
+  server,
+}) => {
+  await openDemo(page, server)
+  await score(page).getByRole('button', { name: 'loudest' }).click()
+  const parts = page.getByRole('region', { name: 'What makes it so loud' })
+  await expect(parts).toContainText(/Loudest at 05:\d\d\.\d/)
+  const first = parts.getByRole('listitem').first()
+  await expect(first).toContainText(/Harbour horn.*\d+ %/)
+  // The panel follows the playhead, and leads to the step.
+  await first.getByRole('button').click()
+  await expect(desk(page).getByRole('heading', { name: 'Horn answers' })).toBeVisible()
+  await page.getByRole('region', { name: 'Plan' }).getByRole('button', { name: 'Heard' }).click()
+  await page.mouse.move(5, 400)
+  await expect(page.locator('[data-in-run]')).toContainText(/In the run it is −1\d LUFS.*Harbour horn/)
+})
+
 test('a dot behind a dial goes to the walker it was seen of, and back', async ({ page, server }) => {
   const show = await exported(server)
   await openTall(page, server)

@@ -21,6 +21,8 @@ test('anything is found by a few letters, and gone to by Enter', async ({ page, 
   await goTo('loft night', /^Loft night\s*atmosphere/)
   await expect(desk(page).getByRole('heading', { name: 'Loft night' })).toBeVisible()
 
+  // The keys go on at the desk, not nowhere.
+  await expect(desk(page)).toBeFocused()
   await page.getByRole('button', { name: 'Find', exact: true }).click()
   await field.fill('qqzz')
   await expect(page.getByText('Nothing is called so.')).toBeVisible()

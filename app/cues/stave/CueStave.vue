@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { thousandths } from '~~/core/base'
 import { useElementSize, useEventListener } from '@vueuse/core'
 import SenseGlyph from '~/frame/SenseGlyph.vue'
 import { followPointer } from '~/frame/pointer-drag'
@@ -225,7 +226,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
           tabindex="0"
           role="slider"
           :aria-label="`${handle.says}, on the stave`"
-          :aria-valuenow="Math.round(handle.t * 1000) / 1000"
+          :aria-valuenow="thousandths(handle.t)"
           :aria-valuetext="`${plain(handle.t)} s`"
           :data-grip="handle.key"
           @pointerdown="hand.stretch(open.stroke, handle, $event)"

@@ -162,9 +162,7 @@ export function useStaveHand(clock: { timeAt: (event: { clientX: number }) => nu
   function mute(ids: readonly string[]): void {
     const all = steps.value.filter(({ id }) => ids.includes(id))
     const muted = !all.every((step) => step.muted)
-    doc.edit(`Mute ${saidIn(ids)}`, (edit) =>
-      all.forEach(({ id }) => edit.set(address(id, 'muted'), muted)),
-    )
+    doc.edit(`Mute ${saidIn(ids)}`, (edit) => all.forEach(({ id }) => edit.set(address(id, 'muted'), muted)))
   }
   function copy(ids: readonly string[]): void {
     copied.value = steps.value.filter(({ id }) => ids.includes(id))

@@ -1,3 +1,4 @@
+import { thousandths } from '~~/core/base'
 import type { Step, StepKind } from '~~/core/show'
 import type { PutIn } from '../step/parts'
 import type { Stroke } from './strokes'
@@ -13,7 +14,7 @@ export interface Handle {
 type Kind<K extends StepKind> = Extract<Step, { kind: K }>
 type Find<K extends StepKind> = (step: Kind<K>, stroke: Stroke, length: number) => Handle[]
 
-const rounded = (seconds: number) => Math.max(0, Math.round(seconds * 1000) / 1000)
+const rounded = (seconds: number) => Math.max(0, thousandths(seconds))
 /** A handle whose time counts from another: what is put is the way between them. */
 const after = (key: string, says: string, from: number, seconds: number, path: (string | number)[]): Handle => ({
   key,

@@ -143,6 +143,7 @@ function toggle(lock: Lock) {
     :value="part.value"
     :empty="part.empty"
     :long="part.long"
+    :offers="part.offers"
     @change="put($event || undefined)"
   />
   <PartColour

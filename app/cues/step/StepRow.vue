@@ -68,7 +68,9 @@ function shift(other: Step) {
       </button>
       <button
         class="text-xs text-bone-3 hover:text-bone"
-        @click="doc.edit(`${step.muted ? 'Unmute' : 'Mute'} ${stepIn(cue, step)}`, (e) => e.set(at('muted'), !step.muted))"
+        @click="
+          doc.edit(`${step.muted ? 'Unmute' : 'Mute'} ${stepIn(cue, step)}`, (e) => e.set(at('muted'), !step.muted))
+        "
       >
         {{ step.muted ? 'unmute' : 'mute' }}
       </button>

@@ -13,9 +13,5 @@ const pieces = computed(() => sentenceOf(doc.show!, props.cue, props.step))
 </script>
 
 <template>
-  <StepPieces
-    :pieces="pieces"
-    :of="stepIn(cue, step)"
-    :put-in="(edit) => putInStep(edit, cue.id, step.id)"
-  />
+  <StepPieces :pieces="pieces" :of="stepIn(cue, step)" :put-in="(edit) => putInStep(edit, cue.id, step.id)" />
 </template>

@@ -31,6 +31,17 @@ describe('what misleads is said', () => {
     expect(said([bed], { lasted: 0 })).toContain('0 s')
     expect(said([bed], { lasted: 4 })).toBe('')
   })
+  it('a move into a zone that it doesn’t set off', () => {
+    const move = (quiet: boolean, at = [3, 0, 0]) => {
+      const show = oneRule({}, [{ id: 'm', kind: 'move', mark: 'there', quiet }], {
+        show: { place: { marks: [{ id: 'there', name: 'There', kind: 'standing', at }] } },
+      })
+      return cautionsOf(show, show.cues[0]!, show.cues[0]!.steps[0]!, [], undefined)
+    }
+    expect(move(true).map(({ says }) => says)).toEqual(['Whoever is put there is in Zone, and sets nothing off.'])
+    expect(move(false)).toEqual([])
+    expect(move(true, [9, 0, 0])).toEqual([])
+  })
   it('a freeze for good', () => {
     expect(said([{ ...freeze, hold: 'keep' }])).toContain('nothing gives this back')
     expect(said([{ ...freeze, hold: 2 }])).toBe('')

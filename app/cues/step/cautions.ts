@@ -1,4 +1,5 @@
-import type { Cue, Rule, Show, Step } from '~~/core/show'
+import { zonesAt } from '~~/core/space'
+import { rulesAt, type Cue, type Point, type Rule, type Show, type Step } from '~~/core/show'
 import { lightName } from '~/words/names'
 import { plain } from '~/words/time'
 import type { PutIn } from './parts'
@@ -60,6 +61,7 @@ export function cautionsOf(
     rules.every(({ onLeave }) => onLeave === 'nothing')
   )
     found.push({ says: 'Whoever leaves releases nothing here, so it goes on: no rule that fires this cue lets go.' })
+  if (step.kind === 'move') found.push(...ofMove(show, step))
   if (step.kind === 'light' || step.kind === 'atmosphere') found.push(...ofLight(show, step, shown))
   if (step.kind === 'camera' && !cue.steps.some((other) => holdsHands(other, step)))
     found.push({ says: 'Whoever set it off walks on meanwhile, unseen: a freeze would hold them.' })
@@ -74,6 +76,21 @@ export function cautionsOf(
       mend: { words: `For ${plain(step.ramp.seconds!)} s`, put: (put) => put(['hold'], step.ramp.seconds) },
     })
   return found
+}
+
+/** What stands where somebody is put, and isn’t set off. */
+function ofMove(show: Show, { mark, quiet }: Extract<Step, { kind: 'move' }>): Caution[] {
+  const to = show.place.marks.find(({ id }) => id === mark)
+  if (!quiet || !to) return []
+  const feet: Point = to.kind === 'camera' ? [to.at[0], to.at[1] - show.player.eye, to.at[2]] : to.at
+  const silent = zonesAt(show, feet).filter((zone) => rulesAt(show, zone).some(({ on }) => on.at === 'enter'))
+  if (silent.length === 0) return []
+  return [
+    {
+      says: `Whoever is put there is in ${silent.map(({ name }) => name).join(', ')}, and sets nothing off.`,
+      mend: { words: 'Also when put there', put: (put) => put(['quiet'], false) },
+    },
+  ]
 }
 
 const holdsHands = (step: Step, { at }: Step): boolean =>

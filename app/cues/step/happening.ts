@@ -1,5 +1,6 @@
 import { poolOfOne } from '~/document/fresh-step'
 import { hingeOf } from '~/document/hinge'
+import { signalsOf } from '~/document/knots'
 import { countsIn, named, one, PICKS } from './choices'
 import type { Piece, PutIn, StepPart } from './parts'
 import {
@@ -140,9 +141,9 @@ export const HAPPENING = {
     }),
     '.',
   ],
-  signal: (step: Kind<'signal'>): Piece[] => [
+  signal: (step: Kind<'signal'>, { show }: Of): Piece[] => [
     'Sends the signal ',
-    text('Signal', 'name', step.name),
+    { ...text('Signal', 'name', step.name), offers: signalsOf(show).map(({ name }) => name) } as StepPart,
     ' after ',
     seconds('Delay', 'delay', step.delay),
     '.',

@@ -39,7 +39,7 @@ export type StepPart = { name: string; path: Path } & (
       /** What choosing does, if it does more than give the place its value. */
       choose?: (put: PutIn, value: unknown, edit: Editor) => void
     }
-  | { as: 'text'; value: string; empty?: string; long?: boolean }
+  | { as: 'text'; value: string; empty?: string; long?: boolean; offers?: readonly string[] }
   | {
       as: 'colour'
       value: string | undefined

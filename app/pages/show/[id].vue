@@ -183,7 +183,7 @@ function divide(event: PointerEvent) {
         <div class="relative flex min-w-0 flex-1 flex-col">
           <PlanBand class="min-h-0 flex-1" @bring="askForFile" />
           <CueReadOuts v-if="view.looks === 'cues'" />
-          <BringPanel v-if="doc.place?.mesh || brings" class="absolute right-3 bottom-8 z-10" />
+          <BringPanel v-if="doc.place?.mesh || brings" class="absolute right-3 bottom-8 z-10" data-over-plan />
           <input
             ref="file"
             type="file"

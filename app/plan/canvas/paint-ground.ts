@@ -1,6 +1,7 @@
 import { COLOURS, faint } from '~/score/canvas/colours'
 import type { DrawnZone, Ground } from './scene'
 import { inMetres, inPixels, isInSight, toPixels, type Picture, type Sight } from './sight'
+import { layNames, NAME_FONT, type LaidName, type Named, type Rect } from './names'
 import { paintMark } from './paint-marks'
 
 /** Dashes and hatching are for zones that are large enough to show them (pixels), and not too many. */
@@ -125,29 +126,40 @@ function paintZones(to: Picture, zones: readonly DrawnZone[], sight: Sight): voi
   to.globalAlpha = 1
 }
 
-/** Names where they have room, the largest zones first. */
-function paintNames(to: Picture, zones: readonly DrawnZone[], sight: Sight, ratio: number): void {
+/** A name much longer than its zone is wide says little from far away. */
+const LEAST_WIDE = 12
+
+/** Names where they have room, the largest zones first; gives where they are. */
+function paintNames(
+  to: Picture,
+  zones: readonly DrawnZone[],
+  taken: readonly Rect[],
+  sight: Sight,
+  ratio: number,
+): LaidName[] {
   inPixels(to, ratio)
-  to.font = "11px 'Schibsted Grotesk Variable', system-ui, sans-serif"
+  to.font = NAME_FONT
   to.textBaseline = 'alphabetic'
   to.lineJoin = 'round'
   to.lineWidth = 3
   to.strokeStyle = COLOURS.ink0
   to.fillStyle = COLOURS.bone2
   const area = ({ box: [x0, z0, x1, z1] }: DrawnZone) => (x1 - x0) * (z1 - z0)
-  const taken: { x: number; y: number; end: number }[] = []
-  for (const zone of [...zones].sort((a, b) => area(b) - area(a))) {
-    if (taken.length >= LABELS) break
-    const [x, top] = toPixels(sight, [zone.box[0], zone.box[1]])
-    const y = top - 5
-    const end = x + zone.name.length * 6
-    // A name much longer than its zone is wide says little from far away.
-    if ((zone.box[2] - zone.box[0]) * sight.scale < 12) continue
-    if (taken.some((other) => Math.abs(other.y - y) < 13 && x < other.end && other.x < end)) continue
-    taken.push({ x, y, end })
-    to.strokeText(zone.name, x, y)
-    to.fillText(zone.name, x, y)
+  const named = zones
+    .filter(({ box }) => (box[2] - box[0]) * sight.scale >= LEAST_WIDE)
+    .sort((a, b) => area(b) - area(a))
+    .map(({ id, name, box }): Named => ({
+      id,
+      words: name,
+      width: to.measureText(name).width,
+      box: [...toPixels(sight, [box[0], box[1]]), ...toPixels(sight, [box[2], box[3]])],
+    }))
+  const laid = layNames(named, taken, LABELS)
+  for (const { words, x, y } of laid) {
+    to.strokeText(words, x, y)
+    to.fillText(words, x, y)
   }
+  return laid
 }
 
 /** The section of what was brought in, faint below what is drawn: only what is in sight. */
@@ -165,15 +177,16 @@ function paintSection(to: Picture, section: Float32Array, { x, z, scale, width, 
   to.stroke()
 }
 
-/** The place and its zones, as they are before anybody walks; what is on the storey below faintly. */
+/** The place and its zones, as they are before anybody walks; what is on the storey below faintly. `taken`: where no name is to be; gives where they are. */
 export function paintGround(
   to: Picture,
   ground: Ground,
   below: Ground | undefined,
   section: Float32Array | undefined,
+  taken: readonly Rect[],
   sight: Sight,
   ratio: number,
-): void {
+): LaidName[] {
   inPixels(to, ratio)
   to.clearRect(0, 0, sight.width, sight.height)
   inMetres(to, sight, ratio)
@@ -188,5 +201,5 @@ export function paintGround(
   const zones = ground.zones.filter(({ box }) => isInSight(sight, box))
   paintZones(to, zones, sight)
   for (const mark of ground.marks) paintMark(to, mark, 1 / sight.scale)
-  paintNames(to, zones, sight, ratio)
+  return paintNames(to, zones, taken, sight, ratio)
 }

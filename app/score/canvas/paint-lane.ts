@@ -19,6 +19,7 @@ export function paintLane(context: Context, layout: Layout, lane: Lane, y: numbe
     const b = box(layout, from, to)
     if (b) roundRect(context, b[0], y + 4, b[1], layout.lane - 9, 3)
   }
+  for (const { from, put } of lane.presences) if (put) putDown(context, layout, from, y)
   for (const { from, to } of lane.debounces) hatch(context, layout, from, to, y)
   for (const { from, to } of lane.cooldowns) tail(context, layout, from, to, y)
   for (const playing of lane.playings) {
@@ -76,6 +77,21 @@ function match(context: Context, x: number, y: number, lane: number, colour: str
   context.fillStyle = struck ? colour : COLOURS.ink1
   context.fill()
   if (!struck) context.stroke()
+}
+
+/** Somebody was put here by a cue: they come from above, and set nothing off. */
+function putDown(context: Context, layout: Layout, t: number, y: number): void {
+  const x = xOf(layout, t)
+  if (x < -8 || x > layout.width + 8) return
+  context.strokeStyle = COLOURS.bone2
+  context.lineWidth = 1.3
+  context.beginPath()
+  context.moveTo(x, y + 3)
+  context.lineTo(x, y + layout.lane - 9)
+  context.moveTo(x - 3.5, y + layout.lane - 13)
+  context.lineTo(x, y + layout.lane - 9)
+  context.lineTo(x + 3.5, y + layout.lane - 13)
+  context.stroke()
 }
 
 function tail(context: Context, layout: Layout, from: number, to: number, y: number): void {

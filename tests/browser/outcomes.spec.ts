@@ -1,0 +1,167 @@
+import { expect, type Locator, type Page } from '@playwright/test'
+import { channelAt, eventsOf, prepare, run, walksOf } from '../../core/engine'
+import { readShow, type Show } from '../../core/show'
+import { wav } from '../harness/wav'
+import { desk, drag, openNew, part, plan, score, spotAt, test, type At } from './page'
+
+/** A hand that counts: a click, a key, a drag, a text that is typed are an action each. */
+class Hand {
+  actions = 0
+  constructor(private readonly page: Page) {}
+  async click(what: Locator | At): Promise<void> {
+    this.actions++
+    await ('x' in what ? this.page.mouse.click(what.x, what.y) : what.click())
+  }
+  async press(key: string): Promise<void> {
+    this.actions++
+    await this.page.keyboard.press(key)
+  }
+  async type(text: string): Promise<void> {
+    this.actions++
+    await this.page.keyboard.type(text)
+  }
+  async drag(from: At, to: At): Promise<void> {
+    this.actions++
+    await drag(this.page, from, to)
+  }
+  tool = (name: string) => this.click(plan(this.page).getByRole('toolbar').getByRole('button', { name: new RegExp(`^${name}`) })) // prettier-ignore
+  item = (name: RegExp) => this.click(this.page.getByRole('menuitem', { name }).first())
+  option = (name: string) => this.click(this.page.getByRole('option', { name, exact: true }))
+  part = (name: string) => this.click(part(this.page, name).first())
+  /** A zone across the way through the hall. */
+  async zone(x0: number, z0: number, x1: number, z1: number): Promise<void> {
+    await this.tool('Zone')
+    await this.drag(await spotAt(this.page, x0, z0), await spotAt(this.page, x1, z1))
+    await expect(desk(this.page).getByRole('button', { name: '+ whole thing' })).toBeVisible()
+  }
+  /** Of what is asked for, what stands first. */
+  async takeFirst(): Promise<void> {
+    await expect(this.page.getByRole('dialog').getByRole('option').first()).toBeVisible()
+    await this.press('Enter')
+  }
+  async whole(name: RegExp): Promise<void> {
+    await this.press('w')
+    await this.item(name)
+  }
+}
+const MOST = 25
+const steps = (page: Page) => desk(page).locator('[data-step]')
+/** What the engine makes of the show as the server has it. */
+async function played(document: Show) {
+  const show = readShow(JSON.parse(JSON.stringify(document)))
+  await prepare(show)
+  const made = run(show, walksOf(show, [show.walks[0]!.id]), { seed: 7 })
+  return { show, made, events: eventsOf(made) }
+}
+
+test('five copies of a switch with its help text', async ({ page, server }) => {
+  const show = await openNew(page, server, 'Five switches')
+  const hand = new Hand(page)
+  await hand.zone(2.5, 3.5, 4.5, 5.5)
+  await hand.press('w')
+  await hand.item(/^To be copied/)
+  await hand.item(/^A switch/)
+  await hand.click(page.getByRole('option', { name: 'no sound' }))
+  await expect.poll(async () => (await show()).kits.length).toBe(1)
+  await hand.whole(/^A prompt at this/)
+  await expect.poll(async () => (await show()).kits[0]!.rules.length).toBe(3)
+  await hand.click(desk(page).getByRole('button', { name: 'Steps of its cue' }).last())
+  await hand.click(steps(page).first().getByRole('button').first())
+  await hand.part('Text')
+  await page.keyboard.press('Control+a')
+  await hand.type('Light')
+  await hand.press('Enter')
+  await hand.click(score(page).locator('button[data-zone]').first())
+  await hand.click(desk(page).getByRole('spinbutton', { name: 'How many' }))
+  await page.keyboard.press('Control+a')
+  await hand.type('5')
+  await hand.click(desk(page).getByRole('button', { name: 'Along a line' }))
+  await hand.click(await spotAt(page, 12.5, 4.5))
+  await expect.poll(async () => (await show()).zones.length).toBe(6)
+  const { zones, place, cues } = await show()
+  expect(new Set(zones.map(({ kit }) => kit)).size).toBe(1)
+  expect(cues.flatMap((cue) => cue.steps).find(({ kind }) => kind === 'prompt')).toMatchObject({ text: 'Light' })
+  expect(place.lights.length).toBe(7)
+  expect(hand.actions).toBeLessThanOrEqual(MOST)
+})
+
+test('a thing vanishes, another changes colour, both come back', async ({ page, server }) => {
+  const show = await openNew(page, server, 'Comes back')
+  const hand = new Hand(page)
+  await hand.zone(5, 3, 7, 6)
+  await hand.click(desk(page).getByRole('button', { name: '+ rule' }))
+  await hand.click(desk(page).getByRole('button', { name: 'Steps of its cue' }))
+  for (const [prop, what] of [
+    ['Chest', 'Shown'],
+    ['Column', 'Colour'],
+  ] as const) {
+    await hand.click(desk(page).getByRole('button', { name: '+ step' }))
+    await hand.item(/^A prop that moves/)
+    await hand.part('Prop')
+    await hand.option(prop)
+    await hand.part(what)
+    if (what === 'Shown') await hand.option('is hidden')
+    else await hand.click(page.locator('.menu').getByRole('listitem').getByRole('button').first())
+  }
+  await expect.poll(async () => (await show()).cues[0]?.steps.length).toBe(2)
+  await expect
+    .poll(async () => (await show()).cues[0]!.steps.some((step) => step.kind === 'prop' && step.colour))
+    .toBe(true)
+  const { show: whole, made, events } = await played(await show())
+  const zone = whole.zones[0]!.id
+  const entered = events.find((event) => event.kind === 'enter' && event.zone === zone)!.t
+  const left = events.find((event) => event.kind === 'leave' && event.zone === zone)!.t
+  const at = (t: number) => [
+    channelAt(whole, made, 'prop:chest', t, 0).shown,
+    channelAt(whole, made, 'prop:column', t, 0).colour,
+  ]
+  const column = whole.place.props.find(({ id }) => id === 'column')!.colour
+  expect(at(entered - 0.1)).toEqual([true, column])
+  expect(at(entered + 0.2)[0]).toBe(false)
+  expect(at(entered + 0.2)[1]).not.toBe(column)
+  expect(at(left + 3)).toEqual([true, column])
+  expect(hand.actions).toBeLessThanOrEqual(MOST)
+})
+
+test('a scare with the sound just dropped', async ({ page, server }) => {
+  const show = await openNew(page, server, 'Dropped scare')
+  const hand = new Hand(page)
+  await page.getByRole('button', { name: 'Sounds', exact: true }).click()
+  hand.actions++
+  await page.getByLabel('Sounds to bring in', { exact: true }).setInputFiles({ name: 'Shriek.wav', mimeType: 'audio/wav', buffer: wav(24_000, 900) }) // prettier-ignore
+  hand.actions++
+  await expect.poll(async () => (await show()).sounds.some(({ name }) => name === 'Shriek')).toBe(true)
+  await hand.click(page.getByRole('button', { name: 'Desk', exact: true }))
+  await hand.zone(5, 3, 7, 6)
+  await hand.whole(/^A scare/)
+  await hand.takeFirst()
+  await expect.poll(async () => (await show()).cues.length).toBe(1)
+  const { show: whole, events } = await played(await show())
+  const shriek = whole.sounds.find(({ name }) => name === 'Shriek')!.id
+  expect(events.filter((event) => event.kind === 'sound' && event.sound === shriek)).toHaveLength(1)
+  expect(hand.actions).toBeLessThanOrEqual(MOST)
+})
+
+test('a cup that falls, with its impact', async ({ page, server }) => {
+  const show = await openNew(page, server, 'A cup')
+  const hand = new Hand(page)
+  await hand.tool('Prop')
+  await hand.click(await spotAt(page, 6, 4.5))
+  await expect(desk(page).getByText('Is a')).toBeVisible()
+  await hand.part('Form')
+  await hand.option('cup')
+  await hand.part('Y')
+  await page.keyboard.press('Control+a')
+  await hand.type('1.2')
+  await hand.press('Enter')
+  await hand.whole(/^A thing that falls/)
+  await hand.takeFirst()
+  await expect.poll(async () => (await show()).cues.length).toBe(1)
+  const { show: whole, events } = await played(await show())
+  const cup = whole.place.props.find(({ form }) => form === 'cup')!
+  const impacts = events.filter((event) => event.kind === 'impact' && event.prop === cup.id)
+  expect(impacts.length).toBeGreaterThan(0)
+  const first = impacts[0]!.t
+  expect(events.some((event) => event.kind === 'sound' && Math.abs(event.t - first) < 0.05)).toBe(true)
+  expect(hand.actions).toBeLessThanOrEqual(MOST)
+})
