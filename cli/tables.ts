@@ -4,7 +4,7 @@ import type { Show } from '../core/show'
 
 /** Rows of words with columns that line up. */
 function columns(rows: string[][]): string {
-  const widths = rows[0].map((_, column) => Math.max(...rows.map((row) => row[column].length)))
+  const widths = rows[0].map((_, column) => rows.reduce((most, row) => Math.max(most, row[column].length), 0))
   return rows
     .map((row) =>
       row

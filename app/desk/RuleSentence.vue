@@ -238,8 +238,11 @@ const leaves = computed(() => {
       :label="labelOf('Change the chance')"
       :put="(e, times) => put(e, 'chance', times / 10)"
     />
-    {{ ' → fire ' }}<PartChoice name="Cue" cue :value="rule.cue" :options="cues" @choose="setCue" />
-    <PartEnd /><PartChoice
+    {{ ' → fire '
+    }}<span class="whitespace-nowrap"
+      ><PartChoice name="Cue" cue :value="rule.cue" :options="cues" @choose="setCue" />,</span
+    >{{ ' '
+    }}<PartChoice
       name="Delay"
       :value="rule.delay > 0 ? 'some' : 'none'"
       :options="delays"

@@ -74,5 +74,5 @@ export function useMenuPlace(placement: Placement = 'bottom-start', given?: Read
     const { x, y } = spot.value ?? { x: 0, y: 0 }
     return { position: 'fixed', left: 0, top: 0, transform: `translate(${x}px, ${y}px)`, opacity: spot.value ? 1 : 0 }
   })
-  return { place }
+  return { place, element: computed(() => elementOf(menu.value)) }
 }

@@ -12,18 +12,39 @@ const emit = defineEmits<{ choose: [value: T] }>()
 /** More than this are searched rather than read through. */
 const READ = 12
 const { place } = useMenuPlace()
+const button = useTemplateRef<HTMLElement>('button')
+const searches = ref(false)
+function leave() {
+  searches.value = false
+  button.value?.focus()
+}
 const words = computed(() => props.options.find((option) => saysTheSame(option.value, props.value))?.words ?? '…')
 </script>
 
 <template>
-  <PartSearched
-    v-if="options.length > READ"
-    :name="name"
-    :words="words"
-    :options="options.map((option) => option.words)"
-    :cue="cue"
-    @choose="emit('choose', options[$event]!.value)"
-  />
+  <span v-if="options.length > READ" class="relative inline-block">
+    <button
+      ref="button"
+      type="button"
+      class="part"
+      :class="{ cue }"
+      :aria-label="`${words}, ${name}`"
+      aria-haspopup="listbox"
+      :aria-expanded="searches"
+      @click="searches = !searches"
+    >
+      {{ words }}
+    </button>
+    <PartSearched
+      v-if="searches"
+      :name="name"
+      :words="words"
+      :options="options.map((option) => option.words)"
+      :opener="button!"
+      @choose="(leave(), emit('choose', options[$event]!.value))"
+      @leave="leave"
+    />
+  </span>
   <Listbox
     v-else
     as="span"

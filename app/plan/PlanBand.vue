@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useMutationObserver } from '@vueuse/core'
 import { fetched } from '~/frame/fetched'
 import { probe } from '~/document/probe'
 import { thingIn, type ThingKind } from '~/document/things'
@@ -18,7 +19,7 @@ import { usePlanDrawing } from './drawing'
 import { snapped } from './geometry'
 import { usePlanGestures } from './gestures'
 import { useKeyPointer } from './key-pointer'
-import { overPlan } from './over-plan'
+import { liesOverPlan, overPlan } from './over-plan'
 import { usePlanView } from './plan-view'
 import { boxOfThing, holdsOfThing } from './thing-forms'
 import { deletionAsked } from './thing-edits'
@@ -85,18 +86,23 @@ const sight = computed((): Sight => ({
   width: width.value,
   height: height.value,
 }))
-/** What lies over the plan is asked once for what is drawn together. */
-let covered: readonly Rect[] | undefined
-function over(): readonly Rect[] {
-  if (!covered && frame.value) {
-    covered = overPlan(frame.value)
-    requestAnimationFrame(() => (covered = undefined))
-  }
-  return covered ?? []
+/** What lies over the plan, tools and words of its own: looked at whenever something may have changed of it. */
+const over = shallowRef<readonly Rect[]>([])
+const chosen = useChosenThings(sight, () => over.value)
+const taken = () => [...over.value, ...chosen.names.value.map(({ rect }) => rect)]
+function lookOver() {
+  if (!frame.value) return
+  const now = [...overPlan(frame.value), ...overPlan(frame.value, 'words')]
+  if (now.join(' ') !== over.value.join(' ')) over.value = now
 }
-const chosen = useChosenThings(sight, over)
-const taken = () => [...over(), ...chosen.names.value.map(({ rect }) => rect)]
-const stir = computed(() => [chosen.settled.value, tool.value, view.ambience, view.section].join('\n'))
+watch(() => [sight.value, tool.value, view.storey, passing.passing], lookOver, { flush: 'post' })
+// Panels come when they have been fetched.
+useMutationObserver(
+  computed(() => frame.value?.parentElement?.parentElement),
+  (records) => records.some(liesOverPlan) && lookOver(),
+  { childList: true, subtree: true },
+)
+const stir = computed(() => [chosen.settled.value, over.value.join(' ')].join('\n'))
 const holds = computed(() =>
   doc.show && tool.value === 'choose' && selection.things.length === 1
     ? holdsOfThing(doc.show, selection.things[0]!, 20 * pixel.value)

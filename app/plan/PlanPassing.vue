@@ -43,6 +43,7 @@ const body = computed(() => doc.show!.player.radius)
       :stroke-width="1.4 * pixel"
     />
     <text
+      data-over-plan="words"
       :x="words.x"
       :y="words.z"
       :text-anchor="words.side"

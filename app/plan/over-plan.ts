@@ -1,12 +1,18 @@
 import type { Rect } from './canvas/names'
 
-/** What lies over the plan: its tools, the ladder of storeys, panels. Marked so in the templates. */
-const MARKED = '[data-over-plan]'
+/** What lies over the plan: its tools, the ladder of storeys, panels; and words of its own, which move with it. Marked so in the templates. */
+const MARKED = { tools: '[data-over-plan]:not([data-over-plan=words])', words: '[data-over-plan=words]' }
+
+/** Whether something that lies over the plan has come or gone. */
+export const liesOverPlan = ({ addedNodes, removedNodes }: MutationRecord): boolean =>
+  [...addedNodes, ...removedNodes].some(
+    (node) => node instanceof Element && (node.matches('[data-over-plan]') || node.querySelector('[data-over-plan]')),
+  )
 
 /** What lies over a frame now, in its pixels; of what is so small that it may grow under the hand, its whole line. */
-export function overPlan(frame: HTMLElement): Rect[] {
+export function overPlan(frame: HTMLElement, what: keyof typeof MARKED = 'tools'): Rect[] {
   const at = frame.getBoundingClientRect()
-  return [...document.querySelectorAll<HTMLElement>(MARKED)].flatMap((element): Rect[] => {
+  return [...document.querySelectorAll<HTMLElement | SVGElement>(MARKED[what])].flatMap((element): Rect[] => {
     const { left, top, right, bottom } = element.getBoundingClientRect()
     if (right <= left || right <= at.left || left >= at.right || bottom <= at.top || top >= at.bottom) return []
     const rect: Rect = [left - at.left, top - at.top, right - at.left, bottom - at.top]
