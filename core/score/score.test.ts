@@ -25,6 +25,20 @@ it('lanes stand in the order first met; the others say why they are not', () => 
   ])
 })
 
+it('who is put into a zone without setting it off is there by that', () => {
+  const made = show({
+    place: { marks: [{ id: 'far', name: 'Far', kind: 'standing', at: [15, 0, 0] }] },
+    cues: [{ id: 'c', name: 'Away', steps: [{ id: 'm', kind: 'move', mark: 'far', quiet: true }] }],
+    zones: [
+      { id: 'door', name: 'Door', ...across(2, 4), rules: [{ id: 'r', on: { at: 'enter' }, cue: 'c' }] },
+      { id: 'hall', name: 'Hall', ...across(14, 16) },
+    ],
+  })
+  const [door, hall] = scored(made).lanes
+  expect(door.presences.map(({ put }) => put)).toEqual([undefined])
+  expect(hall.presences[0]).toMatchObject({ put: true, player: 'w' })
+})
+
 it('marks, presences, debounces and cooldowns stand where the log has them', () => {
   const [lane] = scored(
     oneRule({ debounce: 1, cooldown: { seconds: 3 } }, [], { show: { walks: [dithering(1, 3, 5)] } }),

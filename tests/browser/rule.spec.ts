@@ -3,10 +3,12 @@ import type { TestServer } from '../harness/server'
 import {
   choose,
   clickThing,
+  clock,
   desk,
   drawZone,
   head,
   marks,
+  openDemo,
   openNew,
   part,
   score,
@@ -52,6 +54,15 @@ test('the sentence stays one for every moment, and the score follows it', async 
   await expect
     .poll(async () => Number(await marks(page, 'fired', 'hall-doorway').first().getAttribute('data-t')))
     .toBe(10)
+})
+
+test('what held a rule back by its condition is said at its desk, with its times', async ({ page, server }) => {
+  await openDemo(page, server)
+  await head(page, 'Drying rack threshold').click()
+  const unmet = desk(page).locator('[data-unmet]')
+  await expect(unmet).toHaveText(/Held in this run: Lantern in hand is no, wanted yes, at 00:\d\d\.\d/)
+  await unmet.getByRole('button').first().click()
+  await expect(clock(page)).toHaveText(/^00:5\d/)
 })
 
 test('a limit holds all but the first, for each player or for the run', async ({ page, server }) => {
