@@ -18,7 +18,7 @@ import {
 } from '~~/core/show'
 import { fromFrame } from '~~/core/space'
 import type { FoundFloor, FoundWall } from '~~/core/mesh'
-import { whyFailed } from '~/document/server'
+import { whyFailed } from '~/document/keeping/server'
 import { useShow } from '~/document/show'
 import { droppedPlace } from '~/frame/dropped'
 import { useView } from '~/frame/view'

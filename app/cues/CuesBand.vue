@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { hundredths } from '~~/core/base'
 import { useEventListener } from '@vueuse/core'
-import { freshCue } from '~/document/fresh'
+import { freshCue } from '~/document/making/fresh'
 import { useShow } from '~/document/show'
 import { useSelection } from '~/frame/selection'
 import { walkName } from '~/words/names'

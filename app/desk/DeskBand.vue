@@ -6,17 +6,17 @@ import { useShow } from '~/document/show'
 import DeskEmpty from './DeskEmpty.vue'
 
 /** The first marks don't wait for these: they are fetched when something is chosen, or the page has nothing else to do. */
-const fetchZone = () => import('./ZoneDesk.vue')
+const fetchZone = () => import('./zone/ZoneDesk.vue')
 const fetchCue = () => import('~/cues/CueDesk.vue')
-const fetchWalk = () => import('./WalkDesk.vue')
+const fetchWalk = () => import('./thing/WalkDesk.vue')
 const ZoneDesk = fetched(fetchZone)
 const CueDesk = fetched(fetchCue)
 const WalkDesk = fetched(fetchWalk)
 onMounted(() => setTimeout(() => void Promise.all([fetchZone(), fetchCue(), fetchWalk()]), 3000))
 /** Who only tunes what is there doesn't wait for these. */
-const PlaceThing = fetched(() => import('./PlaceThing.vue'))
+const PlaceThing = fetched(() => import('./thing/PlaceThing.vue'))
 const AtmosphereDesk = fetched(() => import('~/cues/atmosphere/AtmosphereDesk.vue'))
-const ThingsDesk = fetched(() => import('./ThingsDesk.vue'))
+const ThingsDesk = fetched(() => import('./thing/ThingsDesk.vue'))
 
 const doc = useShow()
 const selection = useSelection()

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { fetched } from '~/frame/fetched'
-import { usePassing } from '~/plan/passing'
+import { usePassing } from '~/plan/ways/passing'
 import { useSelection } from '~/frame/selection'
 import { nameOfThing, thingsOf, type ThingKind } from '~/document/things'
 import { useShow } from '~/document/show'
 import { count } from '~/words/time'
 
 /** Fetched when somebody wants to see it. */
-const knotsOpened = ref(false)
-const KnotsList = fetched(() => import('./KnotsList.vue'))
+const listOpened = ref(false)
+const FlagsAndSignals = fetched(() => import('./FlagsAndSignals.vue'))
 const doc = useShow()
 const selection = useSelection()
 const passing = usePassing()
@@ -72,9 +72,9 @@ const KEYS = [
         </button>
       </div>
     </details>
-    <details @toggle="knotsOpened = true">
+    <details @toggle="listOpened = true">
       <summary class="cursor-pointer font-semibold">Flags and signals</summary>
-      <KnotsList v-if="knotsOpened" />
+      <FlagsAndSignals v-if="listOpened" />
     </details>
     <dl class="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 text-xs text-bone-3">
       <template v-for="[key, what] in KEYS" :key="key"

@@ -4,8 +4,8 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { applyPatch, rebase, type Edit, type Operation, type Show } from '~~/core/show'
 import { oneRule } from '~~/core/testing/small-show'
 import type { Done } from '~~/server/shows/messages'
-import { openOutbox } from './outbox'
-import type { Unsent } from './shelf'
+import { openOutbox } from './keeping/outbox'
+import type { Unsent } from './keeping/indexed-db'
 import { useShow } from './show'
 
 /** Waits until what is asked holds; only what hangs fails by time. */

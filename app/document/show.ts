@@ -11,10 +11,10 @@ import {
   type Operation,
   type Show,
 } from '~~/core/show'
-import { followMarks } from './arrivals'
-import { useKeeping } from './keeping'
-import { changedSince, stepBack } from './undo'
-import { useUndoStack } from './undo-stack'
+import { followMarks } from './making/arrivals'
+import { useKeeping } from './keeping/keeping'
+import { changedSince, stepBack } from './keeping/undo'
+import { useUndoStack } from './keeping/undo-stack'
 
 /** A show of so many zones and walls is large: not everything in the page can follow a hand in it. */
 const LARGE = 400

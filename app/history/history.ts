@@ -17,7 +17,7 @@ import { useShow } from '~/document/show'
 import { refOf, removeThing } from '~/document/things'
 import { isLookingBack } from '~/frame/looking-back'
 import { useSelection } from '~/frame/selection'
-import { askServer, whyFailed } from '~/document/server'
+import { askServer, whyFailed } from '~/document/keeping/server'
 import { compared } from '~/run/compared'
 
 /** Whoever edits on is told of it when that rests (ms). */

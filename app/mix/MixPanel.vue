@@ -3,7 +3,7 @@ import PartChoice from '~/parts/PartChoice.vue'
 import { useRun } from '~/run/current-run'
 import { useShow } from '~/document/show'
 import { clock, plain } from '~/words/time'
-import { save } from '~/words/save'
+import { download } from '~/document/download'
 import { useMix, type Mixed, type MixPart } from './mix'
 
 /** Mixing the walk that is shown into a WAV file, and how loud it came out beside what the score says. */
@@ -146,7 +146,7 @@ const lufs = (value: number | undefined) => (value === undefined ? '–' : plain
           Not in it, since their files are not here: {{ mixed.missing.join(', ') }}.</span
         >
       </p>
-      <button class="button" @click="save(mixed.file, `${nameOf(mixed)}.wav`)">
+      <button class="button" @click="download(mixed.file, `${nameOf(mixed)}.wav`)">
         Save {{ plain(mixed.file.size / 1e6, 0) }} MB
       </button>
     </div>

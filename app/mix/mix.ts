@@ -4,7 +4,7 @@ import { computed, ref, shallowRef, toRaw } from 'vue'
 import type { MixReport } from '~~/core/mix'
 import { useRun } from '~/run/current-run'
 import { useShow } from '~/document/show'
-import { channelsOf, decodedBytes, RATE } from '~/sound/decoded'
+import { channelsOf, decodedBytes, RATE } from '~/playback/decoded'
 import type { MixWorker } from './mix.worker'
 
 /** What of the walk is mixed. */

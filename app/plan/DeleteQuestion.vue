@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { count } from '~/words/time'
-import { deletionAsked as asked } from './thing-edits'
+import { deletionAsked as asked } from './hand/thing-edits'
 
 /** Asks before something is deleted that other things depend on, and names them. */
 const MOST = 8

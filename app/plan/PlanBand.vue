@@ -15,22 +15,22 @@ import type { Rect } from './canvas/names'
 import { squareAt } from './canvas/paint-ground'
 import type { Sight } from './canvas/sight'
 import { useChosenThings } from './chosen-things'
-import { usePlanDrawing } from './drawing'
-import { snapped } from './geometry'
-import { usePlanGestures } from './gestures'
-import { useKeyPointer } from './key-pointer'
+import { usePlanDrawing } from './hand/drawing'
+import { snapped } from './forms/snapping'
+import { usePlanGestures } from './hand/gestures'
+import { useKeyPointer } from './hand/key-pointer'
 import { liesOverPlan, overPlan } from './over-plan'
 import { usePlanView } from './plan-view'
-import { boxOfThing, holdsOfThing } from './thing-forms'
-import { deletionAsked } from './thing-edits'
-import { toolEntry, type Tool } from './tools'
+import { boxOfThing, holdsOfThing } from './forms/thing-forms'
+import { deletionAsked } from './hand/thing-edits'
+import { toolEntry, type Tool } from './hand/tools'
 import PlanCanvas from './PlanCanvas.vue'
 import PlanChosen from './PlanChosen.vue'
 import PlanStoreys from './PlanStoreys.vue'
 import PlanTools from './PlanTools.vue'
-import PlanWalks from './PlanWalks.vue'
-import { usePassing } from './passing'
-import { useWalkGestures } from './walk-gestures'
+import PlanWalks from './ways/PlanWalks.vue'
+import { usePassing } from './ways/passing'
+import { useWalkGestures } from './hand/walk-gestures'
 
 /** The place from above, and what the hand does in it. */
 const emit = defineEmits<{ bring: [] }>()
@@ -54,17 +54,17 @@ watch(tool, (now) => {
     void nextTick(() => (picking.value = undefined))
 })
 const DeleteQuestion = fetched(() => import('./DeleteQuestion.vue'))
-const SectionBand = fetched(() => import('./SectionBand.vue'))
+const SectionBand = fetched(() => import('./section/SectionBand.vue'))
 const PlanDraft = fetched(() => import('./PlanDraft.vue'))
-const PlanPassing = fetched(() => import('./PlanPassing.vue'))
-const PlanUnreached = fetched(() => import('./PlanUnreached.vue'))
+const PlanPassing = fetched(() => import('./ways/PlanPassing.vue'))
+const PlanUnreached = fetched(() => import('./ways/PlanUnreached.vue'))
 /** Nobody copies before anything is seen. */
 const PlanClipboard = fetched(() => import('./PlanClipboard.vue'))
 const PlanCompared = fetched(() => import('./PlanCompared.vue'))
-const PlanAmbience = fetched(() => import('./PlanAmbience.vue'))
+const PlanAmbience = fetched(() => import('./ambience/PlanAmbience.vue'))
 const PlanStep = fetched(() => import('./PlanStep.vue'))
 const PlanListener = fetched(() => import('./PlanListener.vue'))
-const PlanCut = fetched(() => import('./PlanCut.vue'))
+const PlanCut = fetched(() => import('./section/PlanCut.vue'))
 /** Until somebody has put it elsewhere the section cuts through the middle of the chosen thing, or of what is seen. */
 const cut = computed(() => {
   if (view.cut) return view.cut

@@ -14,7 +14,7 @@ import { mobileProps, paintLive } from './canvas/paint-live'
 import { groundOf } from './canvas/scene'
 import { inMetres, type Picture, type Sight } from './canvas/sight'
 import { dotsOf, paintDots } from './canvas/walk-dots'
-import { seenThings } from './storeys'
+import { seenThings } from './forms/storeys'
 
 /** The place, its zones and the walks on two canvases: one that stays while nobody edits, one for what the playhead moves. */
 const props = defineProps<{

@@ -7,7 +7,7 @@ import { useSelection } from '~/frame/selection'
 import type { LaidName } from './canvas/names'
 import type { Sight } from './canvas/sight'
 import type { ChosenThing } from './chosen-things'
-import { pathOf, solidOfZone, zonePath } from './geometry'
+import { pathOf, solidOfZone, zonePath } from './forms/geometry'
 import { plain } from '~/words/time'
 
 /** What is chosen, drawn above everything else: outlines in lamp, its rim, its name, how long a wall is. */

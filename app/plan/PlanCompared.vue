@@ -2,8 +2,8 @@
 import type { Change, Show } from '~~/core/show'
 import { refOf, thingIn, type ThingRef } from '~/document/things'
 import { compared } from '~/run/compared'
-import { pathOf } from './geometry'
-import { outlineOfThing } from './outlines'
+import { pathOf } from './forms/geometry'
+import { outlineOfThing } from './forms/outlines'
 
 /** What an earlier version had otherwise: where things were, in bone dashes; what is gone, in rust; what has come since, in tide; so too where they were later, if that is not now. */
 const props = defineProps<{ pixel: number }>()

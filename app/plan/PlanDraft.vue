@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { outlineOf, solidOf } from '~~/core/space'
-import { pathOf } from './geometry'
-import type { Draft } from './drawing'
+import { pathOf } from './forms/geometry'
+import type { Draft } from './hand/drawing'
 
 /** What is being drawn: dashed, with its length and angle beside the corner in hand. */
 const props = defineProps<{

@@ -3,7 +3,7 @@ import type { Spot } from '~~/core/show'
 import { picking } from '~/frame/picking'
 import { followPointer } from '~/frame/pointer-drag'
 import type { LentMoment } from '~/run/lent-moment'
-import { round } from './geometry'
+import { round } from './forms/geometry'
 
 /** Whoever listens to a cue where it plays: dragged to another place, and turned by the hold ahead of them. */
 const props = defineProps<{

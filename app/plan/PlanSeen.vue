@@ -4,7 +4,7 @@ import { floorAt, visibleFrom } from '~~/core/space'
 import type { Spot } from '~~/core/show'
 import { thingIn, type ThingRef } from '~/document/things'
 import { useShow } from '~/document/show'
-import { pathOf } from './geometry'
+import { pathOf } from './forms/geometry'
 
 /** What a chosen light falls on, with how many lux reach a player's eyes where, and what a chosen camera mark sees. */
 const props = defineProps<{ thing: ThingRef; pixel: number }>()

@@ -2,10 +2,10 @@
 import type { Spot } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { useSelection } from '~/frame/selection'
-import { pathOf } from './geometry'
-import { usePaths } from './paths'
-import type { Flight } from './place.worker'
-import { firingsOf, wayOfStep } from './step-ways'
+import { pathOf } from './forms/geometry'
+import { usePaths } from './ways/paths'
+import type { Flight } from './ways/place.worker'
+import { firingsOf, wayOfStep } from './ways/step-ways'
 
 /** What the step that is open at the desk does in the place: how far a prop slides and turns, how it can fly, what the camera passes. */
 const props = defineProps<{ pixel: number }>()

@@ -2,7 +2,7 @@
 import { useShow } from '~/document/show'
 import { useView } from '~/frame/view'
 import { count, plain } from '~/words/time'
-import { storeysOf } from './storeys'
+import { storeysOf } from './forms/storeys'
 
 /** The storeys of the place as a ladder, to scale: a rung each, and the whole place at its foot. */
 const doc = useShow()

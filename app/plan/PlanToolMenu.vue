@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { useMenuPlace } from '~/frame/menu-place'
-import type { Tool } from './tools'
+import type { Tool } from './hand/tools'
 
 /** A group of tools, opened from its name. Its name alone takes the one that was used last: a hand may draw at once. */
 const props = defineProps<{ words: string; on: boolean; entries: readonly { tool: Tool; name: string }[] }>()

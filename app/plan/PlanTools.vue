@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import PlanToolMenu from './PlanToolMenu.vue'
-import { TOOLS, type Tool } from './tools'
+import { TOOLS, type Tool } from './hand/tools'
 
 const tool = defineModel<Tool>({ required: true })
 const section = defineModel<boolean>('section', { required: true })

@@ -6,7 +6,7 @@ import { useSelection } from '~/frame/selection'
 import { useView } from '~/frame/view'
 import { layNames, NAME_FONT, type LaidName, type Rect } from './canvas/names'
 import { toPixels, type Sight } from './canvas/sight'
-import { outlineOfThing } from './outlines'
+import { outlineOfThing } from './forms/outlines'
 
 /** What is chosen, as it is drawn above everything else. */
 export interface ChosenThing {

@@ -1,6 +1,6 @@
 import { useElementSize } from '@vueuse/core'
 import type { Ref } from 'vue'
-import { extentOf } from './geometry'
+import { extentOf } from './forms/geometry'
 import { freeOf, overPlan } from './over-plan'
 import { useShow } from '~/document/show'
 import { useView } from '~/frame/view'

@@ -4,14 +4,14 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { eventsOf, type Run } from '~~/core/engine'
 import { usualWalks, type Score } from '~~/core/score'
 import type { Operation, Show } from '~~/core/show'
-import type { Sight } from '~/score/canvas/renderer'
+import type { Sight } from '~/canvas/renderer'
 import { compared } from './compared'
 import { playerOf } from './plain-run'
 import type { RunWorker } from './run.worker'
 import { probe } from '~/document/probe'
-import { askServer } from '~/document/server'
+import { askServer } from '~/document/keeping/server'
 import { useShow } from '~/document/show'
-import { fetchEnvelopes } from '~/document/envelopes'
+import { fetchEnvelopes } from '~/document/keeping/envelopes'
 
 /**
  * While a hand drags something its worker draws the score; the page hears of the run so often (ms), less often the longer that takes

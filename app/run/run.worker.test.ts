@@ -8,7 +8,7 @@ import type { RunWorker } from './run.worker'
 const exposed = vi.hoisted(() => ({ api: undefined as unknown }))
 vi.mock('comlink', () => ({ expose: (api: unknown) => (exposed.api = api), transfer: (value: unknown) => value }))
 vi.stubGlobal('Path2D', class {})
-vi.mock('~/score/canvas/fonts', () => ({ loadFonts: async () => {} }))
+vi.mock('~/canvas/fonts', () => ({ loadFonts: async () => {} }))
 
 const twoZones = made({
   cues: [{ id: 'cue', name: 'Cue', steps: [{ id: 'f', kind: 'fade', in: 0.5, stay: 0.5, out: 0.5 }] }],

@@ -7,7 +7,7 @@ import { useRun } from '~/run/current-run'
 import { loudestOf, loudnessAt } from '~/run/loudness-shares'
 import { useShow } from '~/document/show'
 import { clock, plain } from '~/words/time'
-import { CURVES } from '~/score/canvas/axes'
+import { CURVES } from '~/canvas/axes'
 
 const LoudnessParts = fetched(() => import('./LoudnessParts.vue'))
 

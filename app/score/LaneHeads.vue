@@ -6,7 +6,7 @@ import { useSelection } from '~/frame/selection'
 import { useShow } from '~/document/show'
 import { sensesOf } from '~/words/senses'
 import { unmetWords } from '~/words/sentences'
-import { LANE } from '~/score/canvas/axes'
+import { LANE } from '~/canvas/axes'
 import SenseGlyph from '~/frame/SenseGlyph.vue'
 
 const props = defineProps<{ lanes: Lane[]; scroll: number }>()

@@ -5,8 +5,8 @@ import { usePlayhead } from '~/frame/playhead'
 import { useRun } from '~/run/current-run'
 import { useSelection } from '~/frame/selection'
 import { useView } from '~/frame/view'
-import { CURVES_HEIGHT, LANE, RULER, tOf, xOf, type Layout } from '~/score/canvas/axes'
-import type { Sight } from '~/score/canvas/renderer'
+import { CURVES_HEIGHT, LANE, RULER, tOf, xOf, type Layout } from '~/canvas/axes'
+import type { Sight } from '~/canvas/renderer'
 import ScoreMarks from './ScoreMarks.vue'
 
 /** `only`: the zones of the lanes, if these are not all that there are. */

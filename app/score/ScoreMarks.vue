@@ -9,9 +9,9 @@ import { clock, seconds } from '~/words/time'
 import { actSentence, heldSentence } from '~/words/sentences'
 import { unmetAt, unmetConditions } from '~/words/unmet-conditions'
 import { cueName, walkName } from '~/words/names'
-import { beadsOf } from '~/score/canvas/beads'
-import { xOf, yOf, type Layout } from '~/score/canvas/axes'
-import { matchesOf, type Match } from '~/score/canvas/matches'
+import { beadsOf } from '~/canvas/beads'
+import { xOf, yOf, type Layout } from '~/canvas/axes'
+import { matchesOf, type Match } from '~/canvas/matches'
 import { useMenuPlace } from '~/frame/menu-place'
 
 /** What of the score can be reached and read: a button on every fired and held mark in sight, and on every act of a cue. */

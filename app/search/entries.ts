@@ -1,5 +1,5 @@
 import type { Show } from '~~/core/show'
-import { signalsOf } from '~/document/knots'
+import { signalsOf } from '~/document/flags-and-signals'
 import type { ThingKind } from '~/document/things'
 import { nameOfThing, THING_KINDS, thingsOf } from '~/document/things'
 import { stepWords } from '~/words/step-kinds'

@@ -3,7 +3,7 @@ import { freeName, whyNoJson, writable } from '~~/core/show'
 import type { Listed } from '~~/server/shows/list'
 import type { PrintNow } from '~~/server/shows/print'
 import { droppedPlace } from '~/frame/dropped'
-import { askServer, whyFailed } from '~/document/server'
+import { askServer, whyFailed } from '~/document/keeping/server'
 import { newId } from '~/words/new-id'
 
 export type { Listed }

@@ -4,7 +4,7 @@ import type { Sound } from '~~/core/show'
 import { HIGHEST, LOWEST, type SoundPicture } from '~~/core/sound'
 import { useShow } from '~/document/show'
 import { followPointer } from '~/frame/pointer-drag'
-import { COLOURS } from '~/score/canvas/colours'
+import { COLOURS } from '~/canvas/colours'
 import { plain } from '~/words/time'
 import { useSounds } from './sounds'
 

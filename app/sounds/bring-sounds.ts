@@ -1,8 +1,8 @@
 import { ref, shallowRef } from 'vue'
 import { completeSound, freeId, freeName, writable } from '~~/core/show'
-import { whyFailed } from '~/document/server'
+import { whyFailed } from '~/document/keeping/server'
 import { useShow } from '~/document/show'
-import { channelsOf, decoded, RATE } from '~/sound/decoded'
+import { channelsOf, decoded, RATE } from '~/playback/decoded'
 import { looking } from './looking'
 
 /** A file that did not come in, and why. */

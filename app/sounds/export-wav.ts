@@ -1,8 +1,8 @@
 import { sidesOf } from '~~/core/audio'
 import { samplesOf, wavFile } from '~~/core/mix'
 import type { Sound } from '~~/core/show'
-import { channelsOf, decoded, RATE } from '~/sound/decoded'
-import { save } from '~/words/save'
+import { channelsOf, decoded, RATE } from '~/playback/decoded'
+import { download } from '~/document/download'
 
 /** A sound as it is used, trimmed and at its gain, as a WAV file: 48 kHz, 24 bits, stereo; nothing where its file is not here. */
 async function wavOf(sound: Sound): Promise<BlobPart[] | undefined> {
@@ -22,7 +22,7 @@ export async function exportWav(sounds: readonly Sound[]): Promise<void> {
   const [first] = sounds
   if (sounds.length === 1 && first) {
     const parts = await wavOf(first)
-    if (parts) save(new Blob(parts, { type: 'audio/wav' }), `${first.name}.wav`)
+    if (parts) download(new Blob(parts, { type: 'audio/wav' }), `${first.name}.wav`)
     return
   }
   const { Zip, ZipPassThrough } = await import('fflate')
@@ -36,5 +36,5 @@ export async function exportWav(sounds: readonly Sound[]): Promise<void> {
     entry.push(new Uint8Array(await new Blob(parts).arrayBuffer()), true)
   }
   zip.end()
-  save(new Blob(written, { type: 'application/zip' }), 'Sounds.zip')
+  download(new Blob(written, { type: 'application/zip' }), 'Sounds.zip')
 }

@@ -2,7 +2,7 @@ import { useMemoize } from '@vueuse/core'
 import { computed, ref, shallowRef, watch, type Ref } from 'vue'
 import type { Sound } from '~~/core/show'
 import type { Measured } from '~~/core/sound'
-import { fetchEnvelopes, type FileEnvelopes } from '~/document/envelopes'
+import { fetchEnvelopes, type FileEnvelopes } from '~/document/keeping/envelopes'
 import { useRun } from '~/run/current-run'
 import { useShow } from '~/document/show'
 

@@ -1,6 +1,6 @@
 import { completeRule, completeStep, freeId, freeName, ruleIds, type Editor, type Spot } from '~~/core/show'
-import { freshCue, freshZone, standingAt } from '~/document/fresh'
-import { isLong } from '~/document/fresh-step'
+import { freshCue, freshZone, standingAt } from '~/document/making/fresh'
+import { isLong } from '~/document/making/fresh-step'
 import { useShow } from '~/document/show'
 import { say } from '~/frame/said'
 import { useSelection } from '~/frame/selection'

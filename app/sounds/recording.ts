@@ -1,6 +1,6 @@
 import { ref } from 'vue'
 import { samplesOf, wavFile } from '~~/core/mix'
-import { decodedBytes, RATE } from '~/sound/decoded'
+import { decodedBytes, RATE } from '~/playback/decoded'
 
 /** Recording from a microphone into a WAV file: 48 kHz, 24 bits, stereo. */
 export function useRecording(done: (file: File) => void) {

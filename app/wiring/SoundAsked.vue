@@ -9,7 +9,7 @@ import {
   DialogPanel,
 } from '@headlessui/vue'
 import { useShow } from '~/document/show'
-import { useAudition } from '~/sound/audition'
+import { useAudition } from '~/playback/audition'
 import { plain } from '~/words/time'
 import { withWords } from '~/words/with-words'
 import { soundsToChoose, type SoundChoice } from './sounds-to-choose'

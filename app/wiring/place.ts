@@ -18,11 +18,11 @@ import {
   type Zone,
 } from '~~/core/show'
 import { blocked, floorAt } from '~~/core/space'
-import { freshCue, freshLight, freshMark, freshProp } from '~/document/fresh'
-import { doorwayNear, freshDoor } from '~/document/fresh-door'
-import { freshStep, nearest } from '~/document/fresh-step'
-import { spotOf } from '~/document/kit-parts'
-import { turnedAbout } from '~/document/placement'
+import { freshCue, freshLight, freshMark, freshProp } from '~/document/making/fresh'
+import { doorwayNear, freshDoor } from '~/document/making/fresh-door'
+import { freshStep, nearest } from '~/document/making/fresh-step'
+import { spotOf } from '~/document/making/kit-parts'
+import { turnedAbout } from '~/document/making/placement'
 import type { Heard } from './heard'
 
 /** A step as it is laid down here: the rest is as a fresh one of its kind, near the zone. */

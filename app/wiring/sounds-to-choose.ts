@@ -1,5 +1,5 @@
 import type { Show, Sound } from '~~/core/show'
-import { usedSounds } from '~/document/fresh-step'
+import { usedSounds } from '~/document/making/fresh-step'
 import type { Asked, Heard } from './heard'
 
 /** A sound, a pool or none, as one chooses among them. */

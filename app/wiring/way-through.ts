@@ -11,8 +11,8 @@ import {
   type Zone,
 } from '~~/core/show'
 import { blocked, crossings, floorAt, pieceBetween, solidOf, type Cylinder, type Solid } from '~~/core/space'
-import { shareWithParts, stamp } from '~/document/kit-parts'
-import { shiftedBy } from '~/document/placement'
+import { shareWithParts, stamp } from '~/document/making/kit-parts'
+import { shiftedBy } from '~/document/making/placement'
 import type { Place } from './place'
 
 /** How far away the other end is put, the nearer where the farther has no floor, and how far one goes on from there (m). */

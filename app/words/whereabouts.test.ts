@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { readShow, type Point } from '~~/core/show'
-import { freshLight, freshZone } from '~/document/fresh'
+import { freshLight, freshZone } from '~/document/making/fresh'
 import { nameFromPlace } from './whereabouts'
 
 const square = (x: number, z: number, size: number) => [[x, z], [x + size, z], [x + size, z + size], [x, z + size]] // prettier-ignore

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Lock } from '~~/core/show'
 import { useShow } from '~/document/show'
-import { soundNamedBy } from '~/sound/hear-by-key'
+import { soundNamedBy } from '~/playback/hear-by-key'
 import { lengthWords } from '~/words/sentences'
 import { stepWords, type Sense } from '~/words/step-kinds'
 import { plain } from '~/words/time'
@@ -51,7 +51,7 @@ const label = computed(
 )
 /** Only sounds and what has no picture of its own stand on a slab. */
 const slab = computed(() => ['sound', 'move'].includes(step.value.kind))
-const knot = computed(() => props.sense === 'signals')
+const tied = computed(() => props.sense === 'signals')
 const bars = computed(() =>
   step.value.kind === 'sound'
     ? props.stroke.sounds.map((one) => barsPath(one, store.envelopeOf(one.sound), props.x, props.y)).join('')
@@ -132,7 +132,7 @@ const board = computed(() => step.value.kind === 'prompt')
       data-jitter
     />
     <path
-      v-if="knot"
+      v-if="tied"
       :d="`M${box.x} ${y + 17}c7 -12 6 6 14 -7`"
       :stroke="ink"
       stroke-width="1.8"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Editor, Hold, Lock, Spot } from '~~/core/show'
 import { useShow } from '~/document/show'
-import { freshMark, standingAt } from '~/document/fresh'
+import { freshMark, standingAt } from '~/document/making/fresh'
 import { picking } from '~/frame/picking'
 import PickButton from '~/parts/PickButton.vue'
 import PartChoice from '~/parts/PartChoice.vue'

@@ -2,7 +2,7 @@
 import type { Cue, Step } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { useSelection } from '~/frame/selection'
-import { soundNamedBy } from '~/sound/hear-by-key'
+import { soundNamedBy } from '~/playback/hear-by-key'
 import { lengthWords } from '~/words/sentences'
 import { stepIn, stepWords } from '~/words/step-kinds'
 import StepDesk from './StepDesk.vue'

@@ -1,5 +1,5 @@
 import { BUSES, partIn, type Cue, type PartKind, type Show, type Step } from '~~/core/show'
-import { cuesOfKit } from '~/document/kit-parts'
+import { cuesOfKit } from '~/document/making/kit-parts'
 import type { ThingKind } from '~/document/things'
 import type { Option, StepPart } from './parts'
 

@@ -1,8 +1,8 @@
 import type { Cue, Show, Step, StepKind } from '~~/core/show'
-import { FELT } from './felt'
-import { HAPPENING } from './happening'
-import { HEARD } from './heard'
-import { LIT } from './lit'
+import { FELT } from './player-steps'
+import { HAPPENING } from './world-steps'
+import { HEARD } from './sound-steps'
+import { LIT } from './light-steps'
 import type { Piece } from './parts'
 import { seconds, type Kind, type Of } from './pieces'
 

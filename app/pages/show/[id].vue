@@ -5,8 +5,8 @@ import { useEvidence } from '~/run/evidence'
 import { usePlayhead } from '~/frame/playhead'
 import { useRun } from '~/run/current-run'
 import { useShow } from '~/document/show'
-import { useHearByKey } from '~/sound/hear-by-key'
-import { useSound } from '~/sound/sound'
+import { useHearByKey } from '~/playback/hear-by-key'
+import { useSound } from '~/playback/sound'
 import { said } from '~/frame/said'
 import { useView } from '~/frame/view'
 import { droppedAt, droppedPlace, droppedSounds, isSound, useDrops } from '~/frame/dropped'
@@ -20,7 +20,7 @@ import UndoButtons from '~/frame/UndoButtons.vue'
 import DeskBand from '~/desk/DeskBand.vue'
 import PlanBand from '~/plan/PlanBand.vue'
 import ScoreBand from '~/score/ScoreBand.vue'
-import { useDeskKeys } from '~/desk/keys'
+import { useKeys } from '~/keys/keys'
 
 const route = useRoute()
 const doc = useShow()
@@ -29,7 +29,7 @@ const playhead = usePlayhead()
 const view = useView()
 const sound = useSound()
 useEvidence()
-useDeskKeys()
+useKeys()
 useHearByKey()
 const failed = ref('')
 const UndoQuestion = fetched(() => import('~/frame/UndoQuestion.vue'))

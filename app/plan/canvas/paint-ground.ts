@@ -1,4 +1,4 @@
-import { COLOURS, faint } from '~/score/canvas/colours'
+import { COLOURS, faint } from '~/canvas/colours'
 import type { DrawnZone, Ground } from './scene'
 import { inMetres, inPixels, isInSight, toPixels, type Picture, type Sight } from './sight'
 import { layNames, NAME_FONT, type LaidName, type Named, type Rect } from './names'

@@ -1,5 +1,5 @@
 import type { Mark } from '~~/core/show'
-import { COLOURS } from '~/score/canvas/colours'
+import { COLOURS } from '~/canvas/colours'
 import type { Picture } from './sight'
 
 /** A standing mark: two feet in the way they face. A camera mark: a box that opens towards what it sees. */

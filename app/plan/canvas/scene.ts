@@ -1,12 +1,12 @@
 import { memo, memoFor } from '~~/core/base'
 import { outlineOf, wallStretches } from '~~/core/space'
 import type { Floor, Mark, Prop, Show, Spot, Wall, Zone } from '~~/core/show'
-import { solidOfZone } from '../geometry'
-import { seenThings } from '../storeys'
-import { strokesAbove } from '../prop-forms'
-import { propOutline } from '../thing-forms'
-import { isSameSpot } from '../wall-joins'
-import { windowStretches } from '../geometry'
+import { solidOfZone } from '../forms/geometry'
+import { seenThings } from '../forms/storeys'
+import { strokesAbove } from '../forms/prop-forms'
+import { propOutline } from '../forms/thing-forms'
+import { isSameSpot } from '../forms/wall-joins'
+import { windowStretches } from '../forms/geometry'
 
 /** A zone as it is drawn. */
 export interface DrawnZone {

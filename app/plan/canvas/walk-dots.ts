@@ -1,6 +1,6 @@
 import { memo } from '~~/core/base'
 import { positionAt, type Run } from '~~/core/engine'
-import { COLOURS } from '~/score/canvas/colours'
+import { COLOURS } from '~/canvas/colours'
 import type { Picture, Sight } from './sight'
 
 export interface Ways {

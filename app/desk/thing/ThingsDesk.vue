@@ -1,0 +1,143 @@
+<script setup lang="ts">
+import type { Editor } from '~~/core/show'
+import { addressOf, nameOfThing, THING_KINDS, thingIn } from '~/document/things'
+import { useShow } from '~/document/show'
+import { useSelection } from '~/frame/selection'
+import PartText from '~/parts/PartText.vue'
+import { align, distribute, turn, type Axis, type Edge } from '~/plan/hand/arranging'
+import { carrying } from '~/plan/forms/carried'
+import { useThingEdits } from '~/plan/hand/thing-edits'
+import { moveThings } from '~/plan/forms/thing-forms'
+import { count } from '~/words/time'
+import ManyFields from './ManyFields.vue'
+
+/** Several things at once: what can be done to all of them. */
+const doc = useShow()
+const selection = useSelection()
+const { duplicate, remove } = useThingEdits()
+const all = computed(() => count(selection.things.length, 'thing'))
+const kinds = computed(() =>
+  THING_KINDS.map((kind) => ({
+    kind,
+    ids: selection.things.filter((thing) => thing.kind === kind).map(({ id }) => id),
+  })).filter(({ ids }) => ids.length > 1),
+)
+const edit = (label: string, work: (edit: Editor) => void) => doc.edit(`${label} ${all.value}`, carrying(work))
+const LINES: { words: string; axis: Axis; edge: Edge }[] = [
+  { words: 'West sides', axis: 'x', edge: 'least' },
+  { words: 'Middles, west to east', axis: 'x', edge: 'middle' },
+  { words: 'East sides', axis: 'x', edge: 'most' },
+  { words: 'North sides', axis: 'z', edge: 'least' },
+  { words: 'Middles, north to south', axis: 'z', edge: 'middle' },
+  { words: 'South sides', axis: 'z', edge: 'most' },
+]
+const SPREADS: { words: string; axis: Axis }[] = [
+  { words: 'west to east', axis: 'x' },
+  { words: 'north to south', axis: 'z' },
+]
+const degrees = ref(90)
+
+const by = reactive({ x: 0, z: 0 })
+function move() {
+  const before = doc.show!
+  edit('Move', (e) => moveThings(e, before, selection.things, by.x || 0, by.z || 0))
+}
+
+/** What has tags: zones and props. */
+const tagged = computed(() =>
+  selection.things.flatMap((ref) => {
+    const thing = thingIn(doc.show!, ref.kind, ref.id)
+    return thing && 'tags' in thing ? [{ ref, tags: thing.tags }] : []
+  }),
+)
+/** Tags of any of them, and whether all of them have it. */
+const tags = computed(() =>
+  [...new Set(tagged.value.flatMap((each) => each.tags))].map((tag) => ({
+    tag,
+    isOfAll: tagged.value.every((each) => each.tags.includes(tag)),
+  })),
+)
+function putTag(tag: string, on: boolean) {
+  doc.edit(`${on ? 'Tag' : 'Take a tag from'} ${count(tagged.value.length, 'thing')}`, (e) => {
+    for (const { ref, tags: own } of tagged.value)
+      e.set(addressOf(ref.kind, ref.id, 'tags'), on ? [...new Set([...own, tag])] : own.filter((each) => each !== tag))
+  })
+}
+</script>
+
+<template>
+  <div class="space-y-3">
+    <h2 class="text-[17px] font-semibold">{{ all }} chosen</h2>
+    <div class="flex flex-wrap gap-1.5">
+      <button class="chip" title="Ctrl+D" @click="duplicate()">Duplicate</button>
+      <button class="chip" title="Delete" @click="remove()">Delete</button>
+    </div>
+    <ManyFields v-for="{ kind, ids } in kinds" :key="kind" :kind="kind" :ids="ids" />
+    <p v-if="tagged.length > 1" class="text-bone-2">
+      Tags:
+      <button
+        v-for="{ tag, isOfAll } in tags"
+        :key="tag"
+        class="chip mr-1"
+        :aria-pressed="isOfAll"
+        @click="putTag(tag, !isOfAll)"
+      >
+        {{ tag }}{{ isOfAll ? '' : ', some' }}
+      </button>
+      <PartText name="Tag for all" value="" empty="add one" @change="putTag($event, true)" />
+    </p>
+    <div>
+      <h3 class="mb-1 font-semibold text-bone-2">Into line</h3>
+      <div class="flex flex-wrap gap-1.5">
+        <button
+          v-for="{ words, axis, edge } in LINES"
+          :key="words"
+          class="chip"
+          @click="edit('Align', (e) => align(e, selection.things, axis, edge))"
+        >
+          {{ words }}
+        </button>
+      </div>
+    </div>
+    <div v-if="selection.things.length > 2" class="flex flex-wrap items-baseline gap-1.5">
+      <h3 class="font-semibold text-bone-2">Spread evenly</h3>
+      <button
+        v-for="{ words, axis } in SPREADS"
+        :key="axis"
+        class="chip"
+        @click="edit('Spread', (e) => distribute(e, selection.things, axis))"
+      >
+        {{ words }}
+      </button>
+    </div>
+    <form class="flex items-baseline gap-1.5" @submit.prevent="move">
+      <h3 class="font-semibold text-bone-2">Move together</h3>
+      by
+      <input v-model.number="by.x" type="number" class="field w-18" step="any" aria-label="Metres to the east" /> m
+      east,
+      <input v-model.number="by.z" type="number" class="field w-18" step="any" aria-label="Metres to the south" /> m
+      south
+      <button class="chip">Move</button>
+    </form>
+    <form class="flex items-baseline gap-1.5" @submit.prevent="edit('Turn', (e) => turn(e, selection.things, degrees))">
+      <h3 class="font-semibold text-bone-2">Turn together</h3>
+      by
+      <input v-model.number="degrees" type="number" class="field w-20" step="any" aria-label="Degrees" />°
+      <button class="chip">Turn</button>
+    </form>
+    <p class="text-bone-2">
+      Drag one in the plan and all of them come along. Shift with a click takes one more or less; Ctrl+C and Ctrl+V put
+      them elsewhere, also in another show.
+    </p>
+    <div class="flex flex-wrap gap-1.5">
+      <button
+        v-for="one in selection.things"
+        :key="`${one.kind}/${one.id}`"
+        class="chip"
+        @click="selection.choose(one.kind, one.id)"
+      >
+        {{ nameOfThing(doc.show!, one) }}
+      </button>
+    </div>
+  </div>
+</template>

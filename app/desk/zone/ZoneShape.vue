@@ -1,0 +1,117 @@
+<script setup lang="ts">
+import type { Shape, Zone } from '~~/core/show'
+import { useShow } from '~/document/show'
+import { placed } from '~/plan/forms/tying'
+import PartChoice from '~/parts/PartChoice.vue'
+import PartNumber from '~/parts/PartNumber.vue'
+
+/** A zone's size and position as numbers. */
+const props = defineProps<{ zone: Zone }>()
+const doc = useShow()
+type Change = (value: number) => Shape
+interface Row {
+  name: string
+  value: number
+  unit: string
+  min?: number
+  step?: number
+  put: Change
+}
+const rows = computed((): Row[] => {
+  const { shape } = props.zone
+  const put =
+    (index: 0 | 1 | 2): Change =>
+    (value) =>
+      ({ ...shape, at: (shape as { at: number[] }).at.map((v, i) => (i === index ? value : v)) }) as Shape
+  if (shape.kind === 'prism')
+    return [
+      { name: 'Floor', value: shape.y, unit: 'm', put: (y) => ({ ...shape, y }) },
+      { name: 'Height', value: shape.height, unit: 'm', min: 0, put: (height) => ({ ...shape, height }) },
+    ]
+  const place: Row[] = [
+    { name: 'X', value: shape.at[0], unit: 'm', put: put(0) },
+    { name: 'Y', value: shape.at[1], unit: 'm', put: put(1) },
+    { name: 'Z', value: shape.at[2], unit: 'm', put: put(2) },
+  ]
+  if (shape.kind === 'sphere')
+    return [
+      ...place,
+      { name: 'Radius', value: shape.radius, unit: 'm', min: 0, put: (radius) => ({ ...shape, radius }) },
+    ]
+  if (shape.kind === 'cylinder')
+    return [
+      ...place,
+      { name: 'Radius', value: shape.radius, unit: 'm', min: 0, put: (radius) => ({ ...shape, radius }) },
+      { name: 'Height', value: shape.height, unit: 'm', min: 0, put: (height) => ({ ...shape, height }) },
+    ]
+  const size =
+    (index: 0 | 1 | 2): Change =>
+    (value) => ({ ...shape, size: shape.size.map((v, i) => (i === index ? value : v)) as [number, number, number] })
+  return [
+    ...place,
+    { name: 'Width', value: shape.size[0], unit: 'm', min: 0, put: size(0) },
+    { name: 'Height', value: shape.size[1], unit: 'm', min: 0, put: size(1) },
+    { name: 'Depth', value: shape.size[2], unit: 'm', min: 0, put: size(2) },
+    { name: 'Turn', value: shape.yaw, unit: '°', step: 5, put: (yaw) => ({ ...shape, yaw }) },
+  ]
+})
+const ties = computed(() => [
+  { value: '', words: 'stays where it is' },
+  ...doc.show!.place.props.map(({ id, name }) => ({ value: id, words: `goes with ${name}` })),
+])
+/** What is tied stands in the frame of its prop: it stays where it is when it is tied or let go. */
+function tie(id: string) {
+  const { zone } = props
+  const [before, after] = [zone.tiedTo?.prop, id || undefined].map((each) =>
+    doc.show!.place.props.find((prop) => prop.id === each),
+  )
+  const free = before ? placed(zone.shape, before, true) : zone.shape
+  const shape = after ? placed(free, after, false) : free
+  doc.edit(after ? `Tie ${zone.name} to ${after.name}` : `Let ${zone.name} stay`, (e) => {
+    e.set(['zones', zone.id, 'tiedTo'], after && { prop: after.id })
+    e.set(['zones', zone.id, 'shape'], shape)
+  })
+}
+const notices = [
+  { value: 'body' as const, words: 'the whole body' },
+  { value: 'feet' as const, words: 'the feet' },
+  { value: 'eyes' as const, words: 'the eyes' },
+]
+</script>
+
+<template>
+  <div class="flex flex-wrap gap-x-4 gap-y-1 text-xs text-bone-3">
+    <span v-for="row in rows" :key="row.name"
+      >{{ row.name }}
+      <PartNumber
+        :name="row.name"
+        :value="row.value"
+        :unit="row.unit"
+        :min="row.min"
+        :step="row.step"
+        :label="`${row.name} of ${zone.name}`"
+        :put="(e, v) => e.set(['zones', zone.id, 'shape'], row.put(v))"
+    /></span>
+    <span
+      >Rim
+      <PartNumber
+        name="Rim"
+        :value="zone.rim"
+        unit="m"
+        :min="0"
+        :label="`Rim of ${zone.name}`"
+        :put="(e, v) => e.set(['zones', zone.id, 'rim'], v)"
+    /></span>
+    <span
+      >When a prop moves it <PartChoice name="Tied" :value="zone.tiedTo?.prop ?? ''" :options="ties" @choose="tie"
+    /></span>
+    <span
+      >Notices
+      <PartChoice
+        name="Notices"
+        :value="zone.notices"
+        :options="notices"
+        @choose="(v) => doc.edit(`What ${zone.name} notices`, (e) => e.set(['zones', zone.id, 'notices'], v))"
+    /></span>
+  </div>
+</template>

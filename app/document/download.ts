@@ -1,0 +1,8 @@
+/** Lets the browser download a file under a name. */
+export function download(file: Blob, name: string): void {
+  const link = document.createElement('a')
+  link.href = URL.createObjectURL(file)
+  link.download = name
+  link.click()
+  setTimeout(() => URL.revokeObjectURL(link.href), 60_000)
+}

@@ -1,0 +1,306 @@
+import { ref, shallowRef } from 'vue'
+import { applyPatch, rebase, type Edit, type Operation, type Show } from '~~/core/show'
+import type { Accepted, Done } from '~~/server/shows/messages'
+import { newId } from '~/words/new-id'
+import { openOutbox, type Outbox, type Word } from './outbox'
+import type { Unsent } from './indexed-db'
+import { useWindows } from './other-windows'
+import { askServer } from './server'
+
+/** `away`: no server answers; `full`: its disk is; `refused`: it doesn't take anything from here, `refusal` says why. */
+type SaveState = 'saved' | 'saving' | 'away' | 'full' | 'refused'
+
+const RETRY = [500, 1000, 2000, 4000]
+/** An edit that is answered so is at fault itself: it is set aside, and those behind it go on. */
+const AT_FAULT = new Set([400, 409, 413, 422])
+const FULL = 507
+const AWAY = new Set([408, 429, 500, 502, 503, 504])
+
+/**
+ * Keeps a show: what the server has, and on top of it the edits of this browser that it hasn't yet, which are sent one after the other.
+ * `seen` hears what that comes to whenever somebody else has changed it; `anew`: it was just opened.
+ */
+export function useKeeping(hears: { seen: (now: Show, anew: boolean) => void }) {
+  const id = ref('')
+  const missing = ref<string[]>([])
+  const state = ref<SaveState>('saved')
+  const refusal = ref('')
+  /** Whether unsent edits would survive closing this window. */
+  const survives = ref(true)
+  /** When an edit was last saved since the show was opened (ms); 0: none was. */
+  const savedAt = ref(0)
+  const revision = ref(0)
+  const unsent = ref(0)
+  /** Edits that the server doesn't take, each with why. */
+  const asides = shallowRef<Unsent[]>([])
+
+  let confirmed: { show: Show; revision: number } | undefined
+  let pending: Unsent[] = []
+  /** Edits that were heard of before the ones ahead of them. */
+  const early = new Map<number, Done>()
+  let outbox: Outbox | undefined
+  let sending: Promise<void> | undefined
+  let wakeUp: (() => void) | undefined
+
+  const windows = useWindows({
+    at: (now) => confirmed && now > confirmed.revision && void catchUp(),
+    edited: (edit) => learn([edit]),
+  })
+
+  function setPending(edits: Unsent[]): void {
+    pending = edits
+    unsent.value = edits.length
+    if (edits.length === 0 && state.value === 'saving') state.value = 'saved'
+  }
+
+  /** What the server has taken, in order: one's own edits are no news, others' go under what it hasn't yet. */
+  function learn(edits: readonly Done[]): void {
+    if (!confirmed) return
+    for (const edit of edits) if (edit.revision > confirmed.revision) early.set(edit.revision, edit)
+    const before = confirmed.revision
+    let news = false
+    let touchesSounds = false
+    for (let next; (next = early.get(confirmed.revision + 1)); early.delete(next.revision)) {
+      const { id: edit, patch } = next
+      confirmed = { show: applyPatch(confirmed.show, patch), revision: next.revision }
+      const seen = pending[0]?.id === edit && JSON.stringify(pending[0].patch) === JSON.stringify(patch)
+      if (!seen) news = true
+      touchesSounds ||= patch.some(({ path }) => path.startsWith('/sounds'))
+      if (pending.some((own) => own.id === edit)) setPending(pending.filter((own) => own.id !== edit))
+    }
+    if (confirmed.revision === before) {
+      if (early.size > 0 && !sending) void catchUp()
+      return
+    }
+    revision.value = confirmed.revision
+    savedAt.value = Date.now()
+    if (news) rebuild()
+    if (touchesSounds) void seeWhatIsMissing()
+  }
+
+  /** Sounds that came in by an edit may be of another server's files. */
+  async function seeWhatIsMissing(): Promise<void> {
+    const show = id.value
+    const names = await askServer<string[]>(`/api/shows/${show}/missing`).catch(() => undefined)
+    if (names && show === id.value) missing.value = names
+  }
+
+  /** Fetches what was missed; the whole show only where its history is another one. */
+  async function catchUp(): Promise<void> {
+    if (!confirmed) return
+    const since = confirmed.revision
+    try {
+      const { edits } = await $fetch<{ edits: Done[] }>(`/api/shows/${id.value}/edits?since=${since}`)
+      learn(edits)
+    } catch (error) {
+      if ((error as { statusCode?: number }).statusCode === 409) await startOver()
+    }
+  }
+  async function startOver(): Promise<void> {
+    const answer = await $fetch<{ show: Show; revision: number }>(`/api/shows/${id.value}`)
+    early.clear()
+    confirmed = { show: answer.show, revision: answer.revision }
+    revision.value = answer.revision
+    rebuild()
+  }
+
+  async function open(showId: string): Promise<void> {
+    close()
+    id.value = showId
+    refusal.value = ''
+    const box = (outbox = openOutbox(showId, {
+      word: heard,
+      failed: () => (survives.value = false),
+    }))
+    const [answer, waiting] = await Promise.all([
+      $fetch<{ show: Show; revision: number; missing: string[] }>(`/api/shows/${showId}`),
+      box.waiting(),
+    ])
+    early.clear()
+    confirmed = { show: answer.show, revision: answer.revision }
+    revision.value = answer.revision
+    missing.value = answer.missing
+    const left = await withoutTaken(waiting)
+    asides.value = left.filter(({ aside }) => aside !== undefined)
+    setPending(left.filter(({ aside }) => aside === undefined))
+    state.value = pending.length > 0 ? 'saving' : 'saved'
+    rebuild(true)
+    savedAt.value = 0
+    send()
+    windows.join(showId)
+  }
+
+  /** Edits but those that the server had taken before their answer was heard. */
+  async function withoutTaken(edits: Unsent[]): Promise<Unsent[]> {
+    const since = Math.min(...edits.map((edit) => edit.base))
+    if (edits.length === 0 || since >= confirmed!.revision) return edits
+    const answer = await $fetch<{ edits: Done[] }>(`/api/shows/${id.value}/edits?since=${since}`).catch(() => undefined)
+    const taken = new Set(answer?.edits.map((edit) => edit.id))
+    if (taken.size > 0) await outbox!.drop(edits.flatMap((edit) => (taken.has(edit.id) ? [edit.id] : [])))
+    return edits.filter((edit) => !taken.has(edit.id))
+  }
+
+  function close(): void {
+    windows.leave()
+    outbox?.close()
+    outbox = undefined
+    wakeUp?.()
+  }
+
+  /** What another window of this browser says. */
+  function heard(word: Word): void {
+    if (!confirmed) return
+    if (word.kind === 'learnt') return learn(word.edits)
+    if (word.kind === 'dropped') return forget(word.ids)
+    const { edit } = word
+    const others = pending.filter((own) => own.id !== edit.id)
+    asides.value = [...asides.value.filter((own) => own.id !== edit.id), ...(edit.aside === undefined ? [] : [edit])]
+    setPending(edit.aside === undefined ? [...others, edit].sort((a, b) => a.order - b.order) : others)
+    rebuild()
+    send()
+  }
+  function forget(ids: readonly string[]): void {
+    const gone = new Set(ids)
+    asides.value = asides.value.filter((edit) => !gone.has(edit.id))
+    if (!pending.some((edit) => gone.has(edit.id))) return
+    setPending(pending.filter((edit) => !gone.has(edit.id)))
+    rebuild()
+  }
+
+  /** What the server has and, on top of it, what it hasn't yet. What no longer fits is set aside, each by its name. */
+  function rebuild(anew = false): void {
+    let now = confirmed!.show
+    const fits: Unsent[] = []
+    for (const edit of pending)
+      try {
+        const patch = rebase(now, edit.patch)
+        now = applyPatch(now, patch)
+        fits.push({ ...edit, patch })
+      } catch (error) {
+        putAside(edit, (error as Error).message)
+      }
+    setPending(fits)
+    hears.seen(now, anew)
+  }
+
+  /** Shows what is kept, and nothing else: after an error something else may be seen. */
+  const showKept = () => void (confirmed && rebuild())
+
+  function putAside(edit: Unsent, words: string): void {
+    const aside = { ...edit, aside: words }
+    asides.value = [...asides.value.filter((other) => other.id !== edit.id), aside]
+    void outbox?.keep(aside)
+  }
+
+  /** Keeps an edit of what is seen until the server has it. */
+  function keep(label: string, patch: Operation[]): void {
+    const edit: Unsent = { id: newId(), label, patch, base: confirmed!.revision, order: outbox!.next() }
+    setPending([...pending, edit])
+    if (state.value === 'saved') state.value = 'saving'
+    void outbox!.keep(edit).then(send)
+  }
+
+  /** Sends what waits, one window of this browser at a time, until nothing waits any more or the show is closed. */
+  function send(): void {
+    if (!sending && pending.length > 0) sending = sendAll().finally(() => (sending = undefined))
+  }
+  async function sendAll(): Promise<void> {
+    let tries = 0
+    for (let box = outbox; box && box === outbox && pending.length > 0;) {
+      let failed = false
+      await box.alone(async () => {
+        while (box === outbox && pending.length > 0 && !failed) failed = !(await sendNext(box))
+      })
+      if (!failed) break
+      // Another window may get through meanwhile.
+      const wait = RETRY[Math.min(tries++, RETRY.length - 1)]
+      await new Promise<void>((done) => {
+        const timer = setTimeout(done, wait)
+        wakeUp = () => (clearTimeout(timer), done())
+      })
+    }
+    if (pending.length === 0) state.value = 'saved'
+  }
+
+  /** Sends the first edit that waits. Gives whether the next can follow. */
+  async function sendNext(box: Outbox): Promise<boolean> {
+    const next = pending[0]!
+    try {
+      const { revision: taken, patch, before } = await post(next)
+      const edits = [...before, { id: next.id, label: next.label, revision: taken, patch }]
+      if (box !== outbox) return true
+      learn(edits)
+      // The answer to an edit that had been taken long ago.
+      setPending(pending.filter((edit) => edit.id !== next.id))
+      box.tell({ kind: 'learnt', edits })
+      await box.drop([next.id])
+      state.value = pending.length > 0 ? 'saving' : 'saved'
+      refusal.value = ''
+      return true
+    } catch (error) {
+      const { statusCode, data } = error as {
+        statusCode?: number
+        data?: { message?: string; data?: { before?: Done[] } }
+      }
+      const words = data?.message ?? 'The server does not take this edit'
+      if (statusCode !== undefined && AT_FAULT.has(statusCode)) {
+        setPending(pending.filter((edit) => edit.id !== next.id))
+        putAside(next, words)
+        learn(data?.data?.before ?? [])
+        rebuild()
+        return true
+      }
+      refusal.value = words
+      state.value = statusCode === FULL ? 'full' : statusCode === undefined || AWAY.has(statusCode) ? 'away' : 'refused'
+      return false
+    }
+  }
+
+  function post({ id: edit, label, patch }: Edit): Promise<Accepted> {
+    return $fetch<Accepted>(`/api/shows/${id.value}/edits`, {
+      method: 'POST',
+      body: { id: edit, label, patch, base: confirmed!.revision },
+      retry: 0,
+      timeout: 10_000,
+    })
+  }
+
+  /** Gives up an edit that was set aside. */
+  async function giveUp(edit: string): Promise<void> {
+    asides.value = asides.value.filter((other) => other.id !== edit)
+    await outbox?.drop([edit])
+  }
+  /** Tries an edit again that was set aside, on what is there now. */
+  async function tryAgain(edit: string): Promise<void> {
+    const found = asides.value.find((other) => other.id === edit)
+    if (!found || !outbox) return
+    const { aside: _, ...again } = found
+    asides.value = asides.value.filter((other) => other !== found)
+    const next = { ...again, id: newId(), order: outbox.next(), base: confirmed!.revision }
+    await outbox.drop([edit])
+    await outbox.keep(next)
+    setPending([...pending, next])
+    if (state.value === 'saved') state.value = 'saving'
+    rebuild()
+    send()
+  }
+
+  return {
+    id,
+    missing,
+    state,
+    refusal,
+    survives,
+    savedAt,
+    revision,
+    unsent,
+    asides,
+    others: windows.others,
+    open,
+    close,
+    keep,
+    showKept,
+    giveUp,
+    tryAgain,
+  }
+}

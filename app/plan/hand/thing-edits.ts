@@ -1,0 +1,113 @@
+import { shallowRef } from 'vue'
+import { fragmentOf, paste, withParts, type Shape, type Show } from '~~/core/show'
+import { freshZone } from '~/document/making/fresh'
+import { useShow } from '~/document/show'
+import {
+  listAddress,
+  listedOf,
+  nameOfThing,
+  othersLike,
+  ownerOf,
+  refOf,
+  removeThing,
+  replaceThing,
+  thingsOf,
+  usesOfThing,
+  type ThingKind,
+  type ThingRef,
+  type Things,
+} from '~/document/things'
+import { give } from '~/frame/picking'
+import { useSelection } from '~/frame/selection'
+import { count } from '~/words/time'
+import { carrying } from '../forms/carried'
+import { moveThings } from '../forms/thing-forms'
+
+/** A deletion that others depend on: it is made once somebody has said so. */
+const asked = shallowRef<{
+  label: string
+  dependents: string[]
+  /** What can be put in its place, if it is one thing. */
+  others: { id: string; name: string }[]
+  goOn: (instead?: string) => void
+}>()
+export const deletionAsked = asked
+
+/** How far beside it a copy lies (m). */
+export const BESIDE = 0.6
+
+/** Everything that is done to things of the place as a whole. */
+export function useThingEdits() {
+  const doc = useShow()
+  const selection = useSelection()
+
+  /** Adds things of one kind and chooses the first. */
+  function add<K extends ThingKind>(label: string, kind: K, things: readonly Things[K][]): boolean {
+    const done = doc.edit(label, (edit) => things.forEach((thing) => edit.add(listAddress(kind), thing)))
+    if (done && things[0] && !give({ kind, id: things[0].id }, true)) selection.choose(kind, things[0].id)
+    return done
+  }
+  const drawZone = (shape: Shape) => add('Draw a zone', 'zone', [freshZone(doc.show!, shape)])
+
+  /** Puts things of a show into this one, so far from where they are there, and chooses them. */
+  function put(label: string, from: Show, things: readonly ThingRef[], isOwn: boolean, dx: number, dz: number): void {
+    let made: ThingRef[] = []
+    const done = doc.edit(label, (edit) => {
+      const all = withParts(from, things.map(listedOf))
+      const pasted = paste(edit, fragmentOf(from, all), all, { isOwn })
+      const placed = pasted.added.flatMap(refOf)
+      made = pasted.made.flatMap(refOf)
+      moveThings(edit, edit.show, placed, dx, dz)
+    })
+    if (done) selection.chooseAll(made)
+  }
+  const duplicate = (refs: readonly ThingRef[] = selection.things): void =>
+    put(`Duplicate ${called(refs)}`, doc.show!, refs, true, BESIDE, BESIDE)
+
+  /** Several things in a few words. */
+  const called = (refs: readonly ThingRef[]): string =>
+    refs.length === 1 ? nameOfThing(doc.show!, refs[0]!) : count(refs.length, 'thing')
+
+  /** Deletes things; what depends on them is asked about first. */
+  function remove(refs: readonly ThingRef[] = selection.things): void {
+    if (refs.length === 0) return
+    const dependents = [
+      ...new Set(
+        refs.flatMap((ref) =>
+          usesOfThing(doc.show!, ref)
+            .filter(({ keys }) => !refs.some((other) => isWithin(keys, other)))
+            .map((use) => ownerOf(doc.show!, use)),
+        ),
+      ),
+    ]
+    const label = `Delete ${called(refs)}`
+    const goOn = (instead?: string) => {
+      const [first] = refs
+      selection.clear()
+      doc.edit(label, (edit) => {
+        if (instead !== undefined) replaceThing(edit, first!, instead)
+        refs.forEach((ref) => removeThing(edit, ref))
+      })
+      if (instead !== undefined) selection.choose(first!.kind, instead)
+    }
+    if (dependents.length === 0) return goOn()
+    asked.value = { label, dependents, others: refs.length === 1 ? othersLike(doc.show!, refs[0]!) : [], goOn }
+  }
+  /** Whether a reference stands in a thing. */
+  function isWithin(keys: readonly (string | number)[], { kind, id }: ThingRef): boolean {
+    const list = listAddress(kind)
+    if (!list.every((key, i) => keys[i] === key)) return false
+    const index = Number(keys[list.length])
+    return thingsOf(doc.show!, kind)[index]?.id === id
+  }
+
+  function nudge(dx: number, dz: number): void {
+    const refs = selection.things
+    const before = doc.show!
+    doc.edit(
+      `Move ${called(refs)}`,
+      carrying((edit) => moveThings(edit, before, refs, dx, dz)),
+    )
+  }
+  return { add, drawZone, put, duplicate, remove, nudge, called }
+}

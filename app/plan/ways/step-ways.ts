@@ -1,0 +1,160 @@
+import { movedBy } from '~~/core/engine'
+import {
+  cueAt,
+  namedRulesAt,
+  namesParts,
+  type Cue,
+  type Mark,
+  type Prop,
+  type Rule,
+  type Show,
+  type Spot,
+  type Step,
+} from '~~/core/show'
+import { middleOf } from '~~/core/space'
+import { solidOfZone } from '../forms/geometry'
+import { propOutline } from '../forms/thing-forms'
+
+/** What a step does in the place, as it is drawn in the plan while the step is open at the desk. Lengths in metres. */
+export interface StepWay {
+  /** Outlines of what is moved: as it would stand then. */
+  moved: Spot[][]
+  /** Ways that something takes; with `jump` from one end to the other without being in between. */
+  lines: { spots: Spot[]; jump?: boolean }[]
+  /** Where it is heard, seen or set up. */
+  spots: Spot[]
+  /** Camera marks in the order in which they are seen, and marks somebody is put at. */
+  marks: Mark[]
+  /** How far it is heard. */
+  reaches: { at: Spot; radius: number }[]
+}
+const NOTHING: StepWay = { moved: [], lines: [], spots: [], marks: [], reaches: [] }
+
+const spotOf = ({ at: [x, , z] }: Pick<Mark, 'at'>): Spot => [x, z]
+const propIn = (show: Show, id: string): Prop => show.place.props.find((prop) => prop.id === id)!
+const markIn = (show: Show, id: string): Mark => show.place.marks.find((mark) => mark.id === id)!
+function zoneSpot(show: Show, id: string): Spot[] {
+  const zone = show.zones.find((each) => each.id === id)
+  if (!zone) return []
+  const [x, , z] = middleOf(solidOfZone(show, zone))
+  return [[x, z]]
+}
+
+/** The zones whose rules fire a cue, and the names of these rules in the log; a rule of the whole show has no zone. */
+export function firingsOf(show: Show, cue: Cue): { rule: string; zone?: string }[] {
+  const fires = (rule: Rule) => rule.cue === cue.id && rule.enabled
+  return [
+    ...show.zones.flatMap((zone) =>
+      namedRulesAt(show, zone)
+        .filter(fires)
+        .map(({ id }) => ({ rule: id, zone: zone.id })),
+    ),
+    ...show.rules.filter(fires).map(({ id }) => ({ rule: id })),
+  ]
+}
+
+/** So many stretches stand for the arc of something that turns. */
+const ARC = 24
+
+/** A prop that is slid and turned: where it stands then, and the way of its middle; with a turn, of the corner that goes farthest. */
+function wayOfProp(show: Show, { prop: id, slide, turn }: Extract<Step, { kind: 'prop' }>): StepWay {
+  const prop = propIn(show, id)
+  if (!slide && !turn) return { ...NOTHING, spots: [spotOf(prop)] }
+  const at = (share: number): Prop => {
+    const {
+      at: [x, y, z],
+      yaw,
+    } = movedBy(prop, {
+      slide: slide && [slide.by[0] * share, slide.by[1] * share, slide.by[2] * share],
+      turn: turn && turn.by * share,
+      about: turn?.about,
+    })
+    return { ...prop, at: [x, y, z], yaw }
+  }
+  const frames = Array.from({ length: ARC + 1 }, (_, i) => at(i / ARC))
+  const outlines = frames.map(propOutline)
+  const goes = outlines[0]!.map(([x, z], i) => Math.hypot(outlines[ARC]![i]![0] - x, outlines[ARC]![i]![1] - z))
+  const corner = goes.indexOf(Math.max(...goes))
+  const line = turn ? outlines.map((outline) => outline[corner]!) : frames.map(spotOf)
+  return { ...NOTHING, moved: [outlines[ARC]!], lines: [{ spots: line }] }
+}
+
+type Where = Extract<Step, { kind: 'sound' }>['where']
+function spotsOfWhere(show: Show, cue: Cue, where: Where): Spot[] {
+  if (where.at === 'prop') return [spotOf(propIn(show, where.prop))]
+  if (where.at === 'mark') return [spotOf(markIn(show, where.mark))]
+  if (where.at === 'zone') return firingsOf(show, cue).flatMap(({ zone }) => (zone ? zoneSpot(show, zone) : []))
+  return []
+}
+
+/** Where it is heard, and the rings between which it is drawn around whoever sets it off. */
+function heardAt(show: Show, cue: Cue, where: Where, far?: number): StepWay {
+  const spots = spotsOfWhere(show, cue, where)
+  const rings =
+    where.at === 'around'
+      ? firingsOf(show, cue).flatMap(({ zone }) =>
+          (zone ? zoneSpot(show, zone) : []).flatMap((at) => [where.near, where.far].map((radius) => ({ at, radius }))),
+        )
+      : []
+  return {
+    ...NOTHING,
+    spots,
+    reaches: [...rings, ...(far === undefined ? [] : spots.map((at) => ({ at, radius: far })))],
+  }
+}
+
+/** What a step of a cue does in the place; where it names parts, as the first zone has them that fires it. */
+export function wayOfStep(show: Show, cue: Cue, { id }: Step): StepWay {
+  const first = firingsOf(show, cue).find((firing) => firing.zone !== undefined)
+  const zone = show.zones.find((each) => each.id === first?.zone)
+  const played = (zone && cueAt(show, cue.id, zone)) ?? cue
+  const step = played.steps.find((each) => each.id === id)
+  return step && !namesParts(played) ? wayOf(show, cue, step) : NOTHING
+}
+
+function wayOf(show: Show, cue: Cue, step: Step): StepWay {
+  switch (step.kind) {
+    case 'prop':
+      return wayOfProp(show, step)
+    case 'fling':
+      return { ...NOTHING, spots: [spotOf(propIn(show, step.prop))] }
+    case 'camera': {
+      const marks = step.marks.map(({ mark }) => markIn(show, mark))
+      const lines = marks.slice(1).map((mark, i) => ({
+        spots: [spotOf(marks[i]!), spotOf(mark)],
+        jump: step.marks[i + 1]!.travel === 0,
+      }))
+      return { ...NOTHING, marks, lines }
+    }
+    case 'move': {
+      const mark = markIn(show, step.mark)
+      const from = firingsOf(show, cue).flatMap(({ zone }) => (zone ? zoneSpot(show, zone) : []))
+      return { ...NOTHING, marks: [mark], lines: from.map((spot) => ({ spots: [spot, spotOf(mark)], jump: true })) }
+    }
+    case 'sound':
+      return heardAt(show, cue, step.where, step.reach.far)
+    case 'bed':
+    case 'scatter':
+    case 'burst':
+      return heardAt(show, cue, step.where)
+    case 'light': {
+      const light = show.place.lights.find(({ id }) => id === step.light)
+      return { ...NOTHING, spots: light ? [spotOf(light)] : [] }
+    }
+    case 'drift': {
+      const { target } = step
+      const light = 'light' in target && show.place.lights.find(({ id }) => id === target.light)
+      return { ...NOTHING, spots: light ? [spotOf(light)] : [] }
+    }
+    case 'prompt': {
+      const { anchor } = step
+      if ('prop' in anchor) return { ...NOTHING, spots: [spotOf(propIn(show, anchor.prop))] }
+      if ('mark' in anchor) return { ...NOTHING, spots: [spotOf(markIn(show, anchor.mark))] }
+      return { ...NOTHING, spots: zoneSpot(show, anchor.zone) }
+    }
+    case 'zone':
+      return { ...NOTHING, spots: zoneSpot(show, step.zone) }
+    default:
+      return NOTHING
+  }
+}

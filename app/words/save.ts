@@ -1,8 +1,0 @@
-/** Lets the browser save a file under a name. */
-export function save(file: Blob, name: string): void {
-  const link = document.createElement('a')
-  link.href = URL.createObjectURL(file)
-  link.download = name
-  link.click()
-  setTimeout(() => URL.revokeObjectURL(link.href), 60_000)
-}
