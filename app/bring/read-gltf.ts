@@ -1,3 +1,4 @@
+import { LIMITS } from '~~/core/show'
 import { WebIO, type Document, type JSONDocument } from '@gltf-transform/core'
 import { EXTMeshGPUInstancing, KHRLightsPunctual, KHRMeshQuantization } from '@gltf-transform/extensions'
 import { unzipSync, type UnzipFileInfo } from 'fflate'
@@ -10,8 +11,7 @@ export interface PlaceFile extends GltfPlace {
   glb: Uint8Array
 }
 
-/** The largest file, and the most that a ZIP may unfold to (bytes). */
-export const MOST_FILE = 64 * 1024 * 1024
+/** The most that a ZIP may unfold to (bytes). */
 const MOST_UNPACKED = 256 * 1024 * 1024
 const MOST_ENTRIES = 2000
 
@@ -55,7 +55,7 @@ export async function readPlaceFile(
   bytes: Uint8Array,
   progress: (share: number) => void = () => {},
 ): Promise<PlaceFile> {
-  if (bytes.length > MOST_FILE) throw new PlaceFileError('it is larger than 64 MiB')
+  if (bytes.length > LIMITS.file) throw new PlaceFileError('it is larger than 64 MiB')
   const isZip = bytes[0] === 0x50 && bytes[1] === 0x4b
   const { json, document } = isZip ? fromZip(bytes) : fromGlb(bytes)
   const required = [...new Set([...(json.extensionsRequired ?? []), ...(json.extensionsUsed ?? [])])]

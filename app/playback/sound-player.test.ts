@@ -1,7 +1,7 @@
+import { amplitude } from '~~/core/base'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { run, walksOf } from '~~/core/engine'
 import type { Show } from '~~/core/show'
-import { amplitude } from '~~/core/sound'
 import { oneRule, point, show as made, SOUND, walk } from '~~/core/testing/small-show'
 import { Gain, WrittenAudio, type Source } from '~~/tests/harness/audio'
 import { createPlayer, type Heard, type SoundPlayer } from './sound-player'

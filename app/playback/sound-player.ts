@@ -1,6 +1,6 @@
+import { amplitude } from '~~/core/base'
 import { CHANNEL, channelAt, type Audible, type Run } from '~~/core/engine'
 import type { Show } from '~~/core/show'
-import { amplitude } from '~~/core/sound'
 import type { TimeKeeper } from '~/frame/playhead'
 import type { Buffers } from './buffers'
 import { isLong, PIECE, pieceKey } from './pieces'

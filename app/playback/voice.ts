@@ -1,6 +1,7 @@
+import { amplitude } from '~~/core/base'
 import type { Audible, Run } from '~~/core/engine'
 import type { Show, Sound } from '~~/core/show'
-import { amplitude, coming, fadeAt, Hearing } from '~~/core/sound'
+import { coming, fadeAt, Hearing } from '~~/core/sound'
 import { isLong } from './pieces'
 import { piecedTape, wholeTape, type Playing } from './tape'
 import { contextTime, type Transport } from './transport'

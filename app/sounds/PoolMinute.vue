@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { decibels } from '~~/core/base'
 import { DEFAULT_REACH } from '~~/core/engine'
 import type { Drop, Sprinkled } from '~~/core/sound'
 import { distanceGain } from '~~/core/sound'
@@ -21,7 +22,7 @@ const stems = computed(() =>
     const loud = measured?.loudestMoment ?? measured?.integrated ?? -50
     return {
       ...drop,
-      level: loud + drop.gain + 20 * Math.log10(Math.max(1e-4, distanceGain(DEFAULT_REACH, drop.distance))),
+      level: loud + drop.gain + decibels(Math.max(1e-4, distanceGain(DEFAULT_REACH, drop.distance))),
     }
   }),
 )

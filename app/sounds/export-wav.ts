@@ -1,3 +1,4 @@
+import { amplitude } from '~~/core/base'
 import { sidesOf } from '~~/core/audio'
 import { samplesOf, wavFile } from '~~/core/mix'
 import type { Sound } from '~~/core/show'
@@ -9,7 +10,7 @@ async function wavOf(sound: Sound): Promise<BlobPart[] | undefined> {
   const buffer = await decoded(sound.asset).catch(() => undefined)
   if (!buffer) return undefined
   const [from, to] = sound.trim ?? [0, buffer.duration]
-  const gain = 10 ** (sound.gain / 20)
+  const gain = amplitude(sound.gain)
   const [left, right = left] = sidesOf(channelsOf(buffer)).map((side) =>
     side.slice(Math.round(from * RATE), Math.round(to * RATE)).map((value) => value * gain),
   )

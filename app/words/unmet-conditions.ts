@@ -1,5 +1,5 @@
 import type { RunEvent } from '~~/core/engine'
-import { partIn, type Condition, type Show } from '~~/core/show'
+import { isMet, partIn, type Condition, type Show } from '~~/core/show'
 import { rulesOf } from '~~/core/score'
 import { flagName } from './names'
 import { plain } from './time'
@@ -20,13 +20,6 @@ const WANTED: { [is in Condition['is']]: string } = {
   '>': 'more than ',
   '>=': 'at least ',
 }
-function holds({ is, value }: Condition, now: Value): boolean {
-  if (is === '=') return now === value
-  if (is === '!=') return now !== value
-  const [a, b] = [Number(now), Number(value)]
-  return is === '<' ? a < b : is === '<=' ? a <= b : is === '>' ? a > b : a >= b
-}
-
 /** Of every moment of a run that a condition held back: which flag, what it was then, and what was wanted. */
 export function unmetConditions(show: Show, events: readonly RunEvent[]): Unmet {
   const rules = rulesOf(show)
@@ -40,7 +33,7 @@ export function unmetConditions(show: Show, events: readonly RunEvent[]): Unmet 
       const part = partIn(condition.flag)
       const flag = part === undefined ? condition.flag : zones.get(event.zone ?? '')?.parts?.[part]
       const value = flag === undefined ? undefined : now.get(flag)
-      if (value === undefined || holds(condition, value)) continue
+      if (value === undefined || isMet(condition, value)) continue
       const wanted = `${WANTED[condition.is]}${said(condition.value)}`
       found.set(keyOf(event.rule, event.t), `${flagName(show, flag!)} is ${said(value)}, wanted ${wanted}`)
       break

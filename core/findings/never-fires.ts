@@ -1,5 +1,5 @@
 import { memoFor } from '../base'
-import { kitRulesOf, ownCuesOf, type Condition, type Rule, type Show, type Step, type Zone } from '../show'
+import { isMet, kitRulesOf, ownCuesOf, type Condition, type Rule, type Show, type Step, type Zone } from '../show'
 
 /** Why a rule can't fire, whoever walks. */
 export type NeverFires =
@@ -65,31 +65,14 @@ function unmeant(show: Show, { on, who }: Rule): NeverFires | undefined {
   return bodies.some(isMeant) ? undefined : { why: 'nobody', tags: who.tags }
 }
 
-const holds = ({ is, value }: Condition, now: boolean | number): boolean => {
-  switch (is) {
-    case '=':
-      return now === value
-    case '!=':
-      return now !== value
-    case '<':
-      return now < value
-    case '<=':
-      return now <= value
-    case '>':
-      return now > value
-    case '>=':
-      return now >= value
-  }
-}
-
 function unmet(show: Show, steps: ReturnType<typeof allSteps>, { when }: Rule): NeverFires | undefined {
   for (const condition of when) {
     const values = valuesOf(show, steps, condition.flag)
     if (!values) continue
-    const fitting = values.filter((value) => holds(condition, value))
+    const fitting = values.filter((value) => isMet(condition, value))
     if (fitting.length === 0) return { why: 'flag', condition }
     const others = when.filter(({ flag }) => flag === condition.flag)
-    if (!fitting.some((value) => others.every((other) => holds(other, value))))
+    if (!fitting.some((value) => others.every((other) => isMet(other, value))))
       return { why: 'contradiction', flag: condition.flag }
   }
   return undefined

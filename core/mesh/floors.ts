@@ -1,3 +1,4 @@
+import { STEP } from '../space'
 import { extent, thousandths } from '../base'
 import { areaOf, grown, piecesOf, unionOf, without, type Region } from '../ground'
 import type { Spot } from '../show'
@@ -18,9 +19,8 @@ const LEVEL = Math.cos((0.5 * Math.PI) / 180)
 const GENTLE = Math.cos((3 * Math.PI) / 180)
 /** So many ramps are offered, the largest first. */
 const MOST_RAMPS = 200
-/** Level faces this close in height are one floor; treads no higher above each other one stair (m). */
+/** Level faces this close in height are one floor (m). */
 const SAME = 0.04
-const STEP = 0.4
 /** Smaller pieces are no floors, but may be treads (m²). */
 const SMALLEST = 1.5
 const TREAD = 0.08

@@ -1,3 +1,4 @@
+import { decibels } from '../base'
 import { eventsOf, type Run } from '../engine'
 import type { Show } from '../show'
 import { integrated, loudnessRange, PeakMeter, PowerMeter, shortTerm } from '../sound'
@@ -106,7 +107,7 @@ export async function mixdown(show: Show, run: Run, player: number, mixing: Mixi
     integrated: integrated(powers),
     range: loudnessRange(powers),
     loudestShortTerm: short.length === 0 ? undefined : short.reduce((most, value) => Math.max(most, value), -Infinity),
-    truePeak: peak > 0 ? 20 * Math.log10(peak) : undefined,
+    truePeak: peak > 0 ? decibels(peak) : undefined,
     cut,
     shortTerm: short,
   }

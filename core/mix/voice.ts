@@ -1,6 +1,7 @@
+import { amplitude } from '../base'
 import { HALF } from '../audio'
 import type { Audible } from '../engine'
-import { amplitude, coming, fadeAt, type Ears, type Hearing } from '../sound'
+import { coming, fadeAt, type Ears, type Hearing } from '../sound'
 import { between, kernelFor, PAD } from './resample'
 import { RATE, type Source } from './source'
 

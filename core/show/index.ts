@@ -2,6 +2,7 @@
 export * from './format/complete'
 export * from './format/errors'
 export { checkPlain, writable } from './reading/plain'
+export { isMet } from './condition'
 export { isRecord, LIMITS, PART_KINDS, partIn, type Field, type ListName } from './format/fields'
 export { showJsonSchema } from './format/json-schema'
 export * from './reading/check'

@@ -1,3 +1,4 @@
+import { LIMITS } from '../../core/show'
 import { isForBrowsers, SOUND_TYPES, sniffed, SoundError, type SoundType } from '../../core/audio'
 import { hashOf, kept } from '../assets/keep'
 import { ENDS, measured as measuredSchema } from '../assets/measured'
@@ -6,7 +7,7 @@ import { soundLength, soundOf } from '../assets/sound-of'
 import type { AssetRow } from '../data/models'
 import { parsedJson } from '../http/json-body'
 import { Refusal } from '../http/refusal'
-import { MOST_SOUND, meshName, soundName } from '../shows/parcel'
+import { meshName, soundName } from '../shows/parcel'
 import type { OpenZip } from '../zip/unpack'
 import { checked, INDEX, indexSchema, listedMesh, listedShow, listedSound, showFile, type ListedMesh, type ListedShow, type ListedSound } from './format' // prettier-ignore
 import { historyIn } from './show-history'
@@ -142,7 +143,7 @@ function saidByBrowser({ envelope, placed, measured }: ListedSound, seconds: num
 
 /** The bytes of a file in a backup, which is named after them. */
 export async function fileIn(zip: OpenZip, name: string, hash: string): Promise<Buffer> {
-  const bytes = await zip.read(name, MOST_SOUND)
+  const bytes = await zip.read(name, LIMITS.file)
   if (hashOf(bytes) !== hash) throw new Refusal(422, 'is not the file it is named after')
   return bytes
 }

@@ -20,8 +20,7 @@ export const soundName = (hash: string, type: string): string =>
   `sounds/${hash}.${isSoundType(type) ? SOUND_TYPES[type].ending : 'bin'}`
 const isSoundOf = (name: string, hash: string): boolean => name.startsWith(`sounds/${hash}.`)
 export const meshName = (hash: string): string => `meshes/${hash}.glb`
-/** The largest file of a sound, and the largest ZIP that is taken (bytes). */
-export const MOST_SOUND = 64 * 1024 * 1024
+/** The largest ZIP that is taken (bytes). */
 export const MOST_PARCEL = 512 * 1024 * 1024
 
 const hashesOf = (show: Show): string[] => [...new Set(show.sounds.map((sound) => sound.asset))]
@@ -56,7 +55,7 @@ export async function unpack(zip: OpenZip): Promise<{ id: string; missing: strin
   const id = await database().transaction(async (transaction) => {
     for (const [hash, name] of sounds) {
       if (name === undefined) continue
-      const bytes = await zip.read(name, MOST_SOUND)
+      const bytes = await zip.read(name, LIMITS.file)
       if (hashOf(bytes) !== hash) throw new Refusal(422, `"${name}" in the ZIP is not the file it is named after`)
       // What is here already has been read and measured.
       if ((await models().Assets.count({ where: { hash }, transaction })) > 0) continue
@@ -72,7 +71,7 @@ export async function unpack(zip: OpenZip): Promise<{ id: string; missing: strin
     for (const hash of meshesOf(show)) {
       const name = meshName(hash)
       if (!zip.names.includes(name)) continue
-      const bytes = await zip.read(name, MOST_SOUND)
+      const bytes = await zip.read(name, LIMITS.file)
       if (hashOf(bytes) !== hash) throw new Refusal(422, `"${name}" in the ZIP is not the file it is named after`)
       checkGlb(bytes, `"${name}" in the ZIP`)
       await keepMesh(bytes, { transaction })

@@ -1,9 +1,10 @@
+import { amplitude } from '../../core/base'
 import type { Page } from '@playwright/test'
 import { decode } from '../../core/audio'
 import { prepare, run, walksOf } from '../../core/engine'
 import { Mix, RATE, sourceOf, type Source } from '../../core/mix'
 import type { Show } from '../../core/show'
-import { amplitude, coming, fadeAt, Hearing } from '../../core/sound'
+import { coming, fadeAt, Hearing } from '../../core/sound'
 import { line } from './measure'
 
 /** A walk is mixed by our own means and rendered by the browser's offline context, with the same gains to each side; both are compared. */

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { powerDecibels } from '~~/core/base'
 import type { Lock } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { soundNamedBy } from '~/playback/hear-by-key'
@@ -61,7 +62,7 @@ function loudestOf(sound: string): number | undefined {
   const envelope = store.envelopeOf(sound)
   if (!envelope) return undefined
   const most = envelope.reduce((a, b) => Math.max(a, b), 0)
-  return most > 0 ? 10 * Math.log10(most) : undefined
+  return most > 0 ? powerDecibels(most) : undefined
 }
 const stems = computed(() =>
   step.value.kind === 'scatter'

@@ -1,3 +1,4 @@
+import { powerDecibels } from '~~/core/base'
 import type { StepKind } from '~~/core/show'
 import { BLOCK } from '~~/core/sound'
 import type { Stroke } from './strokes'
@@ -44,7 +45,7 @@ export function barsPath(
   let path = ''
   for (let i = 0; i < count; i++) {
     const power = envelope[Math.floor(((i / count) * seconds) / BLOCK) % envelope.length] ?? 0
-    const height = power > 0 ? heightOf(10 * Math.log10(power) + gain) * TALL : 0
+    const height = power > 0 ? heightOf(powerDecibels(power) + gain) * TALL : 0
     if (height > 0.5) path += `M${fixed(from + i * BAR)} ${fixed(y + (ROW - height) / 2)}v${fixed(height)}`
   }
   return path

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { powerDecibels } from '~~/core/base'
 import { watchDebounced, watchThrottled } from '@vueuse/core'
 import { wrap, type Remote } from 'comlink'
 import { positionAt } from '~~/core/engine'
@@ -68,7 +69,7 @@ async function read() {
 watchThrottled(spot, read, { throttle: 50, trailing: true })
 const together = computed(() => {
   const power = heard.value.reduce((sum, { level }) => sum + 10 ** (level / 10), 0)
-  return power > 0 ? 10 * Math.log10(power) : undefined
+  return power > 0 ? powerDecibels(power) : undefined
 })
 /** The run at the same time and place: it counts what passes as well, and only what has begun. */
 const inRun = computed(() => {

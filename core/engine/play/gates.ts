@@ -1,4 +1,4 @@
-import type { Condition } from '../../show'
+import { isMet } from '../../show'
 import { draw, SAME_TIME } from '../../base'
 import type { RuleInstance } from '../compile'
 import type { Gate } from '../log'
@@ -9,23 +9,6 @@ export type Verdict = { gate: Gate; left?: number } | 'fires' | 'queued' | 'rest
 
 const remaining = (wait: number, since: number): number => wait - since
 const tooSoon = (left: number): boolean => left > SAME_TIME
-
-export function holds(condition: Condition, value: boolean | number): boolean {
-  switch (condition.is) {
-    case '=':
-      return value === condition.value
-    case '!=':
-      return value !== condition.value
-    case '<':
-      return value < condition.value
-    case '<=':
-      return value <= condition.value
-    case '>':
-      return value > condition.value
-    case '>=':
-      return value >= condition.value
-  }
-}
 
 /** Whether the rule's chance lets its moment of this ordinal through. */
 export function chanceLets(world: World, rule: RuleInstance, body: Body | undefined, ordinal: number): boolean {
@@ -48,7 +31,7 @@ export function judge(
   if (body && !isMeant(instance, body)) return { gate: 'who' }
   const quiet = remaining(rule.debounce, since)
   if (tooSoon(quiet)) return { gate: 'debounce', left: quiet }
-  if (rule.when.length > 0 && !rule.when.every((condition) => holds(condition, world.flags.get(condition.flag)!)))
+  if (rule.when.length > 0 && !rule.when.every((condition) => isMet(condition, world.flags.get(condition.flag)!)))
     return { gate: 'condition' }
   const memory = memoryOf(world, instance, body)
   if (rule.limit && memory.fired >= rule.limit.times) return { gate: 'limit' }

@@ -1,6 +1,6 @@
 import type { BedStep, Point, ScatterStep, SoundStep, Where } from '../../show'
 import { middleOf } from '../../space'
-import { draw, drawWithin, NO_ENTRY, type Entry, type Stream } from '../../base'
+import { decibels, draw, drawWithin, NO_ENTRY, type Entry, type Stream } from '../../base'
 import type { CompiledSound } from '../compile'
 import type { Impact } from '../flight'
 import { DEFAULT_REACH, type Audible } from '../history'
@@ -209,7 +209,7 @@ const SOFTEST_IMPACT = -36
 
 /** The sound of something flung where it hits, as loud as it hit hard. */
 export function soundsOfImpact(world: World, playing: Playing, state: StepState, drawn: Drawn, impact: Impact): void {
-  const level = Math.max(SOFTEST_IMPACT, Math.min(0, 20 * Math.log10(impact.speed / FULL_IMPACT)))
+  const level = Math.max(SOFTEST_IMPACT, Math.min(0, decibels(impact.speed / FULL_IMPACT)))
   sounds(world, playing, state, 'spot', {
     sound: drawn.sound,
     length: lengthOf(drawn.sound, drawn.pitch),

@@ -51,7 +51,14 @@ export interface Option {
 
 /** Numbers in a document stay within this (metres, seconds, candela …), so no sum of a few of them overflows. */
 export const LARGEST = 1e6
-export const LIMITS = { zones: 5000, list: 20_000, text: 20_000, bytes: 8 * 1024 * 1024, walkSeconds: 8 * 3600 }
+export const LIMITS = {
+  zones: 5000,
+  list: 20_000,
+  text: 20_000,
+  bytes: 8 * 1024 * 1024,
+  file: 64 * 1024 * 1024,
+  walkSeconds: 8 * 3600,
+}
 
 /** What a text without a pattern of its own may hold (an ECMAScript pattern, Unicode): no NUL, no half of a pair of surrogates. */
 export const WRITABLE = '^[^\\u0000\\ud800-\\udfff]*$'

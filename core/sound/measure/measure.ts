@@ -1,3 +1,4 @@
+import { decibels } from '../../base'
 import { envelopeOf } from './envelope'
 import { channelWeights, integrated, loudestMoment, loudnessRange, shortTerm } from './loudness'
 import { centreOf } from './spectrum'
@@ -33,7 +34,6 @@ const CLIP = 3
 
 /** A measure that is a number, or none. */
 const finite = (value: number | undefined): number | undefined => (Number.isFinite(value) ? value : undefined)
-const decibels = (amplitude: number): number => 20 * Math.log10(amplitude)
 
 /** @param channels samples from −1 to 1, one array a channel, all of one length; `rate` in hertz; `known`: their powers, if they are known */
 export function measure(channels: readonly Float32Array[], rate: number, known?: Float32Array): Measured {

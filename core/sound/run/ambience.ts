@@ -1,3 +1,4 @@
+import { amplitude } from '../../base'
 import { DEFAULT_REACH } from '../../engine'
 import {
   cueAt,
@@ -13,7 +14,7 @@ import {
 } from '../../show'
 import { floorAt, middleOf, noticedBody, solidOf, touches, type Cylinder, type Solid } from '../../space'
 import { BLOCK } from '../measure/block'
-import { amplitude, distanceGain } from './propagation'
+import { distanceGain } from './propagation'
 import { coming } from './propagation'
 import { SILENCE, type Envelopes } from './run-loudness'
 import { lufs } from '../measure/loudness'

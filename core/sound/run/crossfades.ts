@@ -1,6 +1,6 @@
+import { amplitude } from '../../base'
 import type { Run } from '../../engine'
 import type { Show } from '../../show'
-import { amplitude } from './propagation'
 import { Hearing } from './hearing'
 import { coming } from './propagation'
 import { fadeAt, SILENCE, type Envelopes } from './run-loudness'

@@ -1,6 +1,7 @@
+import { amplitude } from '../../base'
 import { CHANNEL, channelAt, earsAt, perPlayer, positionAt, type Audible, type Run } from '../../engine'
 import type { Point, Show } from '../../show'
-import { amplitude, type Ears } from './propagation'
+import { type Ears } from './propagation'
 
 /** One player's hearing of a run: where their ears are, where what sounds comes from, how loud their buses are. */
 export class Hearing {

@@ -1,4 +1,5 @@
 /** How sound comes from where it is to ears: by distance, and through walls. */
+import { amplitude } from '../../base'
 import type { Audible } from '../../engine'
 import type { Point, Reach, Show } from '../../show'
 import { wallsBetween } from '../../space'
@@ -15,8 +16,6 @@ export function distanceGain({ near, far, law }: Reach, distance: number): numbe
 }
 
 export const distanceBetween = (a: Point, b: Point): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2])
-
-export const amplitude = (decibels: number): number => 10 ** (decibels / 20)
 
 /** Where somebody hears from, and which way they face there (degrees). */
 export interface Ears {

@@ -1,3 +1,4 @@
+import { LIMITS } from '../../../../core/show'
 import { setHeader } from 'h3'
 import { bytesOf } from '../../../http/json-body'
 import { route } from '../../../http/refusal'
@@ -7,12 +8,11 @@ import { editIn } from '../../../shows/edit-body'
 import { showNow } from '../../../shows/list'
 import { acceptLongEdit } from '../../../shows/long-edit'
 
-const LIMIT = 8 * 1024 * 1024
 /** A longer edit is taken where it holds nobody up (bytes). */
 const LONG = 64 * 1024
 
 export default route(async (event) => {
-  const bytes = await bytesOf(event, LIMIT)
+  const bytes = await bytesOf(event, LIMITS.bytes)
   const show = idOf(event)
   if (bytes.length > LONG) {
     setHeader(event, 'content-type', 'application/json')
