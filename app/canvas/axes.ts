@@ -1,3 +1,5 @@
+import { secondsApart } from '~/words/ticks'
+
 /** How the score lies on its canvas (pixels of CSS). */
 export interface Layout {
   width: number
@@ -20,8 +22,5 @@ export const xOf = (layout: Layout, t: number): number => ((t - layout.from) / (
 export const tOf = (layout: Layout, x: number): number => layout.from + (x / layout.width) * (layout.to - layout.from)
 export const yOf = (layout: Layout, index: number): number => layout.ruler + index * layout.lane - layout.scroll
 
-const STEPS = [0.05, 0.1, 0.2, 0.5, 1, 2, 5, 10, 15, 30, 60, 120, 300, 600]
-
 /** The distance of the clock's labels, so that they don't touch (s). */
-export const tickStep = (layout: Layout): number =>
-  STEPS.find((step) => (step / (layout.to - layout.from)) * layout.width > 64) ?? 1800
+export const tickStep = (layout: Layout): number => secondsApart((64 * (layout.to - layout.from)) / layout.width)

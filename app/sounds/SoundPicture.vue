@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { secondsApart } from '~/words/ticks'
 import { thousandths } from '~~/core/base'
 import type { Sound } from '~~/core/show'
 import { HIGHEST, LOWEST, type SoundPicture } from '~~/core/sound'
@@ -67,7 +68,7 @@ const heights = [100, 1000, 10_000].map((hertz) => ({
   y: WAVES + (HIGH - WAVES) * (1 - Math.log(hertz / LOWEST) / Math.log(HIGHEST / LOWEST)),
 }))
 const ticks = computed(() => {
-  const step = [0.1, 0.25, 0.5, 1, 2, 5, 10, 30, 60, 300].find((each) => props.sound.seconds / each <= 8) ?? 600
+  const step = secondsApart(props.sound.seconds / 8)
   return Array.from({ length: Math.floor(props.sound.seconds / step) + 1 }, (_, i) => i * step)
 })
 const timeAt = (event: { clientX: number }): number => {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { secondsApart } from '~/words/ticks'
 import { thousandths } from '~~/core/base'
 import { useElementSize, useEventListener } from '@vueuse/core'
 import SenseGlyph from '~/frame/SenseGlyph.vue'
@@ -66,7 +67,7 @@ const lanes = computed(() => {
 })
 const high = computed(() => TOP + lanes.value.reduce((sum, { height }) => sum + height, 0))
 const ticks = computed(() => {
-  const step = [0.5, 1, 2, 5, 10, 20].find((each) => each * scale.value > 60) ?? 30
+  const step = secondsApart(Math.max(0.5, 60 / scale.value))
   return Array.from({ length: Math.floor((store.length - LAST / scale.value) / step) + 1 }, (_, i) => i * step)
 })
 const outs = computed(() => readOuts(doc.show!, store, store.t))

@@ -1,3 +1,4 @@
+import { metresApart } from '~/words/ticks'
 import { COLOURS, faint } from '~/canvas/colours'
 import type { DrawnZone, Ground } from './scene'
 import { inMetres, inPixels, isInSight, toPixels, type Picture, type Sight } from './sight'
@@ -46,7 +47,7 @@ export const hatchZones = (to: Picture, path: Path2D, sight: Sight): void =>
   hatch(to, path, sight, 38, 7, faint(COLOURS.bone, 0.3), faint(COLOURS.bone, 0.02))
 
 /** The metres that a square of the plan is wide. */
-export const squareAt = (scale: number): number => [0.5, 1, 2, 5, 10, 20, 50].find((m) => m * scale > 15) ?? 100
+export const squareAt = (scale: number): number => metresApart(15 / scale)
 
 function paintSquares(to: Picture, { x, z, scale, width, height }: Sight): void {
   const every = squareAt(scale)
