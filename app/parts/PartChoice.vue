@@ -1,8 +1,8 @@
 <script setup lang="ts" generic="T">
 import { Listbox, ListboxButton, ListboxOption, ListboxOptions } from '@headlessui/vue'
+import { alike } from '~~/core/show'
 import { fetched } from '~/frame/fetched'
 import { useMenuPlace } from '~/frame/menu-place'
-import { saysTheSame } from './equal'
 
 const PartSearched = fetched(() => import('./PartSearched.vue'))
 
@@ -18,7 +18,7 @@ function leave() {
   searches.value = false
   button.value?.focus()
 }
-const words = computed(() => props.options.find((option) => saysTheSame(option.value, props.value))?.words ?? '…')
+const words = computed(() => props.options.find((option) => alike(option.value, props.value))?.words ?? '…')
 </script>
 
 <template>
@@ -50,7 +50,7 @@ const words = computed(() => props.options.find((option) => saysTheSame(option.v
     as="span"
     class="relative inline-block"
     :model-value="value as never"
-    :by="saysTheSame"
+    :by="alike"
     @update:model-value="emit('choose', $event as T)"
   >
     <ListboxButton ref="opener" class="part" :class="{ cue }" :aria-label="`${words}, ${name}`">{{

@@ -10,7 +10,7 @@ import { compared } from '~/run/compared'
 import { lentMoment } from '~/run/lent-moment'
 import { useSelection } from '~/frame/selection'
 import { useView } from '~/frame/view'
-import type { Spot } from '~~/core/show'
+import { alike, type Spot } from '~~/core/show'
 import type { Rect } from './canvas/names'
 import { squareAt } from './canvas/paint-ground'
 import type { Sight } from './canvas/sight'
@@ -86,23 +86,35 @@ const sight = computed((): Sight => ({
   width: width.value,
   height: height.value,
 }))
-/** What lies over the plan, tools and words of its own: looked at whenever something may have changed of it. */
-const over = shallowRef<readonly Rect[]>([])
+/** What lies over the plan: tools and panels stay where they are while one pans, words of its own go along. */
+const tools = shallowRef<readonly Rect[]>([])
+const words = shallowRef<readonly Rect[]>([])
+/** The way around whose words names keep clear of. */
+const heeded = shallowRef<Spot>()
+const over = computed(() => [...tools.value, ...words.value])
 const chosen = useChosenThings(sight, () => over.value)
 const taken = () => [...over.value, ...chosen.names.value.map(({ rect }) => rect)]
+const way = computed(() => passing.passing?.way)
 function lookOver() {
   if (!frame.value) return
-  const now = [...overPlan(frame.value), ...overPlan(frame.value, 'words')]
-  if (now.join(' ') !== over.value.join(' ')) over.value = now
+  const [toolsNow, wordsNow] = [overPlan(frame.value), overPlan(frame.value, 'words')]
+  if (!alike(toolsNow, tools.value)) tools.value = toolsNow
+  if (!alike(wordsNow, words.value)) words.value = wordsNow
+  heeded.value = wordsNow.length > 0 ? way.value?.at : undefined
 }
-watch(() => [sight.value, tool.value, view.storey, passing.passing], lookOver, { flush: 'post' })
+watch(
+  () => [width.value, height.value, tool.value, view.storey, way.value, way.value && sight.value],
+  lookOver,
+  { flush: 'post' },
+) // prettier-ignore
 // Panels come when they have been fetched.
 useMutationObserver(
   computed(() => frame.value?.parentElement?.parentElement),
   (records) => records.some(liesOverPlan) && lookOver(),
   { childList: true, subtree: true },
 )
-const stir = computed(() => [chosen.settled.value, over.value.join(' ')].join('\n'))
+/** Other names are laid out anew when what they keep clear of has changed, but for where one looks: that is drawn when the hand rests. */
+const stir = computed(() => [chosen.settled.value, tools.value.join(' '), heeded.value].join('\n'))
 const holds = computed(() =>
   doc.show && tool.value === 'choose' && selection.things.length === 1
     ? holdsOfThing(doc.show, selection.things[0]!, 20 * pixel.value)

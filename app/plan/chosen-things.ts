@@ -1,5 +1,6 @@
 import { computed, type ComputedRef } from 'vue'
-import type { Spot } from '~~/core/show'
+import { extent } from '~~/core/base'
+import { alike, type Spot } from '~~/core/show'
 import { nameOfThing, thingIn, type ThingRef } from '~/document/things'
 import { useShow } from '~/document/show'
 import { useSelection } from '~/frame/selection'
@@ -31,10 +32,12 @@ export function useChosenThings(sight: ComputedRef<Sight>, over: () => readonly 
   const doc = useShow()
   const selection = useSelection()
   const view = useView()
+  /** Where one looks is of no matter to what is chosen, how near is. */
+  const scale = computed(() => sight.value.scale)
   /** The same as before as long as nothing of it is another: an edit of something else draws nothing anew. */
   const things = computed((before?: readonly ChosenThing[]): readonly ChosenThing[] => {
     const now = chosenNow()
-    return before && JSON.stringify(before) === JSON.stringify(now) ? before : now
+    return alike(before, now) ? before! : now
   })
   function chosenNow(): ChosenThing[] {
     const { show } = doc
@@ -43,7 +46,7 @@ export function useChosenThings(sight: ComputedRef<Sight>, over: () => readonly 
     return [...lit, ...selection.things.filter(({ kind }) => kind !== 'zone')]
       .filter(({ kind, id }) => thingIn(show, kind, id))
       .map((ref): ChosenThing => {
-        const { outline, rim, enabled = true } = outlineOfThing(show, ref, 1 / sight.value.scale)
+        const { outline, rim, enabled = true } = outlineOfThing(show, ref, 1 / scale.value)
         return { key: `${ref.kind}/${ref.id}`, kind: ref.kind, outline, rim, enabled, name: nameOfThing(show, ref) }
       })
   }
@@ -51,10 +54,10 @@ export function useChosenThings(sight: ComputedRef<Sight>, over: () => readonly 
     if (things.value.length === 0) return []
     return layNames(
       things.value.map(({ key, name, outline }) => {
-        const xs = outline.map(([x]) => x)
-        const zs = outline.map(([, z]) => z)
-        const [x0, y0] = toPixels(sight.value, [Math.min(...xs), Math.min(...zs)])
-        const [x1, y1] = toPixels(sight.value, [Math.max(...xs), Math.max(...zs)])
+        const [left, right] = extent(outline.map(([x]) => x))
+        const [back, front] = extent(outline.map(([, z]) => z))
+        const [x0, y0] = toPixels(sight.value, [left, back])
+        const [x1, y1] = toPixels(sight.value, [right, front])
         return { id: key, words: name, width: widthOf(name), box: [x0, y0, x1, y1] }
       }),
       over(),

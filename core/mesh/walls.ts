@@ -1,6 +1,6 @@
 import { thousandths } from '../base'
 import type { Spot } from '../show'
-import { distanceToSegment, floorHeight, insidePolygon } from '../space'
+import { distanceToSegment, floorHeight, insidePolygon, wallLength } from '../space'
 import type { FoundFloor } from './floors'
 import type { Triangles } from './mesh'
 import { cutAt, type Stretch } from './section'
@@ -102,9 +102,8 @@ function withoutLeaves({ positions, indices }: Triangles, leaves: readonly Middl
 
 /** Walls but those that were found twice, at two heights: what lies along another, at its height, is that one again. */
 export function withoutTwins(walls: readonly FoundWall[]): FoundWall[] {
-  const length = ({ from, to }: FoundWall) => Math.hypot(to[0] - from[0], to[1] - from[1])
   const kept: FoundWall[] = []
-  for (const wall of [...walls].sort((one, other) => length(other) - length(one))) {
+  for (const wall of [...walls].sort((one, other) => wallLength(other) - wallLength(one))) {
     const isTwin = kept.some((other) => {
       const near = Math.max(wall.thickness, other.thickness) / 2 + 0.03
       const beside = [wall.from, wall.to].every(([x, z]) => distanceToSegment(x, z, other.from, other.to) <= near)

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { extent } from '~~/core/base'
 import { cooldownDots, debounceDots, getMore, type Dot, type Moment } from '~~/core/study'
-import type { Editor, Rule } from '~~/core/show'
+import { alike, type Editor, type Rule } from '~~/core/show'
 import { loggedName, placeOfRule, putIn, type RuleHere } from '~/document/making/rule-here'
 import { useEvidence, WALKERS } from '~/run/evidence'
 import { usePlayhead } from '~/frame/playhead'
@@ -30,7 +30,7 @@ const moments = computed(() => evidence.moments.get(id.value) ?? [])
 /** The same of this run, as one walker. */
 const own = computed((before?: Moment[]): Moment[] => {
   const now = ownNow()
-  return before && JSON.stringify(before) === JSON.stringify(now) ? before : now
+  return alike(before, now) ? before! : now
 })
 function ownNow(): Moment[] {
   const ends = new Map<number, number>()
