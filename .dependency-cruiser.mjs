@@ -40,10 +40,11 @@ const APP = {
   playback: ['words', 'document', 'run', 'frame'],
   plan: ['words', 'document', 'canvas', 'run', 'frame'],
   parts: ['words', 'document', 'frame'],
+  sentence: ['words', 'document', 'frame', 'parts'],
   score: ['words', 'document', 'canvas', 'run', 'frame', 'parts'],
   wiring: ['words', 'document', 'frame', 'playback'],
-  cues: ['words', 'document', 'run', 'frame', 'playback', 'plan', 'parts'],
-  desk: ['words', 'document', 'run', 'frame', 'playback', 'plan', 'parts', 'cues', 'wiring'],
+  cues: ['words', 'document', 'run', 'frame', 'playback', 'plan', 'parts', 'sentence'],
+  desk: ['words', 'document', 'run', 'frame', 'playback', 'plan', 'parts', 'sentence', 'cues', 'wiring'],
   bring: ['words', 'document', 'frame', 'parts'],
   sounds: ['words', 'document', 'canvas', 'run', 'frame', 'playback', 'parts'],
   search: ['words', 'document', 'run', 'frame', 'playback', 'plan', 'cues', 'wiring', 'sounds'],
@@ -79,6 +80,14 @@ const PLAN = {
   hand: ['forms', 'canvas', 'ways'],
   section: ['forms', 'hand'],
   ambience: ['forms', 'canvas'],
+}
+const CUES = {
+  kinds: [],
+  edits: [],
+  atmosphere: ['kinds'],
+  preview: ['kinds', 'edits'],
+  step: ['kinds', 'atmosphere', 'preview'],
+  stave: ['kinds', 'edits', 'preview'],
 }
 const DESK = {
   rule: [],
@@ -159,6 +168,7 @@ export default {
     ...arrows('core/show', SHOW),
     ...arrows('core/sound', SOUND),
     ...arrows('app/plan', PLAN),
+    ...arrows('app/cues', CUES),
     ...arrows('app/desk', DESK),
     ...arrows('app/document', DOCUMENT),
     ...doors('core', COMPUTATION),

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Editor } from '~~/core/show'
+import type { Editor, FieldFor, Mesh, Point } from '~~/core/show'
 import PartNumber from '~/parts/PartNumber.vue'
 import { useShow } from '~/document/show'
 import { count, plain } from '~/words/time'
@@ -16,12 +16,10 @@ const facts = computed(() => {
   const size = [0, 1, 2].map((i) => plain((read.high[i]! - read.low[i]!) * mesh.scale, 1))
   return `${read.triangles.toLocaleString('en')} triangles · ${size.join(' × ')} m`
 })
-const put = (field: string) => (edit: Editor, value: number) => edit.set(['place', 'mesh', field], value)
+const put = (field: FieldFor<Mesh, number>) => (edit: Editor, value: number) =>
+  edit.set(['place', 'mesh', field], value)
 const putAt = (index: number) => (edit: Editor, value: number) =>
-  edit.set(
-    ['place', 'mesh', 'at'],
-    edit.show.place.mesh!.at.map((each, i) => (i === index ? value : each)),
-  )
+  edit.set(['place', 'mesh', 'at'], edit.show.place.mesh!.at.with(index, value) as Point)
 const height = computed(() => {
   const { read, mesh } = bring
   if (!read || !mesh) return { low: 0, high: 3 }

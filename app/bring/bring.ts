@@ -203,7 +203,7 @@ export const useBring = defineStore('bring', () => {
       const id = freeId(fresh, ids)
       ids.push(id)
       names.push(fresh)
-      edit.add(['place', list], make({ id, name: fresh }, i))
+      edit.addFound(['place', list], make({ id, name: fresh }, i))
     })
   }
   function takeFloors(): void {

@@ -4,7 +4,7 @@ import type { Cue } from '~~/core/show'
 import SenseGlyph from '~/frame/SenseGlyph.vue'
 import { useMenuPlace } from '~/frame/menu-place'
 import { SENSES } from '~/words/step-kinds'
-import { useAddStep } from './add-step'
+import { useAddStep } from './edits/add-step'
 
 /** Every kind of step that a cue can have, by the sense it reaches; one that wants something first says so. */
 const props = defineProps<{ cue: Cue; at?: number; name?: string }>()

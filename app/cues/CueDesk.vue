@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { usesOf, type Cue } from '~~/core/show'
+import { usesOf, type Cue, setField, type ValueIn } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { useSelection } from '~/frame/selection'
 import { useView } from '~/frame/view'
@@ -8,9 +8,9 @@ import PartChoice from '~/parts/PartChoice.vue'
 import PartText from '~/parts/PartText.vue'
 import { count } from '~/words/time'
 import AddStep from './AddStep.vue'
-import { firersOf } from './firers'
+import { firersOf } from './edits/firers'
 import StepRow from './step/StepRow.vue'
-import { removeCue, replaceCue } from './cue-edits'
+import { removeCue, replaceCue } from './edits/cue-edits'
 
 /** A cue: who gets it, what fires it, and its steps as they come in time, each a sentence once it is open. */
 const props = defineProps<{ cue: Cue }>()
@@ -36,8 +36,8 @@ const asks = ref(false)
 
 /** The steps as they come in time; those of one time in the order in which they begin. */
 const inTime = computed(() => [...props.cue.steps].sort((a, b) => a.at - b.at))
-const set = (field: string, value: unknown, label: string) =>
-  doc.edit(label, (e) => e.set(['cues', props.cue.id, field], value))
+const set = <F extends keyof Cue>(field: F, value: ValueIn<Cue, F>, label: string) =>
+  doc.edit(label, (e) => setField(e, 'cues', props.cue.id, field, value))
 function remove(instead?: string) {
   const { cue } = props
   asks.value = false

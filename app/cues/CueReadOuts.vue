@@ -3,8 +3,8 @@ import { SILENCE } from '~~/core/sound'
 import { useShow } from '~/document/show'
 import { soundName } from '~/words/names'
 import { plain } from '~/words/time'
-import { bearingsAt } from './bearings'
-import { usePreview } from './preview'
+import { bearingsAt } from './preview/bearings'
+import { usePreview } from './preview/preview'
 
 /** How loud and how light the cue is where one listens, over its time, and where at the playhead its sounds come from. */
 const store = usePreview()

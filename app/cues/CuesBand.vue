@@ -10,9 +10,9 @@ import { stepWords } from '~/words/step-kinds'
 import AddStep from './AddStep.vue'
 import AtmosphereSwatch from './atmosphere/AtmosphereSwatch.vue'
 import { cuesGoingTo, freshPreset } from './atmosphere/presets'
-import { copyOfCue, type Alignment } from './cue-edits'
+import { copyOfCue, type Alignment } from './edits/cue-edits'
 import CuePrint from './CuePrint.vue'
-import { usePreview } from './preview'
+import { usePreview } from './preview/preview'
 import CueStave from './stave/CueStave.vue'
 
 /** The shelf of prints, a cue each, or of atmospheres, and below it the stave of the chosen cue. */

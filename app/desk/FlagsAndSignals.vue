@@ -62,7 +62,7 @@ function replace(row: Row, by: string) {
   asked.value = undefined
   doc.edit(`Delete ${row.name}`, (edit) => {
     if (!row.flag) return renameSignal(edit, row.name, by)
-    for (const { keys } of usesOf(edit.show, 'flags', row.flag.id)) edit.set(keys, by)
+    for (const { keys } of usesOf(edit.show, 'flags', row.flag.id)) edit.setFound(keys, by)
     edit.remove(['flags', row.flag.id])
   })
 }

@@ -89,7 +89,7 @@ export function renameSignal(edit: Editor, from: string, to: string): void {
     }),
   )
   eachRule(show, (rule, keys) => {
-    if (rule.on.at === 'signal' && rule.on.name === from) edit.set([...keys, 'on', 'name'], to)
+    if (rule.on.at === 'signal' && rule.on.name === from) edit.setFound([...keys, 'on', 'name'], to)
   })
 }
 

@@ -93,7 +93,7 @@ class Line {
   }
 }
 
-const cooldown = ['zones', 'z', 'rules', 'r', 'cooldown']
+const cooldown = ['zones', 'z', 'rules', 'r', 'cooldown'] as const
 const seconds = (show: Show | undefined) => show?.zones[0]!.rules[0]!.cooldown?.seconds
 const rest = (n: number) => ({ seconds: n, from: 'fire' as const })
 

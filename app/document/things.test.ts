@@ -98,9 +98,10 @@ describe('where one goes to see a use', () => {
 })
 
 describe('taking a thing away', () => {
+  const stop = (mark: string) => ({ mark, travel: 0, ease: 'linear' as const, stay: 0 })
   it('leaves a picture that goes to several marks the others', () => {
     const two = patchOf(show, (edit) =>
-      edit.set(['cues', 'cue', 'steps', 'cut', 'marks'], [{ mark: 'eye' }, { mark: 'other-eye', stay: 2 }]),
+      edit.set(['cues', 'cue', 'steps', 'cut', 'marks'], [stop('eye'), { ...stop('other-eye'), stay: 2 }]),
     ).show
     const after = patchOf(two, (edit) => removeThing(edit, { kind: 'mark', id: 'eye' })).show
     expect(after.cues[0]!.steps.find(({ id }) => id === 'cut')).toMatchObject({

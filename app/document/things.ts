@@ -1,4 +1,4 @@
-import { usesOf, type Editor, type Listed, type ListName, type Reference, type Show } from '~~/core/show'
+import { usesOf, type Address, type Editor, type Listed, type ListName, type Reference, type Show } from '~~/core/show'
 import type { Floor, Light, Mark, Prop, Wall, Zone } from '~~/core/show'
 
 /** Everything that stands in a place and can be taken in the hand. */
@@ -16,21 +16,30 @@ export interface ThingRef {
   id: string
 }
 
+/** Where in the document the list of each kind stands. */
+const HOMES = {
+  zone: ['zones'],
+  wall: ['place', 'walls'],
+  floor: ['place', 'floors'],
+  prop: ['place', 'props'],
+  light: ['place', 'lights'],
+  mark: ['place', 'marks'],
+} as const satisfies { [kind in ThingKind]: Address }
+type Homes = typeof HOMES
+
 interface Home<T> {
-  /** Where in the document its list is. */
-  address: readonly string[]
   list: (show: Show) => readonly T[]
   /** What references call its list; walls are referred to by nothing. */
   called?: ListName
 }
 
 const LISTS: { [kind in ThingKind]: Home<Things[kind]> } = {
-  zone: { address: ['zones'], list: (show) => show.zones, called: 'zones' },
-  wall: { address: ['place', 'walls'], list: (show) => show.place.walls },
-  floor: { address: ['place', 'floors'], list: (show) => show.place.floors, called: 'floors' },
-  prop: { address: ['place', 'props'], list: (show) => show.place.props, called: 'props' },
-  light: { address: ['place', 'lights'], list: (show) => show.place.lights, called: 'lights' },
-  mark: { address: ['place', 'marks'], list: (show) => show.place.marks, called: 'marks' },
+  zone: { list: (show) => show.zones, called: 'zones' },
+  wall: { list: (show) => show.place.walls },
+  floor: { list: (show) => show.place.floors, called: 'floors' },
+  prop: { list: (show) => show.place.props, called: 'props' },
+  light: { list: (show) => show.place.lights, called: 'lights' },
+  mark: { list: (show) => show.place.marks, called: 'marks' },
 }
 export const THING_KINDS = Object.keys(LISTS) as ThingKind[]
 export const isThing = (kind: string): kind is ThingKind => kind in LISTS
@@ -46,12 +55,12 @@ export const thingsOf = <K extends ThingKind>(show: Show, kind: K): readonly Thi
 export const thingIn = <K extends ThingKind>(show: Show, kind: K, id: string): Things[K] | undefined =>
   thingsOf(show, kind).find((thing) => thing.id === id)
 /** Where a thing stands in the document, and a field of it. */
-export const addressOf = (kind: ThingKind, id: string, ...fields: string[]): string[] => [
-  ...LISTS[kind].address,
-  id,
-  ...fields,
-]
-export const listAddress = (kind: ThingKind): readonly string[] => LISTS[kind].address
+export const addressOf = <K extends ThingKind, const F extends Address>(
+  kind: K,
+  id: string,
+  ...fields: F
+): readonly [...Homes[K], string, ...F] => [...HOMES[kind], id, ...fields]
+export const listAddress = <K extends ThingKind>(kind: K): Homes[K] => HOMES[kind]
 
 /** What a thing is called; walls that have no name, by their id, which stays while others come and go. */
 export function nameOfThing(show: Show, { kind, id }: ThingRef): string {
@@ -96,7 +105,7 @@ export function placeOfUse(
   if (list === 'zones') return { kind: 'zone', id: show.zones[Number(at)]!.id }
   if (list === 'walks') return { kind: 'walk', id: show.walks[Number(at)]!.id }
   if (list !== 'place') return undefined
-  const kind = THING_KINDS.find((each) => LISTS[each].address[1] === at)!
+  const kind = THING_KINDS.find((each) => HOMES[each].at(1) === at)!
   return { kind, id: thingsOf(show, kind)[Number(inner)]!.id }
 }
 
@@ -114,7 +123,7 @@ export function replaceThing(edit: Editor, ref: ThingRef, to: string): void {
     const list = keys.slice(0, -1)
     const siblings = list.reduce<unknown>((node, key) => (node as Record<string, unknown>)[key], edit.show)
     if (Array.isArray(siblings) && siblings.includes(to)) edit.remove(keys)
-    else edit.set(keys, to)
+    else edit.setFound(keys, to)
   }
 }
 
@@ -150,12 +159,12 @@ function letGoOf(edit: Editor, { keys }: Reference): void {
     )
   }
   const tie = keys.indexOf('tiedTo')
-  if (tie >= 0) return edit.set(keys.slice(0, tie + 1), undefined)
+  if (tie >= 0) return edit.setFound(keys.slice(0, tie + 1), undefined)
   const facing = keys.indexOf('facing')
-  if (facing >= 0) return edit.set(keys.slice(0, facing + 1), undefined)
+  if (facing >= 0) return edit.setFound(keys.slice(0, facing + 1), undefined)
   if (keys.includes('holds')) return edit.remove(keys)
   const rules = keys.indexOf('rules')
   if (rules >= 0 && inner !== undefined) return edit.remove(keys.slice(0, rules + 2))
   if (list === 'rules') return edit.remove(['rules', index!])
-  edit.set(above, undefined)
+  edit.setFound(above, undefined)
 }

@@ -121,7 +121,7 @@ export const useHistory = defineStore('history', () => {
 
   /** Takes a thing back to how it was, with what it needs and is gone. */
   function restore(edit: Editor, was: Show, { list, id, what, fields }: Change): void {
-    if (list === 'show') return fields.forEach((field) => edit.set(field.keys, field.before))
+    if (list === 'show') return fields.forEach((field) => edit.setFound(field.keys, field.before))
     const thing = { list, id }
     if (what !== 'added') {
       paste(edit, fragmentOf(was, [thing]), [thing], { isOwn: true, replaces: true })
@@ -145,7 +145,7 @@ export const useHistory = defineStore('history', () => {
       for (const change of changesBetween(was, edit.show))
         if (change.list === 'show') restore(edit, was, change)
         else lists.add(change.list)
-      for (const list of lists) edit.set([...LISTS[list]], itemsOf(was, list))
+      for (const list of lists) edit.setFound(LISTS[list], itemsOf(was, list))
     })
   }
 

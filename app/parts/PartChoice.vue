@@ -7,7 +7,7 @@ import { useMenuPlace } from '~/frame/menu-place'
 const PartSearched = fetched(() => import('./PartSearched.vue'))
 
 /** A part of a sentence that is one of several words; of many, they are searched. */
-const props = defineProps<{ name: string; value: T; options: { value: T; words: string }[]; cue?: boolean }>()
+const props = defineProps<{ name: string; value: T; options: readonly { value: T; words: string }[]; cue?: boolean }>()
 const emit = defineEmits<{ choose: [value: T] }>()
 /** More than this are searched rather than read through. */
 const READ = 12

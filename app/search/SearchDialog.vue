@@ -9,7 +9,7 @@ import {
   DialogPanel,
 } from '@headlessui/vue'
 import { kitRulesOf, type StepKind } from '~~/core/show'
-import { useAddStep } from '~/cues/add-step'
+import { useAddStep } from '~/cues/edits/add-step'
 import { useShow } from '~/document/show'
 import { isThing, THING_KINDS } from '~/document/things'
 import { picking } from '~/frame/picking'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Editor, Pool } from '~~/core/show'
+import { type Editor, type Pool, setField, type ValueIn, type Range } from '~~/core/show'
 import PartChoice from '~/parts/PartChoice.vue'
 import PartNumber from '~/parts/PartNumber.vue'
 import PartText from '~/parts/PartText.vue'
@@ -21,8 +21,8 @@ const selection = useSelection()
 const pool = computed(() => store.pool)
 const { draws, minute, scatter, again } = usePoolDraws(pool)
 const users = computed(() => (pool.value ? (store.users.pools.get(pool.value.id) ?? []) : []))
-const set = (field: keyof Pool, value: unknown, label: string) =>
-  doc.edit(label, (edit) => edit.set(['pools', pool.value!.id, field], value))
+const set = <F extends keyof Pool>(field: F, value: ValueIn<Pool, F>, label: string) =>
+  doc.edit(label, (edit) => setField(edit, 'pools', pool.value!.id, field, value))
 const DRAWS = [
   { value: 'shuffle' as const, words: 'each once before any comes again' },
   { value: 'random' as const, words: 'at random by weight' },
@@ -30,16 +30,16 @@ const DRAWS = [
 ]
 const end = (field: 'gain' | 'pitch', side: 0 | 1) => (edit: Editor, value: number) => {
   const now = pool.value![field]
-  const next = side === 0 ? [Math.min(value, now[1]), now[1]] : [now[0], Math.max(value, now[0])]
+  const next: Range = side === 0 ? [Math.min(value, now[1]), now[1]] : [now[0], Math.max(value, now[0])]
   edit.set(['pools', pool.value!.id, field], next)
 }
 const ofStep =
-  (...field: string[]) =>
+  (...field: ['where', 'near' | 'far'] | ['most']) =>
   (edit: Editor, value: number) =>
-    edit.set(['cues', scatter.value!.cue.id, 'steps', scatter.value!.step.id, ...field], value)
+    edit.setFound(['cues', scatter.value!.cue.id, 'steps', scatter.value!.step.id, ...field], value)
 const every = (side: 0 | 1) => (edit: Editor, value: number) => {
   const now = scatter.value!.step.every
-  const next = side === 0 ? [Math.min(value, now[1]), now[1]] : [now[0], Math.max(value, now[0])]
+  const next: Range = side === 0 ? [Math.min(value, now[1]), now[1]] : [now[0], Math.max(value, now[0])]
   edit.set(['cues', scatter.value!.cue.id, 'steps', scatter.value!.step.id, 'every'], next)
 }
 const around = computed(() => {

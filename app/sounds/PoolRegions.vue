@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Pool } from '~~/core/show'
+import type { Pool, Editor, Range } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { followPointer } from '~/frame/pointer-drag'
 import { plain } from '~/words/time'
@@ -110,9 +110,8 @@ function spread(event: PointerEvent, side: 'left' | 'right' | 'top' | 'foot', bo
       right: ['pitch', [pool.pitch[0], Math.max(cents, pool.pitch[0])]],
       top: ['gain', [pool.gain[0], Math.max(gain, pool.gain[0])]],
       foot: ['gain', [Math.min(gain, pool.gain[1]), pool.gain[1]]],
-    }[side] as [string, number[]]
-    return (edit: { set: (address: string[], value: unknown) => void }) =>
-      edit.set(['pools', pool.id, next[0]], next[1])
+    }[side] as ['pitch' | 'gain', Range]
+    return (edit: Editor) => edit.set(['pools', pool.id, next[0]], next[1])
   }
   followPointer(event, {
     move: (e, far) => far && doc.drag(at(e)),

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { secondsApart } from '~/words/ticks'
 import { thousandths } from '~~/core/base'
-import type { Sound } from '~~/core/show'
+import type { Sound, Editor } from '~~/core/show'
 import { HIGHEST, LOWEST, type SoundPicture } from '~~/core/sound'
 import { useShow } from '~/document/show'
 import { followPointer } from '~/frame/pointer-drag'
@@ -88,7 +88,7 @@ function hold(side: 0 | 1, event: PointerEvent) {
   const { id, name } = props.sound
   const put = (e: PointerEvent) => {
     const next = moved(side, timeAt(e))
-    return (edit: { set: (address: string[], value: unknown) => void }) => edit.set(['sounds', id, 'trim'], next)
+    return (edit: Editor) => edit.set(['sounds', id, 'trim'], next)
   }
   followPointer(event, {
     move: (e, far) => far && doc.drag(put(e)),

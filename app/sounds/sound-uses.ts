@@ -29,7 +29,7 @@ export function replaceSound(edit: Editor, from: string, to: string): void {
   for (const { keys } of uses.reverse()) {
     const pool = keys[0] === 'pools' ? edit.show.pools[Number(keys[1])] : undefined
     if (pool?.sounds.some(({ sound }) => sound === to)) edit.remove(keys.slice(0, -1))
-    else edit.set(keys, to)
+    else edit.setFound(keys, to)
   }
 }
 

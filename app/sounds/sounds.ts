@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
-import { freeId, freeName, type Pool, type Sound } from '~~/core/show'
+import { freeId, freeName, type Pool, type Sound, setField, type ValueIn } from '~~/core/show'
 import type { SoundPicture } from '~~/core/sound'
 import { useShow } from '~/document/show'
 import { droppedSounds } from '~/frame/dropped'
@@ -85,9 +85,9 @@ export const useSounds = defineStore('sounds', () => {
     })
   }
 
-  const set = (field: keyof Sound, value: unknown, label: string) => {
+  const set = <F extends keyof Sound>(field: F, value: ValueIn<Sound, F>, label: string) => {
     const id = sound.value?.id
-    if (id) doc.edit(label, (edit) => edit.set(['sounds', id, field], value))
+    if (id) doc.edit(label, (edit) => setField(edit, 'sounds', id, field, value))
   }
   const rename = (name: string) => set('name', name, `Rename ${sound.value?.name}`)
   const remove = (ids: readonly string[]) =>

@@ -5,12 +5,14 @@ import {
   freeId,
   freeName,
   ruleIds,
+  stepKinds,
   type Cue,
   type Editor,
   type Light,
   type Mark,
   type Point,
   type Prop,
+  type RecordField,
   type Rule,
   type Show,
   type Step,
@@ -132,18 +134,12 @@ export function doorNear(show: Show, zone: Zone): Prop | undefined {
 const AROUND = [0, 180, 90, -90, 45, -45, 135, -135]
 const OVERHEAD = 2.4
 
-/** What a step is about: without it there is none. */
-const ABOUT: { [kind in StepKind]?: string } = {
-  light: 'light',
-  bed: 'sound',
-  scatter: 'pool',
-  prop: 'prop',
-  fling: 'prop',
-  drift: 'target',
-  prompt: 'anchor',
-}
+/** It says all that the format asks of its kind: what a step is about, it is nothing without. */
 function isWhole(step: { kind: StepKind } & Record<string, unknown>): boolean {
-  const about = ABOUT[step.kind]
-  if (step.kind === 'sound') return step.sound !== undefined || step.pool !== undefined
-  return about === undefined || step[about] !== undefined
+  const { fields, optional, oneOf = [] } = stepKinds[step.kind] as RecordField
+  const isGiven = (field: string) => step[field] !== undefined
+  return (
+    Object.keys(fields).every((field) => field in optional || isGiven(field)) &&
+    oneOf.every((some) => some.some(isGiven))
+  )
 }

@@ -59,7 +59,7 @@ export function wayThrough(at: Place): void {
     edit.set(['zones', end!, 'parts'], { [leads]: near })
     edit.set(['zones', end!, 'kit'], kit)
   } else {
-    for (const field of ['overrides', 'parts', 'kit']) edit.set(['zones', end!, field], undefined)
+    for (const field of ['overrides', 'parts', 'kit'] as const) edit.set(['zones', end!, field], undefined)
     const back = at.cue(`${name}, back`, leadsTo(near))
     at.rule({ at: 'enter' }, back, {}, end)
   }

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { oneRule } from '~~/core/testing/small-show'
 import { run } from '~~/core/engine'
 import { rulesOf, scoreOf } from '~~/core/score'
-import { actSentence, heldSentence, lengthWords } from './sentences'
+import { actSentence, heldSentence } from './sentences'
+import { lengthWords } from './step-lengths'
 import { stepWords } from './step-kinds'
 
 describe('sentences', () => {

@@ -1,5 +1,5 @@
 import type { Gate } from '~~/core/engine'
-import type { Moment, Rule, Show, Step } from '~~/core/show'
+import type { Moment, Rule, Show } from '~~/core/show'
 import { rulesOf, type Act, type Held, type Lane, type SignalPath } from '~~/core/score'
 import { cueName, propName, zoneName } from './names'
 import { stepWords } from './step-kinds'
@@ -58,31 +58,6 @@ export function unmetWords(lane: Lane): string {
     case undefined:
       return ''
   }
-}
-
-/** How long a step lasts, in words. */
-export function lengthWords(show: Show, step: Step): string {
-  switch (step.kind) {
-    case 'sound':
-      if (!step.loop)
-        return step.sound
-          ? `for its ${seconds(show.sounds.find((s) => s.id === step.sound)?.seconds ?? 0)}`
-          : 'for as long as the sound drawn'
-      return holdWords(step.hold)
-    case 'fade':
-      return `for ${seconds(step.in + step.stay + step.out)}`
-    case 'camera':
-      return `for ${seconds(step.marks.reduce((sum, mark) => sum + mark.travel + mark.stay, 0) + (step.back?.seconds ?? 0))}`
-    case 'burst':
-      return `for up to ${seconds(step.life[1])}`
-    default:
-      return 'hold' in step ? holdWords(step.hold) : 'at once'
-  }
-}
-
-export function holdWords(hold: number | 'cue' | 'release' | 'keep'): string {
-  if (typeof hold === 'number') return `for ${seconds(hold)}`
-  return { cue: 'for as long as the cue', release: 'until released', keep: 'for good' }[hold]
 }
 
 /** An act of a cue in a sentence: what it does, who hears it if it is a signal, of which cue, where and when. */

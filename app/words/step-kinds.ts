@@ -22,6 +22,8 @@ interface StepWords<S extends Step> {
   sense: Sense
   /** Strokes in a square of 8 by 8, for what is marked in the score. */
   glyph?: string
+  /** It lasts up to what it says: each of it draws. */
+  upTo?: true
   /** What a step of it does, in a few words. */
   does: (show: Show, step: S) => string
 }
@@ -144,6 +146,7 @@ const WORDS: { [K in StepKind]: StepWords<Extract<Step, { kind: K }>> } = {
     name: 'A burst',
     sense: 'world',
     glyph: 'M4 3.2V.8M4.8 4.6l2.2 1.6M3.2 4.6L1 6.2',
+    upTo: true,
     does: (_, { count: [least, most] }) =>
       least === most ? count(least, 'spark') : `${plain(least)}–${plain(most)} sparks`,
   },

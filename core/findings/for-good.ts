@@ -1,4 +1,4 @@
-import { cueAt, type Rule, type Show, type Step, type Zone } from '../show'
+import { cueAt, mannerOf, type Rule, type Show, type Step, type Zone } from '../show'
 
 /** What of a rule's cue goes on until the run is over. */
 export interface ForGood {
@@ -6,9 +6,6 @@ export interface ForGood {
   /** `kept`: it says so itself; `unreleased`: it waits for a release that doesn't come. */
   why: 'kept' | 'unreleased'
 }
-
-/** What somebody notices when it doesn't end; a light or a door that is kept is what a switch is for. */
-const WEARS = new Set<Step['kind']>(['freeze', 'bed', 'scatter', 'sound', 'prompt', 'camera'])
 
 /** What a rule leaves behind for good, as it holds at its zone. */
 export function leftForGood(show: Show, rule: Rule, zone: Zone | undefined): ForGood[] {
@@ -18,7 +15,7 @@ export function leftForGood(show: Show, rule: Rule, zone: Zone | undefined): For
   return cue.steps.flatMap((step): ForGood[] => {
     if (step.muted || !('hold' in step)) return []
     if (step.hold === 'release') return isReleased ? [] : [{ step, why: 'unreleased' }]
-    if (step.hold !== 'keep' || !WEARS.has(step.kind) || (step.kind === 'sound' && !step.loop)) return []
+    if (step.hold !== 'keep' || !mannerOf(step.kind).wears || (step.kind === 'sound' && !step.loop)) return []
     return [{ step, why: 'kept' }]
   })
 }

@@ -1,5 +1,5 @@
 import type { RunEvent } from '../engine'
-import type { Rule, Show, Step } from '../show'
+import { mannerOf, type Rule, type Show } from '../show'
 import type { Act, Lane, SignalPath } from './lane'
 
 type Of<K extends RunEvent['kind']> = Extract<RunEvent, { kind: K }>
@@ -14,8 +14,6 @@ export interface Acts {
   heard(event: Of<'fire'> | Of<'held'>, rule: Rule | undefined, fired: boolean): void
 }
 
-const SOUNDS = new Set<Step['kind']>(['sound', 'bed', 'scatter'])
-
 export function actsOn(show: Show): Acts {
   const cues = new Map(show.cues.map((cue) => [cue.id, cue]))
   const signals: SignalPath[] = []
@@ -27,7 +25,7 @@ export function actsOn(show: Show): Acts {
   return {
     signals,
     step({ t, of, step: id, playing }, lane, cue) {
-      if (SOUNDS.has(of)) return
+      if (mannerOf(of).sounds) return
       const act: Act = { t, kind: of as Act['kind'], cue, step: id, playing }
       lane.acts.push(act)
       const step = cues.get(cue)?.steps.find((each) => each.id === id)

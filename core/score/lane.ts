@@ -1,5 +1,5 @@
 import type { Gate } from '../engine'
-import type { StepKind } from '../show'
+import type { Bearing, StepKind } from '../show'
 
 /** Why no walk of the run meets a zone. */
 export type Unmet = 'off' | 'height' | 'untouched'
@@ -23,7 +23,7 @@ export interface PlayingSpan {
   from: number
   to: number
   /** What it is above all: something that goes on, a freeze, a picture, or the rest. */
-  look: 'bed' | 'freeze' | 'picture' | 'other'
+  look: Bearing
   delayed: number
 }
 /** Something that a cue does beside sounding: a step that began, or a flung prop that hit. */

@@ -1,5 +1,5 @@
 import { eventsOf, type Run, type RunEvent } from '../engine'
-import { kitRulesOf, nameOfKitRule, type Rule, type Show, type StepKind, type Zone } from '../show'
+import { kitRulesOf, mannerOf, nameOfKitRule, type Rule, type Show, type Zone } from '../show'
 import { crossings, pieceBetween, solidOf, type Solid } from '../space'
 import { actsOn } from './acts'
 import type { Lane, PlayingSpan, Score, Unmet } from './lane'
@@ -137,33 +137,12 @@ function debounce(lane: Lane, rule: Rule | undefined, t: number): void {
   if (rule && rule.debounce > 0) lane.debounces.push({ from: t, to: t + rule.debounce })
 }
 
-/** What a step of each kind makes of its cue above all, if anything. */
-const LOOKS: { [K in StepKind]: PlayingSpan['look'] } = {
-  sound: 'other',
-  bed: 'bed',
-  scatter: 'bed',
-  level: 'other',
-  light: 'other',
-  drift: 'bed',
-  atmosphere: 'bed',
-  prompt: 'bed',
-  camera: 'picture',
-  fade: 'picture',
-  freeze: 'freeze',
-  move: 'other',
-  prop: 'other',
-  fling: 'other',
-  burst: 'other',
-  signal: 'other',
-  flag: 'other',
-  zone: 'other',
-  stop: 'other',
-}
+/** What a cue is above all: the first of these that a step of it makes. */
 const FOREMOST = ['picture', 'freeze', 'bed', 'other'] as const
 
 function lookOf(show: Show, cueId: string): PlayingSpan['look'] {
   const steps = show.cues.find((cue) => cue.id === cueId)?.steps.filter((step) => !step.muted) ?? []
-  const looks = new Set(steps.map(({ kind }) => LOOKS[kind]))
+  const looks = new Set(steps.map(({ kind }) => mannerOf(kind).bearing))
   return FOREMOST.find((look) => looks.has(look)) ?? 'other'
 }
 

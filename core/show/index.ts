@@ -3,7 +3,7 @@ export * from './format/complete'
 export * from './format/errors'
 export { checkPlain, writable } from './reading/plain'
 export { isMet } from './condition'
-export { isRecord, LIMITS, PART_KINDS, partIn, type Field, type ListName } from './format/fields'
+export { isRecord, LIMITS, PART_KINDS, partIn, type Field, type ListName, type RecordField } from './format/fields'
 export { showJsonSchema } from './format/json-schema'
 export * from './reading/check'
 export * from './reading/read'
@@ -12,10 +12,21 @@ export * from './references/kits'
 export { kitOf, listOfPart, namesParts, ownCueName, type OwnCue } from './references/parts'
 export * from './references/references'
 export { BUSES, showTable } from './format/table'
-export { STEP_KINDS, stepKinds } from './format/table-steps'
+export { mannerOf, STEP_KINDS, stepKinds, type Bearing } from './format/table-steps'
 export * from './format/complete-things'
 export * from './format/types'
 export { validate } from './reading/validate'
+export {
+  keysOfWay,
+  setField,
+  type Address,
+  type FieldFor,
+  type FieldOf,
+  type ValueAt,
+  type ValueIn,
+  type ValueOn,
+  type Way,
+} from './editing/address'
 export * from './editing/differences'
 export * from './editing/edits'
 export * from './editing/alike'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Cue, Step } from '~~/core/show'
+import type { Cue, Step, Atmosphere } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { stepIn } from '~/words/step-kinds'
 import AtmosphereSwatch from './AtmosphereSwatch.vue'
@@ -8,7 +8,7 @@ import { freshPreset, givenOf } from './presets'
 /** The atmospheres that a step can go to, as swatches; what the step says itself can be kept as one more. */
 const props = defineProps<{ cue: Cue; step: Extract<Step, { kind: 'atmosphere' }> }>()
 const doc = useShow()
-const at = (field: string) => ['cues', props.cue.id, 'steps', props.step.id, field]
+const at = <F extends string>(field: F) => ['cues', props.cue.id, 'steps', props.step.id, field] as const
 const own = computed(() => givenOf(props.step))
 const says = computed(() => Object.keys(own.value).length > 0)
 const goTo = (preset: string | undefined) =>
@@ -20,7 +20,7 @@ function keep() {
   doc.edit(`Keep ${made.name}`, (edit) => {
     edit.add(['atmospheres'], made)
     edit.set(at('preset'), made.id)
-    for (const field of Object.keys(own.value)) edit.set(at(field), undefined)
+    for (const field of Object.keys(own.value) as (keyof Atmosphere)[]) edit.set(at(field), undefined)
   })
 }
 </script>

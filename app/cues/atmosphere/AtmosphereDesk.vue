@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import type { Preset } from '~~/core/show'
+import { type Preset, keysOfWay } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { useSelection } from '~/frame/selection'
 import DeletionAsked from '~/parts/DeletionAsked.vue'
 import PartText from '~/parts/PartText.vue'
-import { atmospherePieces } from '../step/light-steps'
-import StepPieces from '../step/StepPieces.vue'
+import { atmospherePieces } from '../kinds/light-steps'
+import SentencePieces from '~/sentence/SentencePieces.vue'
 import AtmosphereSwatch from './AtmosphereSwatch.vue'
 import { cuesGoingTo, freshPreset, removePreset } from './presets'
 
@@ -19,8 +19,8 @@ const asks = ref(false)
 const others = computed(() =>
   doc.show!.atmospheres.filter(({ id }) => id !== props.preset.id).map(({ id, name }) => ({ value: id, words: name })),
 )
-const set = (field: string, value: string | undefined, label: string) =>
-  doc.edit(label, (edit) => edit.set(['atmospheres', props.preset.id, field], value))
+const set = (field: 'name' | 'note', value: string | undefined, label: string) =>
+  doc.edit(label, (edit) => edit.setFound(['atmospheres', props.preset.id, field], value))
 function remove(instead?: string) {
   const { preset } = props
   asks.value = false
@@ -48,10 +48,11 @@ function duplicate() {
       <p class="text-xs text-bone-3">atmosphere</p>
     </div>
     <AtmosphereSwatch :atmosphere="preset" class="h-20 w-full" />
-    <StepPieces
+    <SentencePieces
       :pieces="pieces"
-      :of="preset.name"
-      :put-in="(edit) => (path, value) => edit.set(['atmospheres', preset.id, ...path], value)"
+      :of="` of ${preset.name}`"
+      class="leading-[1.95]"
+      :put-in="(edit) => (way, value) => edit.setFound(['atmospheres', preset.id, ...keysOfWay(way)], value)"
     />
     <div class="flex gap-1.5">
       <button class="chip" @click="duplicate">Duplicate</button>

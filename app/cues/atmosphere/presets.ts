@@ -28,12 +28,12 @@ export function cuesGoingTo(show: Show, preset: string): { id: string; name: str
 /** Takes a preset out of a show: its steps go to another, or keep for themselves what it said. */
 export function removePreset(edit: Editor, preset: Preset, instead?: string): void {
   for (const { keys } of usesOf(edit.show, 'atmospheres', preset.id)) {
-    edit.set(keys, instead)
+    edit.setFound(keys, instead)
     if (instead !== undefined) continue
     const step = keys.slice(0, -1)
     const own = edit.show.cues[Number(keys[1])]!.steps[Number(keys[3])] as Partial<Atmosphere>
     for (const [field, value] of Object.entries(givenOf(preset)))
-      if (own[field as keyof Atmosphere] === undefined) edit.set([...step, field], value)
+      if (own[field as keyof Atmosphere] === undefined) edit.setFound([...step, field], value)
   }
   edit.remove(['atmospheres', preset.id])
 }

@@ -8,15 +8,17 @@ import { useSelection } from '~/frame/selection'
 import { useShow } from '~/document/show'
 import type { Sense } from '~/words/step-kinds'
 import { plain } from '~/words/time'
-import { usePreview } from '../preview'
-import { nameBeyond, ROW } from './drawing'
+import { usePreview } from '../preview/preview'
+import { roomBeside, ROW } from '../kinds/pictures'
 import { useStaveHand } from './hand'
-import { handlesOf, mainHandle } from './handles'
+import { mainHandle } from '../kinds/handles'
+import { handlesOf } from '../kinds/step-sheets'
+import { endOf, type Stroke } from '../kinds/stroke'
 import { leftOver } from './left-over'
 import { readOuts } from './read-outs'
 import StaveFirers from './StaveFirers.vue'
 import StaveStroke from './StaveStroke.vue'
-import { endOf, nameOnStave, stavesOf, type Stroke } from './strokes'
+import { isNamedWithin, nameOnStave, stavesOf } from './staves'
 
 /** The chosen cue over seconds, a lane for each sense: its steps as a run of it has them. They are dragged along, stretched, chosen, heard. */
 const store = usePreview()
@@ -54,7 +56,8 @@ defineExpose({ hand })
 /** How far beyond its end the name of a stroke reaches (s). */
 function beyond(stroke: Stroke): number {
   const width = (endOf(stroke, store.length) - stroke.from) * scale.value
-  return nameBeyond(stroke.step.kind, nameOnStave(doc.show!, stroke.step), width) / scale.value
+  const name = nameOnStave(doc.show!, stroke.step)
+  return isNamedWithin(stroke.step, name, width) ? 0 : roomBeside(name) / scale.value
 }
 const lanes = computed(() => {
   let y = TOP

@@ -2,7 +2,7 @@
 import { useSelection } from '~/frame/selection'
 import { MOMENTS } from '~/words/sentences'
 import { plain } from '~/words/time'
-import type { Firer } from '../firers'
+import type { Firer } from '../edits/firers'
 
 /** What fires the cue, left of zero: a struck match for each rule, its delay to scale before it. */
 const props = defineProps<{ firers: readonly Firer[]; width: number; top: number; scale: number }>()

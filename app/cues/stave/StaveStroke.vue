@@ -1,24 +1,14 @@
 <script setup lang="ts">
-import { powerDecibels } from '~~/core/base'
-import type { Lock } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { soundNamedBy } from '~/playback/hear-by-key'
-import { lengthWords } from '~/words/sentences'
+import { lengthWords } from '~/words/step-lengths'
 import { stepWords, type Sense } from '~/words/step-kinds'
 import { plain } from '~/words/time'
-import { usePreview } from '../preview'
-import {
-  barsPath,
-  curvePath,
-  isNamedWithin,
-  filledPath,
-  fleckPath,
-  framePath,
-  ROW,
-  ropePath,
-  stemPath,
-} from './drawing'
-import { endOf, nameOnStave, type Stroke } from './strokes'
+import { usePreview } from '../preview/preview'
+import { curvePath, filledPath, ROW } from '../kinds/pictures'
+import { sheetOf } from '../kinds/step-sheets'
+import { endOf, type Stroke } from '../kinds/stroke'
+import { isNamedWithin, nameOnStave } from './staves'
 
 /** A step on the stave, drawn as what it does. */
 const props = defineProps<{
@@ -38,7 +28,6 @@ const INK: { [sense in Sense]: string } = {
   world: 'var(--color-bone-2)',
   signals: 'var(--color-tide)',
 }
-const LOCKS: Lock[] = ['walk', 'jump', 'look', 'use']
 const ink = computed(() => INK[props.sense])
 const step = computed(() => props.stroke.step)
 const end = computed(() => endOf(props.stroke, store.length))
@@ -50,55 +39,19 @@ const label = computed(
   () =>
     `${stepWords(doc.show!, step.value)}, at ${plain(step.value.at, 2)} s, ${lengthWords(doc.show!, step.value)}${props.stroke.step.muted ? ', muted' : ''}`,
 )
-/** Only sounds and what has no picture of its own stand on a slab. */
-const slab = computed(() => ['sound', 'move'].includes(step.value.kind))
-const tied = computed(() => props.sense === 'signals')
-const bars = computed(() =>
-  step.value.kind === 'sound'
-    ? props.stroke.sounds.map((one) => barsPath(one, store.envelopeOf(one.sound), props.x, props.y)).join('')
-    : '',
-)
-function loudestOf(sound: string): number | undefined {
-  const envelope = store.envelopeOf(sound)
-  if (!envelope) return undefined
-  const most = envelope.reduce((a, b) => Math.max(a, b), 0)
-  return most > 0 ? powerDecibels(most) : undefined
-}
-const stems = computed(() =>
-  step.value.kind === 'scatter'
-    ? props.stroke.sounds.map((one) => stemPath(one, loudestOf(one.sound), props.x, props.y)).join('')
-    : '',
-)
-const rope = computed(() =>
-  step.value.kind === 'bed'
-    ? ropePath(props.stroke.from, end.value, step.value.fadeIn, step.value.fadeOut, props.x, props.y)
-    : '',
-)
-const frames = computed(() =>
-  step.value.kind === 'camera'
-    ? framePath(step.value.marks, step.value.back?.seconds ?? 0, props.stroke.from, props.x, props.y)
-    : [],
-)
-const flecks = computed(() =>
-  step.value.kind === 'burst'
-    ? fleckPath(step.value.count[1], props.stroke.from, step.value.life[1], props.x, props.y)
-    : '',
-)
-/** What is taken is filled, what is left a line. */
-const rows = computed(() =>
-  step.value.kind === 'freeze'
-    ? LOCKS.map((lock, i) => ({
-        lock,
-        y: props.y + 4 + i * 5,
-        taken: step.value.kind === 'freeze' && step.value.locks.includes(lock),
-      }))
-    : [],
+const picture = computed(() =>
+  sheetOf(step.value.kind).picture(step.value, {
+    stroke: props.stroke,
+    end: end.value,
+    x: props.x,
+    y: props.y,
+    envelopeOf: store.envelopeOf,
+  }),
 )
 const name = computed(() => nameOnStave(doc.show!, step.value))
 /** The name stands on what is drawn; beside rows that are close to each other. */
-const within = computed(() => isNamedWithin(step.value.kind, name.value, box.value.width))
+const within = computed(() => isNamedWithin(step.value, name.value, box.value.width))
 const named = computed(() => box.value.x + 6 + (within.value ? 0 : box.value.width))
-const board = computed(() => step.value.kind === 'prompt')
 </script>
 
 <template>
@@ -119,8 +72,8 @@ const board = computed(() => step.value.kind === 'prompt')
       :height="ROW - 4"
       rx="4"
       :fill="ink"
-      :fill-opacity="chosen ? 0.22 : slab ? 0.12 : 0.04"
-      :stroke="chosen ? 'var(--color-lamp)' : board ? ink : 'transparent'"
+      :fill-opacity="chosen ? 0.22 : picture.on === 'slab' ? 0.12 : 0.04"
+      :stroke="chosen ? 'var(--color-lamp)' : picture.on === 'board' ? ink : 'transparent'"
       stroke-width="1.4"
     />
     <rect
@@ -133,18 +86,26 @@ const board = computed(() => step.value.kind === 'prompt')
       data-jitter
     />
     <path
-      v-if="tied"
+      v-if="picture.on === 'thread'"
       :d="`M${box.x} ${y + 17}c7 -12 6 6 14 -7`"
       :stroke="ink"
       stroke-width="1.8"
       fill="none"
       stroke-linecap="round"
     />
-    <path v-if="bars" :d="bars" :stroke="ink" stroke-width="1.6" opacity="0.75" data-bars />
-    <path v-if="rope" :d="rope" :fill="ink" opacity="0.5" data-rope />
-    <path v-if="stems" :d="stems" :stroke="ink" :fill="ink" stroke-width="1.2" opacity="0.8" data-stems />
+    <path v-if="picture.bars" :d="picture.bars" :stroke="ink" stroke-width="1.6" opacity="0.75" data-bars />
+    <path v-if="picture.rope" :d="picture.rope" :fill="ink" opacity="0.5" data-rope />
     <path
-      v-for="frame in frames"
+      v-if="picture.stems"
+      :d="picture.stems"
+      :stroke="ink"
+      :fill="ink"
+      stroke-width="1.2"
+      opacity="0.8"
+      data-stems
+    />
+    <path
+      v-for="frame in picture.frames"
       :key="frame.path"
       :d="frame.path"
       fill="var(--color-ink-1)"
@@ -152,9 +113,9 @@ const board = computed(() => step.value.kind === 'prompt')
       stroke-width="1.2"
       data-frame
     />
-    <path v-if="flecks" :d="flecks" :stroke="ink" stroke-width="1.4" data-flecks />
+    <path v-if="picture.flecks" :d="picture.flecks" :stroke="ink" stroke-width="1.4" data-flecks />
     <rect
-      v-for="row in rows"
+      v-for="row in picture.locks"
       :key="row.lock"
       :x="box.x"
       :y="row.y"
@@ -176,9 +137,9 @@ const board = computed(() => step.value.kind === 'prompt')
         stroke-dasharray="1 4"
       />
       <path
-        v-if="step.kind === 'fade'"
+        v-if="picture.fill"
         :d="filledPath(stroke, x, y)"
-        :fill="step.colour"
+        :fill="picture.fill"
         stroke="var(--color-bone-2)"
         stroke-width="1.2"
         data-opacity
@@ -216,7 +177,7 @@ const board = computed(() => step.value.kind === 'prompt')
       fill="var(--color-rust)"
     />
     <rect
-      v-if="within && (bars || frames.length > 0 || stroke.curve.length > 0)"
+      v-if="within && (picture.bars || picture.frames || stroke.curve.length > 0)"
       :x="named - 2"
       :y="y + 6"
       :width="name.length * 5.9 + 4"

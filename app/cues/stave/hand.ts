@@ -1,15 +1,16 @@
 import { computed, ref, shallowRef } from 'vue'
-import type { Editor, Step } from '~~/core/show'
+import type { Editor, Step, Address } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { followPointer } from '~/frame/pointer-drag'
 import { useSelection } from '~/frame/selection'
 import { stepIn } from '~/words/step-kinds'
 import { count } from '~/words/time'
-import { aligned, copiesOf, pasted, type Alignment } from '../cue-edits'
-import { usePreview } from '../preview'
-import { putInStep } from '../step/parts'
-import { handlesOf, mainHandle, type Handle } from './handles'
-import { endOf, type Stroke } from './strokes'
+import { aligned, copiesOf, pasted, type Alignment } from '../edits/cue-edits'
+import { usePreview } from '../preview/preview'
+import { putInStep } from '../kinds/step-pieces'
+import { mainHandle, type Handle } from '../kinds/handles'
+import { handlesOf } from '../kinds/step-sheets'
+import { endOf, type Stroke } from '../kinds/stroke'
 
 /** What is dragged holds where others begin and end, within so many pixels. */
 const HOLDS = 6
@@ -37,7 +38,8 @@ export function useStaveHand(clock: { timeAt: (event: { clientX: number }) => nu
     return one ? stepIn(cue.value!, one) : `${said(ids)} in ${cue.value!.name}`
   }
   const strokeOf = (id: string) => store.strokes.find(({ step }) => step.id === id)
-  const address = (id: string, ...more: string[]) => ['cues', cue.value!.id, 'steps', id, ...more]
+  const address = <const A extends Address>(id: string, ...more: A) =>
+    ['cues', cue.value!.id, 'steps', id, ...more] as const
 
   /** Where the others begin and end. */
   const marksBeside = (ids: readonly string[]): number[] => [
@@ -169,7 +171,7 @@ export function useStaveHand(clock: { timeAt: (event: { clientX: number }) => nu
   }
   function addAll(label: string, made: readonly Step[]): void {
     if (made.length === 0 || !cue.value) return
-    const list = ['cues', cue.value.id, 'steps']
+    const list = ['cues', cue.value.id, 'steps'] as const
     if (!doc.edit(label, (edit) => made.forEach((step) => edit.add(list, step)))) return
     selection.openOne(made[0]!.id)
     for (const { id } of made.slice(1)) selection.toggleStep(id)

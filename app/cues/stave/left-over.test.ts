@@ -2,8 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { run, walksOf } from '~~/core/engine'
 import { full, withSteps } from '~~/core/testing/whole-steps'
 import type { StepKind } from '~~/core/show'
-import { placeOf, PREVIEW_WALK, previewShow } from '../preview-show'
-import { bearingsAt } from '../bearings'
+import { placeOf, PREVIEW_WALK, previewShow } from '../preview/preview-show'
+import { bearingsAt } from '../preview/bearings'
 import { leftOver } from './left-over'
 
 function played(kind: StepKind, steps: object[]) {

@@ -2,9 +2,9 @@ import { stateAt } from '~~/core/engine'
 import type { Show } from '~~/core/show'
 import { SILENCE } from '~~/core/sound'
 import { markName } from '~/words/names'
-import type { Sense } from '~/words/step-kinds'
+import { wordsOf, type Sense } from '~/words/step-kinds'
 import { count, plain } from '~/words/time'
-import type { usePreview } from '../preview'
+import type { usePreview } from '../preview/preview'
 
 type Store = ReturnType<typeof usePreview>
 const LOCKS = ['walk', 'jump', 'look', 'use'] as const
@@ -28,7 +28,7 @@ export function readOuts(
   const vignette = own.atmosphere!.vignetteAmount as number
   const prompts = Object.entries(own).filter(([name, { shown }]) => name.startsWith('prompt:') && shown)
   const flying = made.run.flights.filter((flight) => flight.t <= at && flight.t + flight.positions.length / 120 > at)
-  const tied = made.cue.steps.filter((step) => ['signal', 'flag', 'zone', 'stop'].includes(step.kind) && step.at <= at)
+  const tied = made.cue.steps.filter((step) => wordsOf(step.kind).sense === 'signals' && step.at <= at)
   return {
     hear: `${lufs <= SILENCE ? 'silent' : `${plain(lufs, 0)} LUFS`}${state.sounding.length > 0 ? ` · ${state.sounding.length} sounding` : ''}`,
     light: `${plain(made.lux[Math.min(made.lux.length - 1, Math.floor(at * 10))] ?? 0, 1)} lx on player`,

@@ -2,9 +2,11 @@ import { describe, expect, it } from 'vitest'
 import { eventsOf, run, walksOf } from '~~/core/engine'
 import type { Show } from '~~/core/show'
 import { oneRule, SOUND } from '~~/core/testing/small-show'
-import { firersOf } from '../firers'
-import { placeOf, PREVIEW_WALK, previewShow } from '../preview-show'
-import { endOf, stavesOf, strokesOf } from './strokes'
+import { firersOf } from '../edits/firers'
+import { placeOf, PREVIEW_WALK, previewShow } from '../preview/preview-show'
+import { endOf } from '../kinds/stroke'
+import { strokesOf } from '../preview/strokes'
+import { stavesOf } from './staves'
 
 const place = { lights: [{ id: 'lamp', name: 'Lamp', kind: 'point', at: [3, 2, 0], candela: 100 }] }
 /** A cue as its preview goes, left at a time. */

@@ -3,10 +3,11 @@ import type { Cue, Step } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { stepIn } from '~/words/step-kinds'
 import AtmosphereChoice from '../atmosphere/AtmosphereChoice.vue'
-import { usePreview } from '../preview'
+import { usePreview } from '../preview/preview'
 import { cautionsOf } from './cautions'
 import FlingFan from './FlingFan.vue'
-import { putInStep, type PutIn } from './parts'
+import { putInStep } from '../kinds/step-pieces'
+import type { PutIn } from '~/sentence/pieces'
 import StepSentence from './StepSentence.vue'
 
 /** All of a step: its sentence, what is drawn of it, and what of its numbers misleads. */

@@ -3,7 +3,7 @@ import type { Cue, Step } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { useSelection } from '~/frame/selection'
 import { soundNamedBy } from '~/playback/hear-by-key'
-import { lengthWords } from '~/words/sentences'
+import { lengthWords } from '~/words/step-lengths'
 import { stepIn, stepWords } from '~/words/step-kinds'
 import StepDesk from './StepDesk.vue'
 
@@ -14,7 +14,7 @@ const selection = useSelection()
 const isOpen = computed(() => selection.openStep === props.step.id)
 const row = ref<HTMLElement>()
 watch(isOpen, (open) => open && row.value?.scrollIntoView({ block: 'nearest' }), { flush: 'post' })
-const at = (field: string) => ['cues', props.cue.id, 'steps', props.step.id, field]
+const muted = computed(() => ['cues', props.cue.id, 'steps', props.step.id, 'muted'] as const)
 
 /** The step that comes just before or after at the same time: only there the order is anybody's choice. */
 function beside(by: number): Step | undefined {
@@ -68,9 +68,7 @@ function shift(other: Step) {
       </button>
       <button
         class="text-xs text-bone-3 hover:text-bone"
-        @click="
-          doc.edit(`${step.muted ? 'Unmute' : 'Mute'} ${stepIn(cue, step)}`, (e) => e.set(at('muted'), !step.muted))
-        "
+        @click="doc.edit(`${step.muted ? 'Unmute' : 'Mute'} ${stepIn(cue, step)}`, (e) => e.set(muted, !step.muted))"
       >
         {{ step.muted ? 'unmute' : 'mute' }}
       </button>

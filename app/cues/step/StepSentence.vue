@@ -2,9 +2,9 @@
 import type { Cue, Step } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { stepIn } from '~/words/step-kinds'
-import { putInStep } from './parts'
-import { sentenceOf } from './sentences'
-import StepPieces from './StepPieces.vue'
+import { putInStep } from '../kinds/step-pieces'
+import { sentenceOf } from '../kinds/step-sheets'
+import SentencePieces from '~/sentence/SentencePieces.vue'
 
 /** A step as a sentence: each part of it is a field, clicked, typed into or dragged. */
 const props = defineProps<{ cue: Cue; step: Step }>()
@@ -13,5 +13,10 @@ const pieces = computed(() => sentenceOf(doc.show!, props.cue, props.step))
 </script>
 
 <template>
-  <StepPieces :pieces="pieces" :of="stepIn(cue, step)" :put-in="(edit) => putInStep(edit, cue.id, step.id)" />
+  <SentencePieces
+    :pieces="pieces"
+    :of="` of ${stepIn(cue, step)}`"
+    :put-in="(edit) => putInStep(edit, cue.id, step.id)"
+    class="leading-[1.95]"
+  />
 </template>

@@ -80,7 +80,7 @@ describe('what misleads is said', () => {
     const show = oneRule({}, [step])
     const [caution] = cautionsOf(show, show.cues[0]!, step, [], undefined)
     const put: unknown[] = []
-    caution!.mend!.put((path, value) => put.push([path, value]))
-    expect(put).toEqual([[['hold'], 2]])
+    caution!.mend!.put((way, value) => put.push([way, value]))
+    expect(put).toEqual([['hold', 2]])
   })
 })

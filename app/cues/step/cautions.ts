@@ -2,31 +2,17 @@ import { zonesAt } from '~~/core/space'
 import { rulesAt, type Cue, type Point, type Rule, type Show, type Step } from '~~/core/show'
 import { lightName } from '~/words/names'
 import { plain } from '~/words/time'
-import type { PutIn } from './parts'
+import type { PutIn } from '~/sentence/pieces'
+import { sheetOf } from '../kinds/step-sheets'
+import type { Shown } from '../preview/shown'
 
 /** A number that misleads, in words, and what would mend it. */
 export interface Caution {
   says: string
   mend?: { words: string; put: (put: PutIn) => void }
 }
-/** What a preview of the cue has shown of a step. */
-export interface Shown {
-  /** How long it really lasted (s); undefined where it didn't end. */
-  lasted: number | undefined
-  /** The least light on whoever stands there while it is on (lx). */
-  darkest?: number
-}
 
-/** It gives or changes nothing, as a fresh one does. */
-const IDLE: { [kind in Step['kind']]?: (step: never) => boolean } = {
-  light: ({ candela, colour, on, flicker }: Extract<Step, { kind: 'light' }>) =>
-    candela === undefined && colour === undefined && on === undefined && flicker === undefined,
-  atmosphere: ({ preset, ambient, level, shadow, fog, vignette, exposure }: Extract<Step, { kind: 'atmosphere' }>) =>
-    [preset, ambient, level, shadow, fog, vignette, exposure].every((field) => field === undefined),
-  prop: ({ slide, turn, shown, colour }: Extract<Step, { kind: 'prop' }>) =>
-    Math.hypot(...(slide?.by ?? [0])) === 0 && !turn?.by && shown === undefined && colour === undefined,
-}
-const isIdle = (step: Step): boolean => (IDLE[step.kind] as ((step: Step) => boolean) | undefined)?.(step) ?? false
+const isIdle = (step: Step): boolean => sheetOf(step.kind).idle(step)
 
 /** What of a step can mislead whoever reads its numbers. `rules` are those that fire its cue. */
 export function cautionsOf(
@@ -47,12 +33,12 @@ export function cautionsOf(
   )
     found.push({
       says: 'As long as the cue is 0 s here: nothing else in this cue takes any time.',
-      mend: { words: 'Until released', put: (put) => put(['hold'], 'release') },
+      mend: { words: 'Until released', put: (put) => put('hold', 'release') },
     })
   if (step.kind === 'freeze' && step.hold === 'keep')
     found.push({
       says: 'Frozen for good: nothing gives this back.',
-      mend: { words: 'For 2 s', put: (put) => put(['hold'], 2) },
+      mend: { words: 'For 2 s', put: (put) => put('hold', 2) },
     })
   if (
     'hold' in step &&
@@ -73,7 +59,7 @@ export function cautionsOf(
   if ('ramp' in step && typeof step.hold === 'number' && (step.ramp.seconds ?? 0) > step.hold)
     found.push({
       says: `It never gets there: it takes ${plain(step.ramp.seconds!)} s and lasts ${plain(step.hold)} s.`,
-      mend: { words: `For ${plain(step.ramp.seconds!)} s`, put: (put) => put(['hold'], step.ramp.seconds) },
+      mend: { words: `For ${plain(step.ramp.seconds!)} s`, put: (put) => put('hold', step.ramp.seconds!) },
     })
   return found
 }
@@ -88,7 +74,7 @@ function ofMove(show: Show, { mark, quiet }: Extract<Step, { kind: 'move' }>): C
   return [
     {
       says: `Whoever is put there is in ${silent.map(({ name }) => name).join(', ')}, and sets nothing off.`,
-      mend: { words: 'Also when put there', put: (put) => put(['quiet'], false) },
+      mend: { words: 'Also when put there', put: (put) => put('quiet', false) },
     },
   ]
 }

@@ -19,7 +19,7 @@ const evidence = useEvidence()
 const playhead = usePlayhead()
 
 const labelOf = (what: string) => `${what} of ${placeOfRule(props)}`
-const put = (edit: Editor, field: keyof Rule, value: unknown) => putIn(props, edit, field, value)
+const put = <F extends keyof Rule>(edit: Editor, field: F, value: Rule[F]) => putIn(props, edit, field, value)
 const cooldown = computed(() => props.rule.cooldown ?? { seconds: 0, from: 'fire' as const })
 const rested = (seconds: number) => (seconds > 0 ? { ...cooldown.value, seconds } : undefined)
 

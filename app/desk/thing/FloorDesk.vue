@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { distanceToOutline } from '~~/core/space'
-import type { Editor, Floor } from '~~/core/show'
+import { type Editor, type Floor, setField, type FieldFor } from '~~/core/show'
 import { addressOf } from '~/document/things'
 import { useShow } from '~/document/show'
 import { count, plain } from '~/words/time'
@@ -63,8 +63,8 @@ const rise = computed(() => {
   )
   return (Math.atan2(Math.abs(slopeTo.y - y), run) * 180) / Math.PI
 })
-const put = (field: string) => (edit: Editor, value: number) =>
-  edit.set(addressOf('floor', props.floor.id, field), value)
+const put = (field: FieldFor<Floor, number>) => (edit: Editor, value: number) =>
+  setField(edit, 'floors', props.floor.id, field, value)
 </script>
 
 <template>

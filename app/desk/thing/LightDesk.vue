@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import { thousandths } from '~~/core/base'
 import { falloff } from '~~/core/light'
-import type { Editor, Light } from '~~/core/show'
+import { type Editor, type Light, setField, type FieldFor, type FieldOf, type ValueIn, type Point } from '~~/core/show'
 import { addressOf } from '~/document/things'
 import { useShow } from '~/document/show'
 import { plain } from '~/words/time'
@@ -13,14 +14,13 @@ import ThingHead from './ThingHead.vue'
 const props = defineProps<{ light: Light }>()
 const doc = useShow()
 const facts = computed(() => `light, ${plain(props.light.candela, 1)} cd · reaches ${plain(props.light.reach, 1)} m`)
-const at = (...fields: string[]) => addressOf('light', props.light.id, ...fields)
-const put = (field: string) => (edit: Editor, value: number) => edit.set(at(field), value)
+const at = <F extends FieldOf<Light> & string>(field: F) => addressOf('light', props.light.id, field)
+const put = (field: FieldFor<Light, number>) => (edit: Editor, value: number) =>
+  setField(edit, 'lights', props.light.id, field, value)
 const putAt = (index: number) => (edit: Editor, value: number) =>
-  edit.set(
-    at('at'),
-    props.light.at.map((each, i) => (i === index ? value : each)),
-  )
-const set = (field: string, value: unknown, label: string) => doc.edit(label, (e) => e.set(at(field), value))
+  edit.set(at('at'), props.light.at.with(index, value) as Point)
+const set = <F extends keyof Light>(field: F, value: ValueIn<Light, F>, label: string) =>
+  doc.edit(label, (e) => setField(e, 'lights', props.light.id, field, value))
 const ties = computed(() => [
   { value: '', words: 'stays where it is' },
   { value: '@', words: 'is carried by the player' },
@@ -38,10 +38,7 @@ function setTie(value: string) {
     e.set(at('tiedTo'), value === '' ? undefined : value === '@' ? { player: true } : { prop: value })
     if (!frame) return
     const sign = before ? 1 : -1
-    e.set(
-      at('at'),
-      props.light.at.map((each, i) => Math.round((each + sign * frame.at[i]!) * 1000) / 1000),
-    )
+    e.set(at('at'), props.light.at.map((each, i) => thousandths(each + sign * frame.at[i]!)) as Point)
   })
 }
 const steps = [1, 2, 4, 8]
@@ -60,8 +57,8 @@ const pool = computed(() =>
         name="Kind"
         :value="light.kind"
         :options="[
-          { value: 'point', words: 'all round' },
-          { value: 'spot', words: 'in a cone' },
+          { value: 'point' as const, words: 'all round' },
+          { value: 'spot' as const, words: 'in a cone' },
         ]"
         @choose="set('kind', $event, `Kind of ${light.name}`)"
       />

@@ -24,7 +24,7 @@ const label = ({ name }: ManyField) => `${name} of ${words.value}`
 const put =
   ({ field }: ManyField) =>
   (edit: Editor, value: unknown) =>
-    props.ids.forEach((id) => edit.set(addressOf(props.kind, id, field), value))
+    props.ids.forEach((id) => edit.setFound(addressOf(props.kind, id, field), value))
 const set = (field: ManyField, value: unknown) => doc.edit(label(field), (edit) => put(field)(edit, value))
 </script>
 

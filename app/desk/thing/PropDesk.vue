@@ -1,5 +1,14 @@
 <script setup lang="ts">
-import type { Editor, Prop, PropForm } from '~~/core/show'
+import {
+  type Editor,
+  type Prop,
+  type PropForm,
+  setField,
+  type FieldFor,
+  type FieldOf,
+  type ValueIn,
+  type Point,
+} from '~~/core/show'
 import { addressOf } from '~/document/things'
 import { useShow } from '~/document/show'
 import { useSelection } from '~/frame/selection'
@@ -18,14 +27,15 @@ const facts = computed(
   () =>
     `${FORMS.find(({ value }) => value === (props.prop.form ?? props.prop.kind))?.words ?? props.prop.kind} ${props.prop.size.map((m) => plain(m, 2)).join(' × ')} m`,
 )
-const at = (...fields: string[]) => addressOf('prop', props.prop.id, ...fields)
-const put = (field: string) => (edit: Editor, value: number) => edit.set(at(field), value)
+const at = <F extends FieldOf<Prop> & string>(field: F) => addressOf('prop', props.prop.id, field)
+const put = (field: FieldFor<Prop, number>) => (edit: Editor, value: number) =>
+  setField(edit, 'props', props.prop.id, field, value)
 const putIn = (field: 'at' | 'size', index: number) => (edit: Editor, value: number) =>
   edit.set(
     at(field),
     props.prop[field].map((each, i) =>
       i === index || (field === 'size' && props.prop.kind === 'cylinder' && index !== 1 && i !== 1) ? value : each,
-    ),
+    ) as Point,
   )
 const FORMS: { value: Prop['kind'] | PropForm; words: string }[] = [
   { value: 'box', words: 'box' },
@@ -35,7 +45,7 @@ const FORMS: { value: Prop['kind'] | PropForm; words: string }[] = [
   { value: 'shelf', words: 'shelf' },
   { value: 'cup', words: 'cup' },
 ]
-const HINGES = [
+const HINGES: { value: NonNullable<Prop['hinge']>; words: string }[] = [
   { value: 'left', words: 'hangs on the left' },
   { value: 'right', words: 'hangs on the right' },
   { value: 'slides', words: 'slides' },
@@ -43,16 +53,16 @@ const HINGES = [
 /** What is round from above. */
 const ROUND: ReadonlySet<string> = new Set(['cylinder', 'lamp', 'cup'])
 function setForm(form: Prop['kind'] | PropForm) {
-  const isPlain = form === 'box' || form === 'cylinder'
   doc.edit(`Form of ${props.prop.name}`, (e) => {
-    e.set(at('form'), isPlain ? undefined : form)
+    e.set(at('form'), form === 'box' || form === 'cylinder' || form === 'model' ? undefined : form)
     e.set(at('kind'), ROUND.has(form) ? 'cylinder' : 'box')
     if (form !== 'door') e.set(at('hinge'), undefined)
   })
 }
 /** The opening that it hangs in. */
 const frame = computed(() => frameOfDoor(doc.show!, props.prop))
-const set = (field: string, value: unknown, label: string) => doc.edit(label, (e) => e.set(at(field), value))
+const set = <F extends keyof Prop>(field: F, value: ValueIn<Prop, F>, label: string) =>
+  doc.edit(label, (e) => setField(e, 'props', props.prop.id, field, value))
 const sizes = computed(() =>
   props.prop.kind === 'cylinder' ? (['Diameter', 'Height'] as const) : (['Width', 'Height', 'Depth'] as const),
 )

@@ -27,8 +27,8 @@ function go(place: ReturnType<typeof placeOfUse>) {
   selection.choose(place.kind, place.id)
   if (place.step) selection.openOne(place.step)
 }
-const set = (field: string, value: string, label: string) =>
-  doc.edit(label, (e) => e.set(addressOf(props.thing.kind, props.thing.id, field), value || undefined))
+const set = (field: 'name' | 'note', value: string, label: string) =>
+  doc.edit(label, (e) => e.setFound(addressOf(props.thing.kind, props.thing.id, field), value || undefined))
 </script>
 
 <template>

@@ -60,7 +60,10 @@ const tags = computed(() =>
 function putTag(tag: string, on: boolean) {
   doc.edit(`${on ? 'Tag' : 'Take a tag from'} ${count(tagged.value.length, 'thing')}`, (e) => {
     for (const { ref, tags: own } of tagged.value)
-      e.set(addressOf(ref.kind, ref.id, 'tags'), on ? [...new Set([...own, tag])] : own.filter((each) => each !== tag))
+      e.setFound(
+        addressOf(ref.kind, ref.id, 'tags'),
+        on ? [...new Set([...own, tag])] : own.filter((each) => each !== tag),
+      )
   })
 }
 </script>

@@ -1,6 +1,15 @@
 <script setup lang="ts">
 import { thousandths } from '~~/core/base'
-import { freeId, freeName, type Editor, type Look, type Walk, type WalkPoint } from '~~/core/show'
+import {
+  freeId,
+  freeName,
+  type Editor,
+  type Look,
+  type Walk,
+  type WalkPoint,
+  setField,
+  type ValueIn,
+} from '~~/core/show'
 import { throughWalls } from '~/plan/ways/through-walls'
 import { useWalkPoints } from '~/plan/ways/walk-points'
 import { useRun } from '~/run/current-run'
@@ -16,8 +25,8 @@ const doc = useShow()
 const selection = useSelection()
 const runs = useRun()
 const points = useWalkPoints()
-const set = (field: string, value: unknown, label: string) =>
-  doc.edit(`${label} ${props.walk.name}`, (e) => e.set(['walks', props.walk.id, field], value))
+const set = <F extends keyof Walk>(field: F, value: ValueIn<Walk, F>, label: string) =>
+  doc.edit(`${label} ${props.walk.name}`, (e) => setField(e, 'walks', props.walk.id, field, value))
 const point = computed(() => (selection.point === undefined ? undefined : props.walk.points[selection.point]))
 const pointLabel = computed(() => `Change a point of ${props.walk.name}`)
 function putPoint(edit: Editor, change: Partial<WalkPoint>) {
@@ -71,7 +80,7 @@ function putPace(edit: Editor, to: number) {
 const through = computed(() => throughWalls(doc.show!, props.walk))
 /** What its body measures, if it isn't a player's. */
 const body = (field: 'radius' | 'height') => props.walk.body[field] ?? doc.show!.player[field]
-function setKind(kind: string) {
+function setKind(kind: Walk['body']['kind']) {
   set('body', { ...props.walk.body, kind }, 'Body of')
 }
 /** More points than this are more than anybody goes through one by one. */
@@ -141,10 +150,10 @@ const looks = computed((): { value: Look; words: string }[] => [
     <p class="text-bone-2">
       <PartChoice
         name="Body"
-        :value="`${walk.body.kind}`"
+        :value="walk.body.kind"
         :options="[
-          { value: 'player', words: 'A player walks here' },
-          { value: 'creature', words: 'A creature goes here' },
+          { value: 'player' as const, words: 'A player walks here' },
+          { value: 'creature' as const, words: 'A creature goes here' },
         ]"
         @choose="setKind"
       />,

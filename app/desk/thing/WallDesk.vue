@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { wallLength } from '~~/core/space'
-import type { Editor, Opening, Spot, Wall } from '~~/core/show'
+import { type Editor, type Opening, type Spot, type Wall, setField, type FieldFor } from '~~/core/show'
 import { addressOf, nameOfThing } from '~/document/things'
 import { freshOpening } from '~/document/making/fresh'
 import { useShow } from '~/document/show'
@@ -27,8 +27,8 @@ const angle = computed(() => {
   return ((Math.round(((Math.atan2(to[1] - from[1], to[0] - from[0]) * 180) / Math.PI) * 10) / 10) % 360) + 0
 })
 const facts = computed(() => `wall ${plain(length.value, 2)} m · ${count(props.wall.openings.length, 'opening')}`)
-const put = (field: string) => (edit: Editor, value: number) =>
-  carrying((e) => e.set(addressOf('wall', props.wall.id, field), value))(edit)
+const put = (field: FieldFor<Wall, number>) => (edit: Editor, value: number) =>
+  carrying((e) => setField(e, 'walls', props.wall.id, field, value))(edit)
 /** Its far corner goes there, and walls that end in it come along. */
 function putEnd(edit: Editor, long: number, degrees: number) {
   const { from } = props.wall

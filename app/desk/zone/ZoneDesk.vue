@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { fetched } from '~/frame/fetched'
-import type { Zone } from '~~/core/show'
+import { type Zone, setField, type ValueIn } from '~~/core/show'
 import { useRun } from '~/run/current-run'
 import { useSelection } from '~/frame/selection'
 import { shareWithParts, takeKit as takesKit } from '~/document/making/kit-parts'
@@ -84,8 +84,8 @@ function addRule() {
   // Its sentence and its dials are what one wants to see next.
   void nextTick(() => document.querySelector(`[data-rule="${made.id}"]`)?.scrollIntoView({ block: 'start' }))
 }
-const set = (field: string, value: unknown, label: string) =>
-  doc.edit(label, (e) => e.set(['zones', props.zone.id, field], value))
+const set = <F extends keyof Zone>(field: F, value: ValueIn<Zone, F>, label: string) =>
+  doc.edit(label, (e) => setField(e, 'zones', props.zone.id, field, value))
 function toggleMute() {
   if (view.muted.has(props.zone.id)) view.muted.delete(props.zone.id)
   else view.muted.add(props.zone.id)

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { solidOf } from '~~/core/space'
-import type { Shape, Zone } from '~~/core/show'
+import type { Shape, Zone, Point } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { doorwayAt, fittedTo, hangsAbove, heldWithin, nameOfDoorway, reachingAround } from '~/plan/forms/fitting'
 import { isSameShape, solidOfZone } from '~/plan/forms/geometry'
@@ -95,18 +95,19 @@ const feet = computed((): Found | undefined => {
 })
 function lower(by: number) {
   const { id, name, shape } = props.zone
-  const now =
+  const lowered = ([x, y, z]: Point): Point => [x, y - by, z]
+  const now: Shape =
     shape.kind === 'prism'
       ? { ...shape, y: shape.y - by, height: shape.height + by }
       : shape.kind === 'sphere'
-        ? { ...shape, at: [shape.at[0], shape.at[1] - by, shape.at[2]] }
+        ? { ...shape, at: lowered(shape.at) }
         : shape.kind === 'box'
           ? {
               ...shape,
-              at: [shape.at[0], shape.at[1] - by, shape.at[2]],
+              at: lowered(shape.at),
               size: [shape.size[0], shape.size[1] + by, shape.size[2]],
             }
-          : { ...shape, at: [shape.at[0], shape.at[1] - by, shape.at[2]], height: shape.height + by }
+          : { ...shape, at: lowered(shape.at), height: shape.height + by }
   doc.edit(`Bring ${name} down to the floor`, (e) => e.set(['zones', id, 'shape'], now))
 }
 /** How often a game that looks at ticks sees a runner in it, across its narrower way. */

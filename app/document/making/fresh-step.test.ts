@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { eventsOf, run, stateAt } from '~~/core/engine'
 import { readShow, stepKinds, type Show, type Step } from '~~/core/show'
 import { show as smallShow, SOUND, across } from '~~/core/testing/small-show'
-import { lengthWords } from '~/words/sentences'
+import { lengthWords } from '~/words/step-lengths'
 import { OFFERED, stepWords } from '~/words/step-kinds'
 import { freshStep, wantOf } from './fresh-step'
 

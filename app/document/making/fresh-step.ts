@@ -8,6 +8,7 @@ import {
   type Sound,
   type Step,
   type StepKind,
+  completePool,
 } from '~~/core/show'
 
 /** The thing that stands nearest to a point, or the first. */
@@ -46,7 +47,7 @@ export function poolOfOne(edit: Editor, sound: string): string {
     name,
     pools.map((pool) => pool.id),
   )
-  edit.add(['pools'], { id, name, sounds: [{ sound, weight: 1 }] })
+  edit.add(['pools'], completePool({ id, name, sounds: [{ sound, weight: 1 }] }))
   return id
 }
 
@@ -88,53 +89,51 @@ const HELD = {
   hold: 'release' as const,
 }
 
-/** What a step of each kind begins as, beside the table's defaults: it changes nothing until it is told to, as far as its kind allows. Undefined where the show lacks what it needs. */
-const FRESH: { [K in StepKind]: (of: Things) => Partial<Extract<Step, { kind: K }>> | undefined } = {
-  sound: ({ spot }) => spot && { sound: spot.id, where: { at: 'zone' } },
-  bed: ({ bed }) => bed && { sound: bed.id },
-  scatter: ({ pool }) => pool && { pool: pool.id, every: [4, 10], first: [1, 4] },
-  light: ({ light }) => light && { light: light.id, ...HELD },
-  level: ({ bedGain }) => ({ bus: 'bed', gain: bedGain, ...HELD }),
-  atmosphere: () => ({ ...HELD }),
-  prompt: ({ anchor }) => anchor && { text: 'Press to look', key: 'E', anchor },
-  fade: () => ({ in: 0.5, stay: 0.5, out: 0.8 }),
-  freeze: () => ({ locks: ['walk'], hold: 2 }),
-  camera: ({ camera }) =>
-    camera && {
-      marks: [{ mark: camera.id, travel: 0, ease: 'linear', stay: 2 }],
-      back: { seconds: 0, ease: 'linear' },
-    },
-  move: ({ mark }) => mark && { mark: mark.id },
-  flag: ({ flag }) => flag && { flag: flag.id, set: typeof flag.start === 'boolean' ? true : 1 },
-  signal: () => ({ name: 'go' }),
-  drift: ({ light }) => light && { target: { light: light.id }, rate: 1, to: light.candela },
-  prop: ({ prop }) => prop && { prop: prop.id, ...HELD },
-  fling: ({ prop, pool }) => prop && { prop: prop.id, speed: [3, 5], yaw: 0, pitch: 30, spread: 10, impact: pool?.id },
-  burst: () => ({ where: { at: 'zone' }, count: [6, 10], life: [0.6, 1.2] }),
-  zone: ({ zone }) => zone && { zone: zone.id, enabled: zone.enabled },
-  stop: ({ cue }) => cue && { cue: cue.id, fade: 0.5 },
-}
-
 /** What a show must have before a step of a kind can be. */
 export type Want = 'sound' | 'pool' | 'light' | 'prop' | 'standing' | 'camera' | 'flag' | 'zone' | 'cue'
-const WANTS: { [kind in StepKind]?: Want } = {
-  sound: 'sound',
-  bed: 'sound',
-  scatter: 'pool',
-  light: 'light',
-  prompt: 'prop',
-  camera: 'camera',
-  move: 'standing',
-  flag: 'flag',
-  drift: 'light',
-  prop: 'prop',
-  fling: 'prop',
-  zone: 'zone',
-  stop: 'cue',
+/** How it is made beside the table's defaults; where the show may lack what it needs, what that is. */
+type Fresh<S extends Step> =
+  | { wants?: undefined; make: (of: Things) => Partial<S> }
+  | { wants: Want; make: (of: Things) => Partial<S> | undefined }
+
+/** What a step of each kind begins as: it changes nothing until it is told to, as far as its kind allows. */
+const FRESH: { [K in StepKind]: Fresh<Extract<Step, { kind: K }>> } = {
+  sound: { wants: 'sound', make: ({ spot }) => spot && { sound: spot.id, where: { at: 'zone' } } },
+  bed: { wants: 'sound', make: ({ bed }) => bed && { sound: bed.id } },
+  scatter: { wants: 'pool', make: ({ pool }) => pool && { pool: pool.id, every: [4, 10], first: [1, 4] } },
+  light: { wants: 'light', make: ({ light }) => light && { light: light.id, ...HELD } },
+  level: { make: ({ bedGain }) => ({ bus: 'bed', gain: bedGain, ...HELD }) },
+  atmosphere: { make: () => ({ ...HELD }) },
+  prompt: { wants: 'prop', make: ({ anchor }) => anchor && { text: 'Press to look', key: 'E', anchor } },
+  fade: { make: () => ({ in: 0.5, stay: 0.5, out: 0.8 }) },
+  freeze: { make: () => ({ locks: ['walk'], hold: 2 }) },
+  camera: {
+    wants: 'camera',
+    make: ({ camera }) =>
+      camera && {
+        marks: [{ mark: camera.id, travel: 0, ease: 'linear', stay: 2 }],
+        back: { seconds: 0, ease: 'linear' },
+      },
+  },
+  move: { wants: 'standing', make: ({ mark }) => mark && { mark: mark.id } },
+  flag: {
+    wants: 'flag',
+    make: ({ flag }) => flag && { flag: flag.id, set: typeof flag.start === 'boolean' ? true : 1 },
+  },
+  signal: { make: () => ({ name: 'go' }) },
+  drift: { wants: 'light', make: ({ light }) => light && { target: { light: light.id }, rate: 1, to: light.candela } },
+  prop: { wants: 'prop', make: ({ prop }) => prop && { prop: prop.id, ...HELD } },
+  fling: {
+    wants: 'prop',
+    make: ({ prop, pool }) => prop && { prop: prop.id, speed: [3, 5], yaw: 0, pitch: 30, spread: 10, impact: pool?.id },
+  },
+  burst: { make: () => ({ where: { at: 'zone' }, count: [6, 10], life: [0.6, 1.2] }) },
+  zone: { wants: 'zone', make: ({ zone }) => zone && { zone: zone.id, enabled: zone.enabled } },
+  stop: { wants: 'cue', make: ({ cue }) => cue && { cue: cue.id, fade: 0.5 } },
 }
 /** What a step of a kind wants first; undefined where it can be made. */
 export const wantOf = (show: Show, kind: StepKind, cue?: string): Want | undefined =>
-  freshStep(show, kind, 'x', undefined, cue) ? undefined : WANTS[kind]
+  freshStep(show, kind, 'x', undefined, cue) ? undefined : FRESH[kind].wants
 
 /** What a step of a kind begins as in a cue: with the hold people mean. Undefined where the show lacks what it needs. */
 export function freshStep(
@@ -144,6 +143,6 @@ export function freshStep(
   near?: readonly number[],
   cue?: string,
 ): Step | undefined {
-  const fresh = FRESH[kind](within(show, near, cue))
+  const fresh = FRESH[kind].make(within(show, near, cue))
   return fresh && completeStep({ ...fresh, id, kind })
 }

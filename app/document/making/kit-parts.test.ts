@@ -1,11 +1,13 @@
 import { describe, expect, it } from 'vitest'
 import { eventsOf, run, walksOf } from '~~/core/engine'
-import { patchOf, readShow, type Editor, type Show } from '~~/core/show'
+import { patchOf, readShow, type Editor, type Show, completeZone, type Shape } from '~~/core/show'
 import { point, show as smallShow, walk } from '~~/core/testing/small-show'
 import { alongLine, around, makeOwn, makePart, ownable, removePart, spotOf, stamp, takeKit } from './kit-parts'
 import { shiftedBy, turnedAbout } from './placement'
 
-const box = (x: number, z = 0) => ({ shape: { kind: 'box', at: [x, 0, z], size: [2, 2, 4] } })
+const box = (x: number, z = 0) => ({
+  shape: { kind: 'box', at: [x, 0, z], size: [2, 2, 4], yaw: 0 } satisfies Shape as Shape,
+})
 const press = (value: boolean, cue: string) => ({
   id: cue,
   on: { at: 'use' },
@@ -128,7 +130,7 @@ describe('a zone that goes its own way', () => {
     expect(after.cues[0]!.steps[0]).toMatchObject({ light: 'part:lamp' })
   })
   it('can come to a kit from elsewhere, with copies of what another has', () => {
-    const other = edited(stamped, (edit) => edit.add(['zones'], { id: 'far', name: 'Far', ...box(23) }))
+    const other = edited(stamped, (edit) => edit.add(['zones'], completeZone({ id: 'far', name: 'Far', ...box(23) })))
     const after = edited(other, (edit) => takeKit(edit, 'far', 'switch'))
     expect(after.zones[2]!.parts).toEqual({ lamp: 'lamp-3', lit: 'lit-3', stand: 'stand-3' })
     expect(after.place.lights[2]!.at).toEqual([23, 2, 1])
@@ -136,7 +138,7 @@ describe('a zone that goes its own way', () => {
   })
   it('is told so where no zone has what the parts could be', () => {
     const alone = edited(stamped, (edit) => ['hall', 'hall-2'].forEach((id) => edit.remove(['zones', id])))
-    const far = edited(alone, (edit) => edit.add(['zones'], { id: 'far', name: 'Far', ...box(23) }))
+    const far = edited(alone, (edit) => edit.add(['zones'], completeZone({ id: 'far', name: 'Far', ...box(23) })))
     expect(() => patchOf(far, (edit) => takeKit(edit, 'far', 'switch'))).toThrow('Lamp')
     expect(spotOf(far.zones[0]!)).toEqual([23, 0])
   })

@@ -58,7 +58,7 @@ function copyOf(edit: Editor, is: PartKind, id: string, placement: Placement): s
     thing.name,
     list.map((each) => each.name),
   )
-  edit.add(addressOf(is), {
+  edit.addFound(addressOf(is), {
     ...thing,
     id: nextId(id, taken),
     name,
@@ -88,7 +88,7 @@ function copiesFor(
     const address = [...addressOf(is), filled[id]!]
     const { tiedTo } = (listOf(edit.show, listOfPart(is)) as readonly Thing[]).find((each) => each.id === filled[id])!
     const prop = tiedTo?.prop !== undefined ? moved.get(tiedTo.prop) : undefined
-    if (prop !== undefined) edit.set([...address, 'tiedTo'], { prop })
+    if (prop !== undefined) edit.setFound([...address, 'tiedTo'], { prop })
   }
   return filled
 }
@@ -264,7 +264,7 @@ export function makePart(edit: Editor, kitId: string, zoneId: string, is: PartKi
   const uses = references(edit.show)
     .filter(standsIn(edit.show, kit))
     .filter((use) => use.to === listOfPart(is) && use.id === id)
-  for (const { keys } of uses) edit.set(keys, `part:${part.id}`)
+  for (const { keys } of uses) edit.setFound(keys, `part:${part.id}`)
   edit.add(['kits', kitId, 'parts'], part)
   const [x, z] = spotOf(zone)
   for (const other of edit.show.zones.filter((each) => each.kit === kitId)) {
@@ -283,7 +283,7 @@ export function removePart(edit: Editor, kitId: string, zone: Zone, partId: stri
   for (const use of references(edit.show).filter(({ id }) => partIn(id) === partId)) {
     const [list, index] = use.keys
     const inOverride = list === 'zones' && edit.show.zones[Number(index)]!.kit === kitId
-    if ((inOverride || ofKit(use)) && use.to === listOfPart(is)) edit.set(use.keys, zone.parts![partId])
+    if ((inOverride || ofKit(use)) && use.to === listOfPart(is)) edit.setFound(use.keys, zone.parts![partId])
   }
   for (const other of edit.show.zones.filter((each) => each.kit === kitId)) {
     const { [partId]: _, ...parts } = other.parts ?? {}
@@ -323,13 +323,13 @@ export function makeOwn(edit: Editor, zoneId: string): void {
     }
     return { ...rule, id, cue: made.get(cue.id)! }
   })
-  for (const field of ['overrides', 'parts', 'kit']) edit.set(['zones', zoneId, field], undefined)
+  for (const field of ['overrides', 'parts', 'kit'] as const) edit.set(['zones', zoneId, field], undefined)
   for (const rule of rules) edit.add(['zones', zoneId, 'rules'], rule)
 }
 
 /** Has a zone share the rules of a kit, with copies of what another of its zones fills the parts with. @throws Error where no zone does */
 export function takeKit(edit: Editor, zoneId: string, kitId: string | undefined): void {
-  for (const field of ['overrides', 'parts']) edit.set(['zones', zoneId, field], undefined)
+  for (const field of ['overrides', 'parts'] as const) edit.set(['zones', zoneId, field], undefined)
   const kit = edit.show.kits.find(({ id }) => id === kitId)
   if (kit && kit.parts.length > 0) {
     const like = edit.show.zones.find((zone) => zone.kit === kitId && zone.id !== zoneId)

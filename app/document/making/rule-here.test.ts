@@ -24,7 +24,7 @@ const [a, b] = made.zones as [Show['zones'][number], Show['zones'][number]]
 const [kit] = made.kits as [Show['kits'][number]]
 const [shared] = kit.rules as [Rule]
 
-function after(which: RuleHere, field: keyof Rule, value: unknown): Show {
+function after<F extends keyof Rule>(which: RuleHere, field: F, value: Rule[F] | undefined): Show {
   const { show, patch } = patchOf(made, (edit) => putIn(which, edit, field, value))
   checkTouched(show, patch)
   return show

@@ -1,4 +1,4 @@
-import { nameOfKitRule, type Editor, type Kit, type Rule, type Zone } from '~~/core/show'
+import { isRecord, keysOfWay, nameOfKitRule, type Editor, type Kit, type Rule, type Zone } from '~~/core/show'
 
 /** A rule as it is seen at the desk of a zone: its own, or one that the zone has from a kit. */
 export interface RuleHere {
@@ -20,9 +20,14 @@ const TAKEN_AWAY = new Set<keyof Rule>(['limit', 'cooldown'])
 const inKit = (kit: Kit, { id }: Rule): Rule | undefined => kit.rules.find((rule) => rule.id === id)
 
 /** Changes a field of a rule where it belongs; undefined takes it away, from an exception so that the kit's holds again. */
-export function putIn({ zone, rule, kit, here }: RuleHere, edit: Editor, field: keyof Rule, value: unknown): void {
-  if (!kit) edit.set(['zones', zone.id, 'rules', rule.id, field], value)
-  else if (!here) edit.set(['kits', kit.id, 'rules', rule.id, field], value)
+export function putIn<F extends keyof Rule>(
+  { zone, rule, kit, here }: RuleHere,
+  edit: Editor,
+  field: F,
+  value: Rule[F] | undefined,
+): void {
+  if (!kit) edit.setFound(['zones', zone.id, 'rules', rule.id, field], value)
+  else if (!here) edit.setFound(['kits', kit.id, 'rules', rule.id, field], value)
   else {
     const { [field]: _, ...others } = zone.overrides?.[rule.id] ?? {}
     // What the kit has and the zone is not to have is taken away by null; anything else that isn't said is as in the kit.
@@ -34,4 +39,20 @@ export function putIn({ zone, rule, kit, here }: RuleHere, edit: Editor, field: 
         : { ...others, [field]: value }
     edit.set(['zones', zone.id, 'overrides'], { ...zone.overrides, [rule.id]: exception })
   }
+}
+
+/** The same with what a rule's parts put, wherever in a field they are kept. */
+export const putInRule =
+  (here: RuleHere, edit: Editor) =>
+  (way: string, value: unknown): void => {
+    const [field, ...below] = keysOfWay(way) as [keyof Rule, ...(string | number)[]]
+    putIn(here, edit, field, replacedIn(here.rule[field], below, value) as Rule[typeof field])
+  }
+/** A value that is otherwise at one place; undefined takes away what stands there. */
+function replacedIn(within: unknown, [key, ...below]: readonly (string | number)[], value: unknown): unknown {
+  if (key === undefined) return value
+  if (Array.isArray(within)) return within.with(Number(key), replacedIn(within[Number(key)], below, value))
+  const { [key]: was, ...others } = isRecord(within) ? within : {}
+  const now = replacedIn(was, below, value)
+  return now === undefined ? others : { ...others, [key]: now }
 }

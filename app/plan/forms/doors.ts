@@ -28,7 +28,7 @@ export function carryDoors(edit: Editor, before: Show): void {
     const opening = wall?.openings.find(({ id }) => id === frame!.opening.id)
     if (!frame || !opening || wall === frame.wall) continue
     for (const [field, value] of Object.entries(carried(door, frame, { wall: wall!, opening })))
-      edit.set(addressOf('prop', door.id, field), value)
+      edit.setFound(addressOf('prop', door.id, field), value)
   }
 }
 

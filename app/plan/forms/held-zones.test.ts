@@ -1,10 +1,15 @@
 import { describe, expect, it } from 'vitest'
-import { patchOf, readShow, type Editor, type Show } from '~~/core/show'
+import { patchOf, readShow, type Editor, type Show, type Point, type Shape } from '~~/core/show'
 import { removeThing } from '~/document/things'
 import { carrying } from './carried'
 import { heldWithin, reachingAround } from './fitting'
 
-const box = (x: number, z: number, w: number, d: number, h = 2) => ({ kind: 'box', at: [x, 0, z], size: [w, h, d] })
+const box = (x: number, z: number, w: number, d: number, h = 2) => ({
+  kind: 'box' as const,
+  at: [x, 0, z] as Point,
+  size: [w, h, d] as Point,
+  yaw: 0,
+})
 const made = (outer: object, ...inner: object[]): Show =>
   readShow({
     format: 'esvik-show',
@@ -28,7 +33,7 @@ describe('a zone that must hold another', () => {
     expect(heldIn(moved)).toEqual(['in-0'])
   })
   it('whatever the order in which a database keeps the fields of its shape', () => {
-    const { size, ...rest } = shapeOf(show, 'outer') as { size: number[] }
+    const { size, ...rest } = shapeOf(show, 'outer') as Extract<Shape, { kind: 'box' }>
     const other = patchOf(show, (e) => e.set(['zones', 'outer', 'shape'], { size, ...rest })).show
     const moved = after(other, (e) => e.set(['zones', 'outer', 'shape'], { ...rest, at: [0, 0, 5], size }))
     expect(shapeOf(moved, 'in-0')).toMatchObject({ at: [1, 0, 6] })
@@ -40,7 +45,7 @@ describe('a zone that must hold another', () => {
     expect(shapeOf(smaller, 'in-0')).toEqual(shapeOf(show, 'in-0'))
   })
   it('reaches around it when that is moved out or grows, as high as it is', () => {
-    const moved = after(show, (e) => e.set(['zones', 'in-0', 'shape'], { ...shapeOf(show, 'in-0'), at: [7, -1, 1] }))
+    const moved = after(show, (e) => e.set(['zones', 'in-0', 'shape'], { ...box(7, 1, 2, 2), at: [7, -1, 1] }))
     expect(heldIn(moved)).toEqual(['in-0'])
     const { at, size } = shapeOf(moved, 'outer') as { at: number[]; size: number[] }
     expect(at[0]! - size[0]! / 2).toBeCloseTo(-3, 1)

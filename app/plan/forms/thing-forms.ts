@@ -44,7 +44,7 @@ const yawTo = (at: Point, x: number, z: number, free: boolean): number => {
   return (free ? Math.round(yaw * 10) / 10 : Math.round(yaw / 5) * 5) + 0
 }
 /** What turns a thing about where it stands. */
-function turning(kind: ThingKind, thing: { id: string; at: Point; yaw: number }, arm: number): Hold {
+function turning(kind: 'prop' | 'light' | 'mark', thing: { id: string; at: Point; yaw: number }, arm: number): Hold {
   const a = (thing.yaw * Math.PI) / 180
   return {
     key: 'turn',

@@ -70,25 +70,24 @@ export function turn(edit: Editor, refs: readonly ThingRef[], degrees: number): 
   }
 }
 function turnOne(edit: Editor, { kind, id }: ThingRef, placement: Placement): void {
-  const at = (...fields: string[]) => addressOf(kind, id, ...fields)
   const { show } = edit
   switch (kind) {
     case 'zone': {
       const { shape, tiedTo } = thingIn(show, 'zone', id)!
-      if (!tiedTo) edit.set(at('shape'), placedShape(shape, placement))
+      if (!tiedTo) edit.set(addressOf(kind, id, 'shape'), placedShape(shape, placement))
       return
     }
     case 'floor':
-      return edit.set(at('outline'), thingIn(show, 'floor', id)!.outline.map(placement.spot))
+      return edit.set(addressOf(kind, id, 'outline'), thingIn(show, 'floor', id)!.outline.map(placement.spot))
     case 'wall': {
       const wall = thingIn(show, 'wall', id)!
-      for (const end of ['from', 'to'] as const) edit.set(at(end), placement.spot(wall[end]))
+      for (const end of ['from', 'to'] as const) edit.set(addressOf(kind, id, end), placement.spot(wall[end]))
       return
     }
     default: {
       const thing = thingIn(show, kind, id) as Prop | Light | Mark
-      edit.set(at('at'), placedPoint(thing.at, placement))
-      edit.set(at('yaw'), thing.yaw + placement.turn)
+      edit.set(addressOf(kind, id, 'at'), placedPoint(thing.at, placement))
+      edit.set(addressOf(kind, id, 'yaw'), thing.yaw + placement.turn)
     }
   }
 }

@@ -43,7 +43,7 @@ export function useThingEdits() {
 
   /** Adds things of one kind and chooses the first. */
   function add<K extends ThingKind>(label: string, kind: K, things: readonly Things[K][]): boolean {
-    const done = doc.edit(label, (edit) => things.forEach((thing) => edit.add(listAddress(kind), thing)))
+    const done = doc.edit(label, (edit) => things.forEach((thing) => edit.addFound(listAddress(kind), thing)))
     if (done && things[0] && !give({ kind, id: things[0].id }, true)) selection.choose(kind, things[0].id)
     return done
   }

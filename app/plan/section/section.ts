@@ -146,7 +146,6 @@ const SMALLEST = 0.05
 
 /** What can be lifted of a thing, wherever it stands: it is drawn where it would be seen along the cut. */
 export function liftsOf(show: Show, cut: Cut, { kind, id }: ThingRef): Lift[] {
-  const set = (edit: Editor, field: string, value: unknown) => edit.set(addressOf(kind, id, field), value)
   switch (kind) {
     case 'zone': {
       const zone = thingIn(show, 'zone', id)!
@@ -165,16 +164,17 @@ export function liftsOf(show: Show, cut: Cut, { kind, id }: ThingRef): Lift[] {
             s,
             y: shape.at[1] + foot,
             says: 'Height of its middle',
-            drag: (edit, y) => set(edit, 'shape', { ...shape, at: [shape.at[0], round(y - foot), shape.at[2]] }),
+            drag: (edit, y) =>
+              edit.set(addressOf(kind, id, 'shape'), { ...shape, at: [shape.at[0], round(y - foot), shape.at[2]] }),
           },
         ]
       const put = (edit: Editor, from: number, tall: number) => {
         const y = round(from - foot)
         const height = Math.max(SMALLEST, round(tall))
-        if (shape.kind === 'prism') return set(edit, 'shape', { ...shape, y, height })
-        const at = [shape.at[0], y, shape.at[2]]
-        if (shape.kind === 'cylinder') return set(edit, 'shape', { ...shape, at, height })
-        set(edit, 'shape', { ...shape, at, size: [shape.size[0], height, shape.size[2]] })
+        if (shape.kind === 'prism') return edit.set(addressOf(kind, id, 'shape'), { ...shape, y, height })
+        const at: Point = [shape.at[0], y, shape.at[2]]
+        if (shape.kind === 'cylinder') return edit.set(addressOf(kind, id, 'shape'), { ...shape, at, height })
+        edit.set(addressOf(kind, id, 'shape'), { ...shape, at, size: [shape.size[0], height, shape.size[2]] })
       }
       return [
         { key: 'top', s, y: high, says: 'Top', drag: (edit, y) => put(edit, low, y - low) },
@@ -193,7 +193,15 @@ export function liftsOf(show: Show, cut: Cut, { kind, id }: ThingRef): Lift[] {
       const s = first ? (first.from + first.to) / 2 : alongCut(cut, floor.outline[0]!)
       const { slopeTo } = floor
       if (!slopeTo)
-        return [{ key: 'height', s, y: floor.y, says: 'Height', drag: (edit, y) => set(edit, 'y', round(y)) }]
+        return [
+          {
+            key: 'height',
+            s,
+            y: floor.y,
+            says: 'Height',
+            drag: (edit, y) => edit.set(addressOf(kind, id, 'y'), round(y)),
+          },
+        ]
       const edge = slopeTo.edge.map((i) => floor.outline[i]!)
       const head: Spot = [(edge[0]![0] + edge[1]![0]) / 2, (edge[0]![1] + edge[1]![1]) / 2]
       const others = floor.outline.filter((_, i) => !slopeTo.edge.includes(i))
@@ -202,18 +210,24 @@ export function liftsOf(show: Show, cut: Cut, { kind, id }: ThingRef): Lift[] {
         others.reduce((sum, [, z]) => sum + z, 0) / (others.length || 1),
       ]
       return [
-        { key: 'foot', s: alongCut(cut, tail), y: floor.y, says: 'Foot', drag: (edit, y) => set(edit, 'y', round(y)) },
+        {
+          key: 'foot',
+          s: alongCut(cut, tail),
+          y: floor.y,
+          says: 'Foot',
+          drag: (edit, y) => edit.set(addressOf(kind, id, 'y'), round(y)),
+        },
         {
           key: 'head',
           s: alongCut(cut, head),
           y: slopeTo.y,
           says: 'Head',
-          drag: (edit, y) => set(edit, 'slopeTo', { ...slopeTo, y: round(y) }),
+          drag: (edit, y) => edit.set(addressOf(kind, id, 'slopeTo'), { ...slopeTo, y: round(y) }),
         },
       ]
     }
     case 'wall':
-      return liftsOfWall(cut, thingIn(show, 'wall', id)!, set)
+      return liftsOfWall(cut, thingIn(show, 'wall', id)!)
     case 'prop': {
       const prop = thingIn(show, 'prop', id)!
       const s = alongCut(cut, [prop.at[0], prop.at[2]])
@@ -224,14 +238,14 @@ export function liftsOf(show: Show, cut: Cut, { kind, id }: ThingRef): Lift[] {
           s,
           y: prop.at[1] + h,
           says: 'Top',
-          drag: (edit, y) => set(edit, 'size', [w, Math.max(SMALLEST, round(y - prop.at[1])), d]),
+          drag: (edit, y) => edit.set(addressOf(kind, id, 'size'), [w, Math.max(SMALLEST, round(y - prop.at[1])), d]),
         },
         {
           key: 'foot',
           s,
           y: prop.at[1],
           says: 'Stands at',
-          drag: (edit, y) => set(edit, 'at', [prop.at[0], round(y), prop.at[2]]),
+          drag: (edit, y) => edit.set(addressOf(kind, id, 'at'), [prop.at[0], round(y), prop.at[2]]),
         },
       ]
     }
@@ -244,19 +258,18 @@ export function liftsOf(show: Show, cut: Cut, { kind, id }: ThingRef): Lift[] {
           s: alongCut(cut, [at[0], at[2]]),
           y: at[1],
           says: 'Height',
-          drag: (edit, y) => set(edit, 'at', [at[0], round(y), at[2]]),
+          drag: (edit, y) => edit.set(addressOf(kind, id, 'at'), [at[0], round(y), at[2]]),
         },
       ]
     }
   }
 }
 
-function liftsOfWall(cut: Cut, wall: Wall, set: (edit: Editor, field: string, value: unknown) => void): Lift[] {
+function liftsOfWall(cut: Cut, wall: Wall): Lift[] {
   const s = alongCut(cut, [(wall.from[0] + wall.to[0]) / 2, (wall.from[1] + wall.to[1]) / 2])
   const putOpening = (edit: Editor, opening: Opening, change: Partial<Opening>) =>
-    set(
-      edit,
-      'openings',
+    edit.set(
+      addressOf('wall', wall.id, 'openings'),
       wall.openings.map((each) => (each.id === opening.id ? { ...each, ...change } : each)),
     )
   const length = Math.hypot(wall.to[0] - wall.from[0], wall.to[1] - wall.from[1]) || 1
@@ -266,9 +279,9 @@ function liftsOfWall(cut: Cut, wall: Wall, set: (edit: Editor, field: string, va
       s,
       y: wall.y + wall.height,
       says: 'Top',
-      drag: (edit, y) => set(edit, 'height', Math.max(SMALLEST, round(y - wall.y))),
+      drag: (edit, y) => edit.set(addressOf('wall', wall.id, 'height'), Math.max(SMALLEST, round(y - wall.y))),
     },
-    { key: 'foot', s, y: wall.y, says: 'Foot', drag: (edit, y) => set(edit, 'y', round(y)) },
+    { key: 'foot', s, y: wall.y, says: 'Foot', drag: (edit, y) => edit.set(addressOf('wall', wall.id, 'y'), round(y)) },
     ...wall.openings.flatMap((opening): Lift[] => {
       const u = (opening.at + opening.width / 2) / length
       const at = alongCut(cut, [

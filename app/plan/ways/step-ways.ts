@@ -10,6 +10,7 @@ import {
   type Show,
   type Spot,
   type Step,
+  type StepKind,
 } from '~~/core/show'
 import { middleOf } from '~~/core/space'
 import { solidOfZone } from '../forms/geometry'
@@ -112,49 +113,55 @@ export function wayOfStep(show: Show, cue: Cue, { id }: Step): StepWay {
   return step && !namesParts(played) ? wayOf(show, cue, step) : NOTHING
 }
 
-function wayOf(show: Show, cue: Cue, step: Step): StepWay {
-  switch (step.kind) {
-    case 'prop':
-      return wayOfProp(show, step)
-    case 'fling':
-      return { ...NOTHING, spots: [spotOf(propIn(show, step.prop))] }
-    case 'camera': {
-      const marks = step.marks.map(({ mark }) => markIn(show, mark))
-      const lines = marks.slice(1).map((mark, i) => ({
-        spots: [spotOf(marks[i]!), spotOf(mark)],
-        jump: step.marks[i + 1]!.travel === 0,
-      }))
-      return { ...NOTHING, marks, lines }
-    }
-    case 'move': {
-      const mark = markIn(show, step.mark)
-      const from = firingsOf(show, cue).flatMap(({ zone }) => (zone ? zoneSpot(show, zone) : []))
-      return { ...NOTHING, marks: [mark], lines: from.map((spot) => ({ spots: [spot, spotOf(mark)], jump: true })) }
-    }
-    case 'sound':
-      return heardAt(show, cue, step.where, step.reach.far)
-    case 'bed':
-    case 'scatter':
-    case 'burst':
-      return heardAt(show, cue, step.where)
-    case 'light': {
-      const light = show.place.lights.find(({ id }) => id === step.light)
-      return { ...NOTHING, spots: light ? [spotOf(light)] : [] }
-    }
-    case 'drift': {
-      const { target } = step
-      const light = 'light' in target && show.place.lights.find(({ id }) => id === target.light)
-      return { ...NOTHING, spots: light ? [spotOf(light)] : [] }
-    }
-    case 'prompt': {
-      const { anchor } = step
-      if ('prop' in anchor) return { ...NOTHING, spots: [spotOf(propIn(show, anchor.prop))] }
-      if ('mark' in anchor) return { ...NOTHING, spots: [spotOf(markIn(show, anchor.mark))] }
-      return { ...NOTHING, spots: zoneSpot(show, anchor.zone) }
-    }
-    case 'zone':
-      return { ...NOTHING, spots: zoneSpot(show, step.zone) }
-    default:
-      return NOTHING
-  }
+const nowhere = () => NOTHING
+const heard = ({ where }: { where: Where }, { show, cue }: Of): StepWay => heardAt(show, cue, where)
+const at = (spots: Spot[]): StepWay => ({ ...NOTHING, spots })
+function lightSpot(show: Show, id: string): Spot[] {
+  const light = show.place.lights.find((each) => each.id === id)
+  return light ? [spotOf(light)] : []
 }
+
+/** What a step is of. */
+interface Of {
+  show: Show
+  cue: Cue
+}
+/** What each kind of step does in the place. */
+const WAYS: { [K in StepKind]: (step: Extract<Step, { kind: K }>, of: Of) => StepWay } = {
+  prop: (step, { show }) => wayOfProp(show, step),
+  fling: ({ prop }, { show }) => at([spotOf(propIn(show, prop))]),
+  camera(step, { show }) {
+    const marks = step.marks.map(({ mark }) => markIn(show, mark))
+    const lines = marks.slice(1).map((mark, i) => ({
+      spots: [spotOf(marks[i]!), spotOf(mark)],
+      jump: step.marks[i + 1]!.travel === 0,
+    }))
+    return { ...NOTHING, marks, lines }
+  },
+  move(step, { show, cue }) {
+    const mark = markIn(show, step.mark)
+    const from = firingsOf(show, cue).flatMap(({ zone }) => (zone ? zoneSpot(show, zone) : []))
+    return { ...NOTHING, marks: [mark], lines: from.map((spot) => ({ spots: [spot, spotOf(mark)], jump: true })) }
+  },
+  sound: ({ where, reach }, { show, cue }) => heardAt(show, cue, where, reach.far),
+  bed: heard,
+  scatter: heard,
+  burst: heard,
+  light: ({ light }, { show }) => at(lightSpot(show, light)),
+  drift: ({ target }, { show }) => at('light' in target ? lightSpot(show, target.light) : []),
+  prompt({ anchor }, { show }) {
+    if ('prop' in anchor) return at([spotOf(propIn(show, anchor.prop))])
+    if ('mark' in anchor) return at([spotOf(markIn(show, anchor.mark))])
+    return at(zoneSpot(show, anchor.zone))
+  },
+  zone: ({ zone }, { show }) => at(zoneSpot(show, zone)),
+  level: nowhere,
+  atmosphere: nowhere,
+  fade: nowhere,
+  freeze: nowhere,
+  signal: nowhere,
+  flag: nowhere,
+  stop: nowhere,
+}
+const wayOf = (show: Show, cue: Cue, step: Step): StepWay =>
+  (WAYS[step.kind] as (step: Step, of: Of) => StepWay)(step, { show, cue })

@@ -16,7 +16,7 @@ import { busesOf, CHANNEL, claimedChannels, type ClaimedChannel } from '../histo
 import type { Legend } from '../log'
 import { aimsOf, type Aim } from './aims'
 import { flungProps, movedProps, playedSteps } from './moved-props'
-import { channelOf, traitsOf } from './step-kinds'
+import { channelOf, holdOf, traitsOf } from './step-kinds'
 
 export interface CompiledCue {
   index: number
@@ -184,13 +184,6 @@ function withPreset(step: Step, presets: readonly Preset[]): Step {
 /** A scatter that draws from the pool of a sound decides which of it comes next. */
 const sharesPool = (step: Step, cue: Cue): boolean =>
   step.kind === 'scatter' && cue.steps.some((other) => other.kind === 'sound' && other.pool === step.pool)
-
-/** What holds a step that doesn't last as long as it says itself. */
-function holdOf(step: Step): Hold | undefined {
-  const { hold } = traitsOf(step)
-  if (hold) return hold(step)
-  return 'hold' in step ? step.hold : undefined
-}
 
 /** The channel that a step claims; a prompt that a zone shows by itself has one of its own. */
 function claimOf(step: Step, zone?: string): string | undefined {

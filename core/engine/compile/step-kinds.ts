@@ -108,3 +108,15 @@ export function channelOf(step: Step): string | undefined {
   const claim = traitsOf(step).claims?.(step)
   return claim?.logged ? claim.channel : undefined
 }
+
+/** How long a step lasts by what it says itself (s), or `drawn`; undefined where its hold says it. */
+export function ownLength(step: Step): number | 'drawn' | undefined {
+  const { length } = traitsOf(step)
+  return typeof length === 'function' ? length(step) : length
+}
+/** What holds a step that doesn't last as long as it says itself. */
+export function holdOf(step: Step): Hold | undefined {
+  const { hold } = traitsOf(step)
+  if (hold) return hold(step)
+  return 'hold' in step ? step.hold : undefined
+}

@@ -34,12 +34,12 @@ describe('what is otherwise in a later version', () => {
     const [step] = cue.steps
     const [change] = between((edit) => {
       edit.add(['cues', cue.id, 'steps'], { ...step, id: 'one-more' }, 0)
-      edit.set(['cues', cue.id, 'steps', step.id, 'after'], 4.5)
+      edit.set(['cues', cue.id, 'steps', step.id, 'at'], 4.5)
     })
     expect(change.fields.map(({ keys, after }) => [keys.slice(0, 2).join('/'), keys.at(-1), typeof after])).toEqual(
       expect.arrayContaining([
         ['steps/one-more', 'one-more', 'object'],
-        [`steps/${step.id}`, 'after', 'number'],
+        [`steps/${step.id}`, 'at', 'number'],
       ]),
     )
     expect(change.fields).toHaveLength(2)

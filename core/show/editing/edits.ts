@@ -1,6 +1,7 @@
 import { complete } from '../format/complete'
 import { keysOf, pointerOf, short, ShowError } from '../format/errors'
 import { isRecord, type Field } from '../format/fields'
+import type { Address, ValueAt } from './address'
 import { applyPatch, idTests, inverse, valueAtPointer, type Operation } from './patch'
 import { checkPlain } from '../reading/plain'
 import { checkShow } from '../reading/check'
@@ -15,9 +16,6 @@ export interface Edit {
   label: string
   patch: Operation[]
 }
-
-/** A way to a place in the show in which list items stand by their id: ['zones', 'rope-post', 'rim']. */
-export type Address = readonly (string | number)[]
 
 /** The keys of an address: ids of list items become their indices. @throws ShowError if one is not there */
 export function resolve(show: unknown, address: Address): string[] {
@@ -40,9 +38,12 @@ export function resolve(show: unknown, address: Address): string[] {
 export interface Editor {
   readonly show: Show
   /** Gives a place a value; undefined takes the field away. */
-  set(address: Address, value: unknown): void
+  set<const A extends Address>(address: A, value: ValueAt<Show, A>): void
+  /** The same where the address is only known as it is found, that of a reference: what is put there, the table checks. */
+  setFound(address: Address, value: unknown): void
   /** Adds an item to a list, at its end if no index is given. */
-  add(list: Address, item: unknown, index?: number): void
+  add<const A extends Address>(list: A, item: ValueAt<Show, readonly [...A, number]>, index?: number): void
+  addFound(list: Address, item: unknown): void
   remove(address: Address): void
 }
 
@@ -55,24 +56,28 @@ export function patchOf(show: Show, work: (editor: Editor) => void): { patch: Op
     now = applyPatch(now, step)
     patch.push(...step)
   }
+  const setAt = (address: Address, value: unknown) => {
+    const parent = resolve(now, address.slice(0, -1))
+    const last = resolve(now, address).at(-1)!
+    const node = valueAtPointer(now, pointerOf(parent)) as Record<string, unknown>
+    const path = pointerOf([...parent, last])
+    const there = node[last] !== undefined
+    if (value === undefined) {
+      if (there) put(parent, { op: 'remove', path })
+    } else put(there ? [...parent, last] : parent, { op: there ? 'replace' : 'add', path, value })
+  }
+  const addAt = (list: Address, item: unknown, index?: number) => {
+    const keys = resolve(now, list)
+    put(keys, { op: 'add', path: pointerOf([...keys, index ?? '-']), value: item })
+  }
   const editor: Editor = {
     get show() {
       return now
     },
-    set(address, value) {
-      const parent = resolve(now, address.slice(0, -1))
-      const last = resolve(now, address).at(-1)!
-      const node = valueAtPointer(now, pointerOf(parent)) as Record<string, unknown>
-      const path = pointerOf([...parent, last])
-      const there = node[last] !== undefined
-      if (value === undefined) {
-        if (there) put(parent, { op: 'remove', path })
-      } else put(there ? [...parent, last] : parent, { op: there ? 'replace' : 'add', path, value })
-    },
-    add(list, item, index) {
-      const keys = resolve(now, list)
-      put(keys, { op: 'add', path: pointerOf([...keys, index ?? '-']), value: item })
-    },
+    set: setAt,
+    setFound: setAt,
+    add: addAt,
+    addFound: addAt,
     remove(address) {
       const keys = resolve(now, address)
       put(keys, { op: 'remove', path: pointerOf(keys) })

@@ -161,12 +161,12 @@ export function paste(
       const name = names.get(key)
       const whole = { ...item, id, ...(name !== undefined && { name }) }
       if (replaced) {
-        edit.set([...LISTS[list], id], whole)
+        edit.setFound([...LISTS[list], id], whole)
         continue
       }
       const value = withFreshIds(whole, rules, steps)
       if (list === 'kits') kitRules.set(id, renamedRules(item as Kit, value as Kit))
-      edit.add([...LISTS[list]], list === 'zones' ? withOverrides(value as Zone, kitRules) : value)
+      edit.addFound(LISTS[list], list === 'zones' ? withOverrides(value as Zone, kitRules) : value)
       added.push({ list, id })
     }
   return { made: things.map(({ list, id }) => ({ list, id: ids.get(keyOf({ list, id }))! })), added }

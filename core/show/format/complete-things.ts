@@ -1,6 +1,6 @@
 import { complete } from './complete'
 import type { RecordField } from './fields'
-import { cue, rule, sound, walk, walkPoint, zone } from './table'
+import { cue, pool, rule, sound, walk, walkPoint, zone } from './table'
 import { floor, light, mark, mesh, opening, prop, wall } from './table-place'
 import { stepKinds } from './table-steps'
 import type {
@@ -10,6 +10,7 @@ import type {
   Mark,
   Mesh,
   Opening,
+  Pool,
   Prop,
   Rule,
   Sound,
@@ -40,6 +41,7 @@ export const completeProp = completed<Prop, 'id' | 'name' | 'kind' | 'at' | 'siz
 export const completeLight = completed<Light, 'id' | 'name' | 'kind' | 'at' | 'candela'>(light)
 export const completeMesh = completed<Mesh, 'asset'>(mesh)
 export const completeSound = completed<Sound, 'id' | 'name' | 'asset' | 'seconds'>(sound)
+export const completePool = completed<Pool, 'id' | 'name' | 'sounds'>(pool)
 export const completeMark = (given: Pick<Mark, 'id' | 'name' | 'kind' | 'at'>): Mark => complete(mark, given) as Mark
 export const completePoint = completed<WalkPoint, 'at'>(walkPoint)
 export const completeStep = (given: Pick<Step, 'id' | 'kind'>): Step => complete(stepKinds[given.kind], given) as Step

@@ -212,5 +212,38 @@ export const stepKinds = {
   stop: step('stop', { cue: ref('cues') }, { fade: [seconds, 0.2] }),
 } satisfies { [K in StepKind]: RecordField }
 
+/** What a step of a kind makes of its cue: something that goes on, a freeze, a picture, or nothing above all. */
+export type Bearing = 'picture' | 'freeze' | 'bed' | 'other'
+interface Manner {
+  bearing: Bearing
+  /** It is heard rather than done. */
+  sounds?: true
+  /** Somebody notices when it doesn't end; a light or a door that is kept is what a switch is for. */
+  wears?: true
+}
+/** What is to be known of each kind beside its fields. */
+const manners: { [K in StepKind]: Manner } = {
+  sound: { bearing: 'other', sounds: true, wears: true },
+  bed: { bearing: 'bed', sounds: true, wears: true },
+  scatter: { bearing: 'bed', sounds: true, wears: true },
+  level: { bearing: 'other' },
+  light: { bearing: 'other' },
+  drift: { bearing: 'bed' },
+  atmosphere: { bearing: 'bed' },
+  prompt: { bearing: 'bed', wears: true },
+  camera: { bearing: 'picture', wears: true },
+  fade: { bearing: 'picture' },
+  freeze: { bearing: 'freeze', wears: true },
+  move: { bearing: 'other' },
+  prop: { bearing: 'other' },
+  fling: { bearing: 'other' },
+  burst: { bearing: 'other' },
+  signal: { bearing: 'other' },
+  flag: { bearing: 'other' },
+  zone: { bearing: 'other' },
+  stop: { bearing: 'other' },
+}
+export const mannerOf = (kind: StepKind): Manner => manners[kind]
+
 /** The kinds of steps, in an order that gives each its number. */
 export const STEP_KINDS = Object.keys(stepKinds) as StepKind[]

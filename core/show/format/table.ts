@@ -53,7 +53,7 @@ export const sound = named(
   { gain: [number(), 0], trim: [range(0)], tags: [list(text()), []] },
 )
 const bus = named({}, { gain: [number(), 0] })
-const pool = named(
+export const pool = named(
   { sounds: list(record({ sound: ref('sounds') }, { weight: [number(0), 1] }), 1) },
   {
     draw: [choice('shuffle', 'random', 'sequence'), 'shuffle'],

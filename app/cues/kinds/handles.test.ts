@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { patchOf, type Step } from '~~/core/show'
 import { full, withSteps } from '~~/core/testing/whole-steps'
-import { putInStep } from '../step/parts'
-import { handlesOf, mainHandle } from './handles'
-import type { Stroke } from './strokes'
+import { putInStep } from './step-pieces'
+import { mainHandle } from './handles'
+import { handlesOf } from './step-sheets'
+import type { Stroke } from './stroke'
 
 type Given = { kind: Step['kind'] } & Record<string, unknown>
 /** What dragging a handle of a step to a time makes of it: of a step that begins at 1 s and ends when `to` says. */

@@ -17,11 +17,12 @@ import { soundsAhead } from '~/playback/ahead'
 import { decodeKey } from '~/playback/decoded'
 import { createPlayer } from '~/playback/sound-player'
 import { useSound } from '~/playback/sound'
-import { firersOf } from './firers'
+import { firersOf } from '../edits/firers'
 import { lengthOfPreview, placeOf, previewShow, type Listener } from './preview-show'
 import type { PreviewWorker } from './preview.worker'
-import type { Shown } from './step/cautions'
-import { endOf, strokesOf } from './stave/strokes'
+import type { Shown } from './shown'
+import { endOf } from '../kinds/stroke'
+import { strokesOf } from './strokes'
 
 /** A cue is seen over so long at least (s). */
 const LEAST = 6

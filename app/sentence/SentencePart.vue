@@ -9,22 +9,33 @@ import PartColour from '~/parts/PartColour.vue'
 import PartEase from '~/parts/PartEase.vue'
 import PartNumber from '~/parts/PartNumber.vue'
 import PartText from '~/parts/PartText.vue'
-import type { PutIn, StepPart } from './parts'
-import StepStops from './StepStops.vue'
+import type { Part, PutIn, SentencePart, Way } from './pieces'
+import PartStops from './PartStops.vue'
 
-/** One part of a step's sentence. */
-const props = defineProps<{ part: StepPart; of: string; putIn: (edit: Editor) => PutIn }>()
+/** One part of a sentence. `of`: what it is a part of, as Undo says it after the part: ' of …', ' in …'. */
+const props = defineProps<{ part: SentencePart; of: string; putIn: (edit: Editor) => PutIn }>()
 const doc = useShow()
-const label = computed(() => `${props.part.name} of ${props.of}`)
-const put = (value: unknown, path = props.part.path) => doc.edit(label.value, (edit) => props.putIn(edit)(path, value))
-const putNumber = (edit: Editor, value: number) => props.putIn(edit)(props.part.path, value)
+const label = computed(() => (props.part.does ?? props.part.name) + props.of)
+/** What a part puts is of the kind that stands there: each says what it is. */
+const putHere = (edit: Editor, value: unknown, way = props.part.way) => props.putIn(edit)(way, value as never)
+const put = (value: unknown) => doc.edit(label.value, (edit) => putHere(edit, value))
+const timesOf = (part: Part<'number'>) => part.times ?? 1
+function putNumber(edit: Editor, value: number) {
+  const { part } = props
+  if (part.as !== 'number') return putHere(edit, value)
+  putHere(edit, part.digits === 0 ? Math.round(value) : value / timesOf(part))
+}
 
 function putChosen(edit: Editor, value: unknown) {
   const { part } = props
   if (part.as === 'choice' && part.choose) part.choose(props.putIn(edit), value, edit)
-  else props.putIn(edit)(part.path, value)
+  else putHere(edit, value)
 }
-const choose = (value: unknown) => doc.edit(label.value, (edit) => putChosen(edit, value))
+function choose(value: unknown) {
+  const elsewhere = props.part.as === 'choice' ? props.part.elsewhere : undefined
+  if (elsewhere?.value === value && elsewhere) elsewhere.go()
+  else doc.edit(label.value, (edit) => putChosen(edit, value))
+}
 function pick() {
   const { part } = props
   if (part.as !== 'choice' || !part.picks) return
@@ -49,7 +60,7 @@ const putEnd = (end: 0 | 1) => (edit: Editor, value: number) => {
   const { part } = props
   if (part.as !== 'range') return
   const other = part.value[1 - end]!
-  props.putIn(edit)(part.path, end === 0 ? [value, Math.max(value, other)] : [Math.min(value, other), value])
+  putHere(edit, end === 0 ? [value, Math.max(value, other)] : [Math.min(value, other), value])
 }
 const HOLDS: { value: Hold | 'seconds'; words: string }[] = [
   { value: 'release', words: 'until released' },
@@ -76,8 +87,9 @@ function toggle(lock: Lock) {
     <PartNumber
       v-if="part.value !== undefined"
       :name="part.name"
-      :value="part.value"
+      :value="part.value * timesOf(part)"
       :unit="part.unit"
+      :digits="part.digits"
       :min="part.min"
       :max="part.max"
       :step="part.step"
@@ -126,16 +138,18 @@ function toggle(lock: Lock) {
         :value="part.value[i]!"
         :unit="part.unit"
         :label="label"
-        :put="(edit, value) => putIn(edit)([...part.path, i], value)"
+        :put="(edit, value) => putHere(edit, value, `${part.way}.${i}` as Way)"
       />
       {{ part.ways[i] }}{{ i < part.axes.length - 1 ? ', ' : '' }}</template
     ></template
   >
   <template v-else-if="part.as === 'choice'"
-    ><PartChoice :name="part.name" :value="part.value" :options="[...part.options]" @choose="choose" /><PickButton
-      v-if="part.picks"
+    ><PartChoice
       :name="part.name"
-      @click="pick"
+      :value="part.value"
+      :options="part.options"
+      :cue="part.cue"
+      @choose="choose" /><PickButton v-if="part.picks" :name="part.name" @click="pick"
   /></template>
   <PartText
     v-else-if="part.as === 'text'"
@@ -171,5 +185,12 @@ function toggle(lock: Lock) {
       {{ words }}</label
     ></span
   >
-  <StepStops v-else-if="part.as === 'stops'" :stops="part.value" :marks="part.options" :label="label" :put-in="putIn" />
+  <button
+    v-else-if="part.as === 'more'"
+    class="part !text-bone-3"
+    @click="doc.edit(label, (edit) => part.as === 'more' && part.put(putIn(edit)))"
+  >
+    {{ part.name }}
+  </button>
+  <PartStops v-else-if="part.as === 'stops'" :stops="part.value" :marks="part.options" :label="label" :put-in="putIn" />
 </template>

@@ -9,7 +9,7 @@ import {
   type Show,
 } from '~~/core/show'
 import { floorAt, middleOf, solidOf } from '~~/core/space'
-import { firersOf } from './firers'
+import { firersOf } from '../edits/firers'
 
 /** What a preview is called inside its show: nothing else may be called so. */
 const OWN = {

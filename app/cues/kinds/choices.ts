@@ -1,10 +1,10 @@
 import { BUSES, partIn, type Cue, type PartKind, type Show, type Step } from '~~/core/show'
 import { cuesOfKit } from '~/document/making/kit-parts'
 import type { ThingKind } from '~/document/things'
-import type { Option, StepPart } from './parts'
+import type { Option, SentencePart } from '~/sentence/pieces'
 
 /** What of a show can be chosen for a step. */
-export const named = (items: readonly { id: string; name: string }[]): Option[] =>
+export const named = (items: readonly { id: string; name: string }[]): Option<string>[] =>
   items.map(({ id, name }) => ({ value: id, words: name }))
 
 /** What a cue may speak of: a show, and the cue itself, where the parts of its kit may stand. */
@@ -45,7 +45,7 @@ export const buses = (show: Show): Option[] => {
     ...BUSES.filter((id) => !own.some(({ value }) => value === id)).map((id) => ({ value: id, words: id })),
   ]
 }
-export const camerasOf = (of: Of): Option[] => [
+export const camerasOf = (of: Of): Option<string>[] => [
   ...named(partsFor(of, 'mark')),
   ...named(of.show.place.marks.filter(({ kind }) => kind === 'camera')),
 ]
@@ -75,7 +75,7 @@ export const sounding = (of: Of): Option[] => [
   ...all(of, 'pool').map(({ id, name }) => ({ value: { pool: id }, words: `one of ${name}` })),
 ]
 
-type Picks = NonNullable<Extract<StepPart, { as: 'choice' }>['picks']>
+type Picks = NonNullable<Extract<SentencePart, { as: 'choice' }>['picks']>
 const pick = (kinds: readonly ThingKind[], value: Picks['value']): Picks => ({ kinds, value })
 /** What can be picked in the plan for a place, an anchor, one thing of a kind. */
 export const PICKS = {

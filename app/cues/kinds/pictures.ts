@@ -1,7 +1,7 @@
 import { powerDecibels } from '~~/core/base'
-import type { StepKind } from '~~/core/show'
 import { BLOCK } from '~~/core/sound'
-import type { Stroke } from './strokes'
+import type { Lock } from '~~/core/show'
+import type { Stroke } from './stroke'
 
 /** How a row of the stave is drawn: pixels high, and where a time is (px). */
 export const ROW = 26
@@ -13,6 +13,27 @@ const SOFTEST = -60
 const BAR = 3
 
 type X = (t: number) => number
+/** Where a step is drawn: its stroke and when that ends (s), the head of its row (px), how loud its sounds are over time. */
+export interface Space {
+  stroke: Stroke
+  end: number
+  x: X
+  y: number
+  envelopeOf: (sound: string) => ArrayLike<number> | undefined
+}
+/** What is drawn of a step, as paths. */
+export interface Picture {
+  bars?: string
+  rope?: string
+  stems?: string
+  flecks?: string
+  frames?: { path: string; middle: number }[]
+  locks?: { lock: Lock; y: number; taken: boolean }[]
+  /** Its curve is filled with this colour. */
+  fill?: string
+  /** It stands on a slab, in a frame, hangs by a thread. */
+  on?: 'slab' | 'board' | 'thread'
+}
 const fixed = (n: number) => n.toFixed(1)
 
 /** What it changes as a line in its row; `y` is the head of the row. */
@@ -49,6 +70,13 @@ export function barsPath(
     if (height > 0.5) path += `M${fixed(from + i * BAR)} ${fixed(y + (ROW - height) / 2)}v${fixed(height)}`
   }
   return path
+}
+
+/** The loudest moment of a sound (dB). */
+export function loudestOf(envelope: ArrayLike<number> | undefined): number | undefined {
+  let most = 0
+  for (let i = 0; i < (envelope?.length ?? 0); i++) most = Math.max(most, envelope![i]!)
+  return most > 0 ? powerDecibels(most) : undefined
 }
 
 /** A sound of a sprinkle as a stem with a head, as high as it is loud. */
@@ -101,15 +129,18 @@ export function fleckPath(count: number, from: number, life: number, x: X, y: nu
   return path
 }
 
+/** How far apart the rows of what is taken stand (px). */
+const LOCK_ROW = 5
+const LOCKS: Lock[] = ['walk', 'jump', 'look', 'use']
+/** What a freeze takes is filled, what it leaves a line. */
+export const lockRows = (taken: readonly Lock[], y: number): NonNullable<Picture['locks']> =>
+  LOCKS.map((lock, i) => ({ lock, y: y + EDGE + i * LOCK_ROW, taken: taken.includes(lock) }))
+
 /** A letter of a name is so wide (px), and so much is left free beside it. */
 const LETTER = 5.9
 const BESIDE = 6
 const wide = (name: string) => name.length * LETTER
-/** These are pictures that a name would cover. */
-const PICTURES = new Set<StepKind>(['scatter', 'fling', 'burst', 'fade', 'camera', 'freeze'])
-/** Whether the name of a step stands within its stroke, or beside its end. */
-export const isNamedWithin = (kind: StepKind, name: string, width: number): boolean =>
-  !PICTURES.has(kind) && width >= wide(name) + 2 * BESIDE
-/** How far beyond the end of a stroke its name reaches (px). */
-export const nameBeyond = (kind: StepKind, name: string, width: number): number =>
-  isNamedWithin(kind, name, width) ? 0 : wide(name) + 2 * BESIDE
+/** Whether a name has room within a stroke. */
+export const fitsWithin = (name: string, width: number): boolean => width >= wide(name) + 2 * BESIDE
+/** So much of the stave a name takes beside a stroke (px). */
+export const roomBeside = (name: string): number => wide(name) + 2 * BESIDE

@@ -3,7 +3,7 @@ import { freeId, usesOf, type Cue, type Editor, type Show, type Step } from '~~/
 
 /** Puts one cue in the place of another wherever that is fired or ended. */
 export function replaceCue(edit: Editor, from: string, to: string): void {
-  for (const { keys } of usesOf(edit.show, 'cues', from)) edit.set(keys, to)
+  for (const { keys } of usesOf(edit.show, 'cues', from)) edit.setFound(keys, to)
 }
 
 /** Takes a cue out of a show, and with it what can't be without it: rules that fire it, steps that end it, and what zones say otherwise of such rules. */
@@ -13,7 +13,7 @@ export function removeCue(edit: Editor, id: string): void {
     if (!use) break
     const { keys } = use
     const overrides = keys.indexOf('overrides')
-    if (overrides >= 0) edit.set(keys, undefined)
+    if (overrides >= 0) edit.setFound(keys, undefined)
     else {
       if (keys[0] === 'kits') letGoOfOverrides(edit, Number(keys[1]), Number(keys[3]))
       edit.remove(keys.slice(0, keys.lastIndexOf('cue')))
@@ -26,7 +26,7 @@ function letGoOfOverrides(edit: Editor, kit: number, rule: number): void {
   const { id, rules } = edit.show.kits[kit]!
   const name = rules[rule]!.id
   for (const zone of edit.show.zones)
-    if (zone.kit === id && zone.overrides?.[name]) edit.set(['zones', zone.id, 'overrides', name], undefined)
+    if (zone.kit === id && zone.overrides?.[name]) edit.remove(['zones', zone.id, 'overrides', name])
 }
 
 /** Steps again, with ids that none of the show has. */

@@ -7,21 +7,28 @@ import PickButton from '~/parts/PickButton.vue'
 import PartChoice from '~/parts/PartChoice.vue'
 import PartEase from '~/parts/PartEase.vue'
 import PartNumber from '~/parts/PartNumber.vue'
-import type { Option, PutIn } from './parts'
+import type { Option, PutIn } from './pieces'
 
 /** The camera marks that a picture goes to, one after the other: how it gets to each, and how long it stays. */
 type Stops = Extract<Step, { kind: 'camera' }>['marks']
-const props = defineProps<{ stops: Stops; marks: readonly Option[]; label: string; putIn: (edit: Editor) => PutIn }>()
+const props = defineProps<{
+  stops: Stops
+  marks: readonly Option<string>[]
+  label: string
+  putIn: (edit: Editor) => PutIn
+}>()
 const doc = useShow()
-const set = (stops: Stops) => doc.edit(props.label, (edit) => props.putIn(edit)(['marks'], stops))
-const put = (index: number, field: string) => (edit: Editor, value: unknown) =>
-  props.putIn(edit)(['marks', index, field], value)
-const change = (index: number, field: string, value: unknown) =>
+const set = (stops: Stops) => doc.edit(props.label, (edit) => props.putIn(edit)('marks', stops))
+const put =
+  <F extends keyof Stops[number]>(index: number, field: F) =>
+  (edit: Editor, value: Stops[number][F]) =>
+    props.putIn(edit)(`marks.${index}.${field}`, value as never)
+const change = <F extends keyof Stops[number]>(index: number, field: F, value: Stops[number][F]) =>
   doc.edit(props.label, (edit) => put(index, field)(edit, value))
 /** One more: a mark that it doesn't go to yet, if there is one. */
 function more() {
   const next = props.marks.find(({ value }) => !props.stops.some(({ mark }) => mark === value)) ?? props.marks[0]!
-  set([...props.stops, { mark: next.value as string, travel: 2, ease: 'inout', stay: 1 }])
+  set([...props.stops, { mark: next.value, travel: 2, ease: 'inout', stay: 1 }])
 }
 function pick(index: number) {
   picking.value = {
@@ -49,12 +56,7 @@ function earlier(index: number) {
   <span class="my-1 block border-l-2 border-rule pl-3">
     <span v-for="(stop, i) in stops" :key="i" class="block" :data-stop="i + 1">
       {{ i + 1 }}.
-      <PartChoice
-        :name="`Mark ${i + 1}`"
-        :value="stop.mark as unknown"
-        :options="[...marks]"
-        @choose="change(i, 'mark', $event)"
-      />
+      <PartChoice :name="`Mark ${i + 1}`" :value="stop.mark" :options="marks" @choose="change(i, 'mark', $event)" />
       <PickButton :name="`mark ${i + 1}`" @click="pick(i)" />, travelling
       <PartNumber
         :name="`Travel ${i + 1}`"

@@ -4,11 +4,12 @@ import { SOUND } from '~~/core/testing/small-show'
 import { full, leaves, WHOLE, withSteps } from '~~/core/testing/whole-steps'
 import { stepWords } from '~/words/step-kinds'
 import { lengthsOf } from './lengths'
-import { putInStep, type StepPart } from './parts'
-import { sentenceOf } from './sentences'
+import { putInStep } from './step-pieces'
+import type { SentencePart } from '~/sentence/pieces'
+import { sentenceOf } from './step-sheets'
 
-const partsOf = (show: Show, step: Step): StepPart[] =>
-  sentenceOf(show, show.cues[0]!, step).filter((piece): piece is StepPart => typeof piece !== 'string')
+const partsOf = (show: Show, step: Step): SentencePart[] =>
+  sentenceOf(show, show.cues[0]!, step).filter((piece): piece is SentencePart => typeof piece !== 'string')
 
 const KINDS = Object.keys(stepKinds) as StepKind[]
 /** What has no part of its own in the sentence: what a step is, and what its row's button does. */
@@ -17,9 +18,9 @@ const ELSEWHERE = ['id', 'kind', 'muted']
 describe('the sentence of a step', () => {
   it.each(KINDS)('has a part for every field that the format gives a %s', (kind) => {
     const show = withSteps(kind, WHOLE[kind])
-    const paths = show.cues[0]!.steps.flatMap((step) => partsOf(show, step)).map(({ path }) => path.join('.'))
+    const ways = show.cues[0]!.steps.flatMap((step) => partsOf(show, step)).map(({ way }) => way)
     const wanted = new Set(leaves(stepKinds[kind]).filter((leaf) => !ELSEWHERE.includes(leaf)))
-    const isReached = (leaf: string) => paths.some((path) => leaf === path || leaf.startsWith(`${path}.`))
+    const isReached = (leaf: string) => ways.some((path) => leaf === path || leaf.startsWith(`${path}.`))
     expect([...wanted].filter((leaf) => !isReached(leaf))).toEqual([])
   })
 
@@ -45,7 +46,7 @@ describe('the sentence of a step', () => {
           const made = patchOf(show, (edit) => {
             const put = putInStep(edit, 'cue', step.id)
             if (part.choose) part.choose(put, value, edit)
-            else put(part.path, value)
+            else put(part.way, value as never)
           })
           // A pool or a sound, a set or an add: what is read again is a whole show.
           expect(() => readShow(JSON.parse(JSON.stringify(made.show)))).not.toThrow()
