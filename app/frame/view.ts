@@ -7,6 +7,8 @@ import { useSelection, type Chosen } from './selection'
 import { rulesAt } from '~~/core/show'
 import { useShow } from '~/document/show'
 
+export type ViewName = 'desk' | 'cues' | 'sounds'
+
 interface Kept {
   from: number
   to: number
@@ -24,7 +26,7 @@ export const useView = defineStore('view', () => {
   const playhead = usePlayhead()
   const selection = useSelection()
   /** Which view is looked at. */
-  const looks = ref<'desk' | 'cues' | 'sounds'>('desk')
+  const looks = ref<ViewName>('desk')
   const from = ref(0)
   const to = ref(0)
   const plan = ref<{ x: number; z: number; scale: number }>()

@@ -11,7 +11,8 @@ import { usePlayhead } from '~/frame/playhead'
 import { isSearching } from '~/frame/searching'
 import { useSelection } from '~/frame/selection'
 import { useShow } from '~/document/show'
-import { useView } from '~/frame/view'
+import { useView, type ViewName } from '~/frame/view'
+import { VIEW_NAMES, VIEWS } from '~/views/views'
 
 /** What a slider does with its own keys; and none of them takes a zone away. */
 const OF_SLIDERS = new Set([
@@ -37,13 +38,20 @@ function focusIn(region: string): void {
   ;(first ?? part).focus()
 }
 
-/** Over the sounds only what Ctrl does holds; over a cue's stave what is chosen in the plan below is still deleted and nudged. */
+/** What is chosen in the plan is deleted with these, and nudged with Alt, whatever is seen above it. */
 const OF_THE_PLAN = new Set(['Delete', 'Backspace', 'Escape'])
-const holdsIn = (looks: string, event: KeyboardEvent): boolean =>
-  looks === 'desk' ||
-  event.ctrlKey ||
-  event.metaKey ||
-  (looks === 'cues' && (event.altKey || OF_THE_PLAN.has(event.key)))
+function holdsIn(looks: ViewName, event: KeyboardEvent): boolean {
+  const { keys } = VIEWS[looks]
+  return (
+    keys === 'all' ||
+    event.ctrlKey ||
+    event.metaKey ||
+    (keys === 'plan' && (event.altKey || OF_THE_PLAN.has(event.key)))
+  )
+}
+/** The view that a key goes to, from wherever one is. */
+const viewOfKey = ({ key, ctrlKey, metaKey, altKey }: KeyboardEvent): ViewName | undefined =>
+  ctrlKey || metaKey || altKey ? undefined : VIEW_NAMES.find((name) => VIEWS[name].key === key)
 
 /** What Ctrl+A chooses: what stands in the place, not the place itself. */
 const IN_THE_PLAN = ['zone', 'prop', 'light', 'mark'] as const
@@ -151,6 +159,11 @@ export function useKeys() {
       return
     const key = event.key.length === 1 ? event.key.toLowerCase() : event.key
     if (OF_SLIDERS.has(key) && target.matches('input[type=range]')) return
+    const to = viewOfKey(event)
+    if (to) {
+      event.preventDefault()
+      return void (view.looks = to)
+    }
     if (!holdsIn(view.looks, event)) return
     const act = event.ctrlKey || event.metaKey ? withControl[key] : event.altKey ? withAlt[key] : plain[key]
     if (!act) return

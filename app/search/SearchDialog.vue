@@ -19,6 +19,7 @@ import { isMixing } from '~/frame/mixing'
 import { isSearching } from '~/frame/searching'
 import { useSelection } from '~/frame/selection'
 import { useView } from '~/frame/view'
+import { VIEW_NAMES, VIEWS } from '~/views/views'
 import { TOOLS, type Tool } from '~/plan/hand/tools'
 import { useThingEdits } from '~/plan/hand/thing-edits'
 import { useSound } from '~/playback/sound'
@@ -41,7 +42,7 @@ const things = useThingEdits()
 const words = ref('')
 const none: Entry | null = null
 
-const inPlace = () => view.looks === 'sounds' && (view.looks = 'desk')
+const inPlace = () => VIEWS[view.looks].whole && (view.looks = 'desk')
 const act = (id: string, name: string, more: string, go: () => void) => ({
   entry: { key: `action//${id}`, kind: 'action', id, name, more } satisfies Entry,
   go,
@@ -87,9 +88,9 @@ function addStep(kind: StepKind) {
   useAddStep(() => doc.cues.find(({ id }) => id === cue.id)!).add(kind)
 }
 const ACTIONS = [
-  act('desk', 'Go to the desk', 'view score', () => (view.looks = 'desk')),
-  act('cues', 'Go to the cues', 'view stave', () => (view.looks = 'cues')),
-  act('sounds', 'Go to the sounds', 'view shore', () => (view.looks = 'sounds')),
+  ...VIEW_NAMES.map((name) =>
+    act(name, `Go to the ${VIEWS[name].name.toLowerCase()}`, VIEWS[name].found, () => (view.looks = name)),
+  ),
   act('play', 'Play, or stop', 'start pause', () => playhead.toggle()),
   act('start', 'Go to the start', 'home', () => playhead.seek(0)),
   act('fit', 'See the whole run', 'zoom fit', () => view.fit()),

@@ -19,8 +19,8 @@ import SaveState from '~/frame/SaveState.vue'
 import UndoButtons from '~/frame/UndoButtons.vue'
 import DeskBand from '~/desk/DeskBand.vue'
 import PlanBand from '~/plan/PlanBand.vue'
-import ScoreBand from '~/score/ScoreBand.vue'
 import { useKeys } from '~/keys/keys'
+import { VIEW_NAMES, VIEWS } from '~/views/views'
 
 const route = useRoute()
 const doc = useShow()
@@ -41,18 +41,11 @@ function bringIn(dropped: File) {
   brings.value = true
   droppedPlace.value = dropped
 }
-const SoundsView = fetched(() => import('~/sounds/SoundsView.vue'))
-const CuesBand = fetched(() => import('~/cues/CuesBand.vue'))
-const CueReadOuts = fetched(() => import('~/cues/CueReadOuts.vue'))
 const SearchDialog = fetched(() => import('~/search/SearchDialog.vue'))
 const MixPanel = fetched(() => import('~/mix/MixPanel.vue'))
 const fetchPutSound = () => import('~/sounds/put-sound')
 const HistoryPanel = fetched(() => import('~/history/HistoryPanel.vue'))
-const VIEWS = [
-  { value: 'desk', words: 'Desk' },
-  { value: 'cues', words: 'Cues' },
-  { value: 'sounds', words: 'Sounds' },
-] as const
+const seen = computed(() => VIEWS[view.looks])
 const { over } = useDrops((files) => {
   const sounds = files.filter(isSound)
   const place = files.find((dropped) => !isSound(dropped))
@@ -117,14 +110,15 @@ function divide(event: PointerEvent) {
       <template v-if="doc.isOpen" #views>
         <nav class="flex gap-1" aria-label="Views">
           <button
-            v-for="each in VIEWS"
-            :key="each.value"
+            v-for="name in VIEW_NAMES"
+            :key="name"
             class="rounded-md px-2.5 py-1"
-            :class="view.looks === each.value ? 'bg-ink-3 text-bone' : 'text-bone-2 hover:text-bone'"
-            :aria-current="view.looks === each.value ? 'page' : undefined"
-            @click="view.looks = each.value"
+            :class="view.looks === name ? 'bg-ink-3 text-bone' : 'text-bone-2 hover:text-bone'"
+            :aria-current="view.looks === name ? 'page' : undefined"
+            :title="`${VIEWS[name].help} (${VIEWS[name].key})`"
+            @click="view.looks = name"
           >
-            {{ each.words }}
+            {{ VIEWS[name].name }}
           </button>
         </nav>
       </template>
@@ -146,7 +140,7 @@ function divide(event: PointerEvent) {
         />
       </div>
       <button
-        v-if="doc.isOpen && view.looks !== 'sounds'"
+        v-if="doc.isOpen && !seen.whole"
         class="button"
         :aria-pressed="isLookingBack"
         @click="isLookingBack = !isLookingBack"
@@ -160,15 +154,15 @@ function divide(event: PointerEvent) {
     <p v-if="failed" role="alert" class="m-8 text-rust">
       {{ failed }} <NuxtLink to="/" class="part">All shows</NuxtLink>
     </p>
-    <SoundsView v-if="!failed && doc.isOpen && view.looks === 'sounds'" />
-    <main
-      v-if="!failed && doc.isOpen"
-      v-show="view.looks !== 'sounds'"
-      ref="frame"
-      class="flex min-h-0 flex-1 flex-col"
-    >
-      <CuesBand v-if="view.looks === 'cues'" v-show="scoreShare > 0" :style="{ flex: `${scoreShare} 1 0` }" />
-      <ScoreBand v-show="scoreShare > 0 && view.looks === 'desk'" :style="{ flex: `${scoreShare} 1 0` }" />
+    <component :is="seen.whole" v-if="!failed && doc.isOpen && seen.whole" />
+    <main v-if="!failed && doc.isOpen" v-show="!seen.whole" ref="frame" class="flex min-h-0 flex-1 flex-col">
+      <template v-for="name in VIEW_NAMES" :key="name"
+        ><component
+          :is="VIEWS[name].band"
+          v-if="VIEWS[name].band && (VIEWS[name].stays || view.looks === name)"
+          v-show="scoreShare > 0 && view.looks === name"
+          :style="{ flex: `${scoreShare} 1 0` }"
+      /></template>
       <div
         v-if="!view.tall"
         role="separator"
@@ -182,7 +176,7 @@ function divide(event: PointerEvent) {
       <div v-show="scoreShare < 1" class="flex min-h-0" :style="{ flex: `${1 - scoreShare} 1 0` }">
         <div class="relative flex min-w-0 flex-1 flex-col">
           <PlanBand class="min-h-0 flex-1" @bring="askForFile" />
-          <CueReadOuts v-if="view.looks === 'cues'" />
+          <component :is="seen.foot" v-if="seen.foot" />
           <BringPanel v-if="doc.place?.mesh || brings" class="absolute right-3 bottom-8 z-10" data-over-plan />
           <input
             ref="file"
