@@ -6,7 +6,8 @@ import { join } from 'node:path'
 import { ensureBuilt } from './built.mjs'
 import { openDatabase, removeDatabase } from './database.mjs'
 import { ensureDebian } from './debian.mjs'
-import { buildApart, buildFolder, ensurePackages, root } from './fresh.mjs'
+import { buildApart, buildFolder, root } from './folders.mjs'
+import { ensurePackages } from './fresh.mjs'
 
 buildApart('test')
 ensurePackages()

@@ -1,7 +1,8 @@
 // Builds the application when its sources changed.
 import { existsSync } from 'node:fs'
 import { join } from 'node:path'
-import { buildFolder, changed, ensureBundle, must, root } from './fresh.mjs'
+import { buildFolder, root } from './folders.mjs'
+import { changed, ensureBundle, must } from './fresh.mjs'
 
 export const serverFile = () => join(buildFolder(), 'output/server/index.mjs')
 

@@ -2,7 +2,7 @@
 import { build } from 'esbuild'
 import { fileURLToPath } from 'node:url'
 
-import { buildFolder, root } from './fresh.mjs'
+import { buildFolder, root } from './folders.mjs'
 
 /** Builds NAME.mjs from an entry file in the folder of what is built; packages stay packages. */
 export async function bundle(entries) {

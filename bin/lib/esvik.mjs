@@ -2,7 +2,8 @@
 import { spawn } from 'node:child_process'
 import { existsSync } from 'node:fs'
 import { join, resolve } from 'node:path'
-import { buildFolder, ensureBundle, ensurePackages, root } from './fresh.mjs'
+import { buildFolder, root } from './folders.mjs'
+import { ensureBundle, ensurePackages } from './fresh.mjs'
 import { runningOn } from './running.mjs'
 
 const ALL_DATA = ['backup', 'restore']

@@ -3,14 +3,8 @@ import { spawnSync } from 'node:child_process'
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
 import { createHash } from 'node:crypto'
 import { join } from 'node:path'
-import { fileURLToPath } from 'node:url'
 
-export const root = fileURLToPath(new URL('../..', import.meta.url)).replace(/\/$/, '')
-
-/** Where what is built lies. Tests and benchmarks have a place of their own, so that they don't disturb what runs. */
-export const buildFolder = () => process.env.ESVIK_BUILD ?? join(root, '.build')
-/** From here on what is built lies in a place of its own. */
-export const buildApart = (name) => (process.env.ESVIK_BUILD = join(root, '.build', name))
+import { buildFolder, root } from './folders.mjs'
 
 /** Runs a command in the project's folder and shows its output; ends the program with a sentence if it fails. */
 export function must(what, command, args, options = {}) {

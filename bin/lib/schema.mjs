@@ -2,7 +2,7 @@
 import { build } from 'esbuild'
 import { writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { root } from './fresh.mjs'
+import { root } from './folders.mjs'
 
 const { outputFiles } = await build({
   absWorkingDir: root,

@@ -6,7 +6,8 @@ import { join } from 'node:path'
 import { ensureBuilt } from './built.mjs'
 import { openDatabase, removeDatabase } from './database.mjs'
 import { ensureDebian } from './debian.mjs'
-import { buildApart, ensureBundle, ensurePackages, root } from './fresh.mjs'
+import { buildApart, root } from './folders.mjs'
+import { ensureBundle, ensurePackages } from './fresh.mjs'
 
 const PARTS = ['lint', 'types', 'unit', 'api', 'browser']
 const asked = process.argv.slice(2)
@@ -16,7 +17,7 @@ if (asked.includes('--help') || asked.some((part) => !PARTS.includes(part))) {
 }
 const parts = asked.length > 0 ? PARTS.filter((part) => asked.includes(part)) : PARTS
 /** Arrows between rooms, as `.dependency-cruiser.cjs` has them. */
-const FOLDERS = ['core', 'app', 'server', 'cli', 'demo', 'tests']
+const FOLDERS = ['core', 'app', 'server', 'cli', 'demo', 'tests', 'bin']
 const bin = (name) => join(root, 'node_modules/.bin', name)
 const said = (text) => process.stdout.write(`${text}\n`)
 

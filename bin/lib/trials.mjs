@@ -4,7 +4,8 @@ import { existsSync } from 'node:fs'
 import { join } from 'node:path'
 import { ensureBuilt } from './built.mjs'
 import { ensureDebian } from './debian.mjs'
-import { buildApart, buildFolder, ensureBundle, ensurePackages, root } from './fresh.mjs'
+import { buildApart, buildFolder, root } from './folders.mjs'
+import { ensureBundle, ensurePackages } from './fresh.mjs'
 
 buildApart('test')
 ensurePackages()

@@ -1,8 +1,11 @@
-import { ref, shallowRef } from 'vue'
-import { applyPatch, rebase, type Edit, type Operation, type Show } from '~~/core/show'
+import { ref } from 'vue'
+import type { Edit, Operation, Show } from '~~/core/show'
 import type { Accepted, Done } from '~~/server/shows/messages'
 import { newId } from '~/words/new-id'
+import { useAsides } from './asides'
+import { learnt, onTop, type Confirmed } from './confirmed'
 import { openOutbox, type Outbox, type Word } from './outbox'
+import { useSending } from './sending'
 import type { Unsent } from './indexed-db'
 import { useWindows } from './other-windows'
 import { askServer } from './server'
@@ -10,7 +13,6 @@ import { askServer } from './server'
 /** `away`: no server answers; `full`: its disk is; `refused`: it doesn't take anything from here, `refusal` says why. */
 type SaveState = 'saved' | 'saving' | 'away' | 'full' | 'refused'
 
-const RETRY = [500, 1000, 2000, 4000]
 /** An edit that is answered so is at fault itself: it is set aside, and those behind it go on. */
 const AT_FAULT = new Set([400, 409, 413, 422])
 const FULL = 507
@@ -31,51 +33,57 @@ export function useKeeping(hears: { seen: (now: Show, anew: boolean) => void }) 
   const savedAt = ref(0)
   const revision = ref(0)
   const unsent = ref(0)
-  /** Edits that the server doesn't take, each with why. */
-  const asides = shallowRef<Unsent[]>([])
+  const aside = useAsides({
+    outbox: () => outbox,
+    base: () => confirmed!.revision,
+    again(edit) {
+      setPending([...pending, edit])
+      if (state.value === 'saved') state.value = 'saving'
+      rebuild()
+      sending.send()
+    },
+  })
 
-  let confirmed: { show: Show; revision: number } | undefined
-  let pending: Unsent[] = []
+  let confirmed: Confirmed | undefined
+  let pending: readonly Unsent[] = []
   /** Edits that were heard of before the ones ahead of them. */
   const early = new Map<number, Done>()
   let outbox: Outbox | undefined
-  let sending: Promise<void> | undefined
-  let wakeUp: (() => void) | undefined
-
+  const sending = useSending({
+    outbox: () => outbox,
+    waits: () => pending.length > 0,
+    next: sendNext,
+    done: () => (state.value = 'saved'),
+  })
   const windows = useWindows({
     at: (now) => confirmed && now > confirmed.revision && void catchUp(),
     edited: (edit) => learn([edit]),
   })
 
-  function setPending(edits: Unsent[]): void {
+  function setPending(edits: readonly Unsent[]): void {
     pending = edits
     unsent.value = edits.length
     if (edits.length === 0 && state.value === 'saving') state.value = 'saved'
   }
 
-  /** What the server has taken, in order: one's own edits are no news, others' go under what it hasn't yet. */
+  /** Hears what the server has taken. */
   function learn(edits: readonly Done[]): void {
     if (!confirmed) return
-    for (const edit of edits) if (edit.revision > confirmed.revision) early.set(edit.revision, edit)
     const before = confirmed.revision
-    let news = false
-    let touchesSounds = false
-    for (let next; (next = early.get(confirmed.revision + 1)); early.delete(next.revision)) {
-      const { id: edit, patch } = next
-      confirmed = { show: applyPatch(confirmed.show, patch), revision: next.revision }
-      const seen = pending[0]?.id === edit && JSON.stringify(pending[0].patch) === JSON.stringify(patch)
-      if (!seen) news = true
-      touchesSounds ||= patch.some(({ path }) => path.startsWith('/sounds'))
-      if (pending.some((own) => own.id === edit)) setPending(pending.filter((own) => own.id !== edit))
-    }
-    if (confirmed.revision === before) {
-      if (early.size > 0 && !sending) void catchUp()
+    const now = learnt({ confirmed, pending }, early, edits)
+    if (now.confirmed.revision === before) {
+      if (early.size > 0 && !sending.isSending()) void catchUp()
       return
     }
-    revision.value = confirmed.revision
+    standAt(now.confirmed)
+    if (now.pending.length < pending.length) setPending(now.pending)
     savedAt.value = Date.now()
-    if (news) rebuild()
-    if (touchesSounds) void seeWhatIsMissing()
+    if (now.news) rebuild()
+    if (now.touchesSounds) void seeWhatIsMissing()
+  }
+  function standAt(now: Confirmed): void {
+    confirmed = now
+    revision.value = now.revision
   }
 
   /** Sounds that came in by an edit may be of another server's files. */
@@ -99,8 +107,7 @@ export function useKeeping(hears: { seen: (now: Show, anew: boolean) => void }) 
   async function startOver(): Promise<void> {
     const answer = await $fetch<{ show: Show; revision: number }>(`/api/shows/${id.value}`)
     early.clear()
-    confirmed = { show: answer.show, revision: answer.revision }
-    revision.value = answer.revision
+    standAt({ show: answer.show, revision: answer.revision })
     rebuild()
   }
 
@@ -117,16 +124,15 @@ export function useKeeping(hears: { seen: (now: Show, anew: boolean) => void }) 
       box.waiting(),
     ])
     early.clear()
-    confirmed = { show: answer.show, revision: answer.revision }
-    revision.value = answer.revision
+    standAt({ show: answer.show, revision: answer.revision })
     missing.value = answer.missing
     const left = await withoutTaken(waiting)
-    asides.value = left.filter(({ aside }) => aside !== undefined)
+    aside.asides.value = left.filter(({ aside }) => aside !== undefined)
     setPending(left.filter(({ aside }) => aside === undefined))
     state.value = pending.length > 0 ? 'saving' : 'saved'
     rebuild(true)
     savedAt.value = 0
-    send()
+    sending.send()
     windows.join(showId)
   }
 
@@ -144,7 +150,7 @@ export function useKeeping(hears: { seen: (now: Show, anew: boolean) => void }) 
     windows.leave()
     outbox?.close()
     outbox = undefined
-    wakeUp?.()
+    sending.wake()
   }
 
   /** What another window of this browser says. */
@@ -154,72 +160,36 @@ export function useKeeping(hears: { seen: (now: Show, anew: boolean) => void }) 
     if (word.kind === 'dropped') return forget(word.ids)
     const { edit } = word
     const others = pending.filter((own) => own.id !== edit.id)
-    asides.value = [...asides.value.filter((own) => own.id !== edit.id), ...(edit.aside === undefined ? [] : [edit])]
+    aside.heard(edit)
     setPending(edit.aside === undefined ? [...others, edit].sort((a, b) => a.order - b.order) : others)
     rebuild()
-    send()
+    sending.send()
   }
   function forget(ids: readonly string[]): void {
     const gone = new Set(ids)
-    asides.value = asides.value.filter((edit) => !gone.has(edit.id))
+    aside.forget(gone)
     if (!pending.some((edit) => gone.has(edit.id))) return
     setPending(pending.filter((edit) => !gone.has(edit.id)))
     rebuild()
   }
 
-  /** What the server has and, on top of it, what it hasn't yet. What no longer fits is set aside, each by its name. */
+  /** Shows what the server has and, on top of it, what it hasn't yet. What no longer fits is set aside, each by its name. */
   function rebuild(anew = false): void {
-    let now = confirmed!.show
-    const fits: Unsent[] = []
-    for (const edit of pending)
-      try {
-        const patch = rebase(now, edit.patch)
-        now = applyPatch(now, patch)
-        fits.push({ ...edit, patch })
-      } catch (error) {
-        putAside(edit, (error as Error).message)
-      }
+    const { show, fits, misfits } = onTop({ confirmed: confirmed!, pending })
+    for (const { edit, why } of misfits) aside.put(edit, why)
     setPending(fits)
-    hears.seen(now, anew)
+    hears.seen(show, anew)
   }
 
   /** Shows what is kept, and nothing else: after an error something else may be seen. */
   const showKept = () => void (confirmed && rebuild())
-
-  function putAside(edit: Unsent, words: string): void {
-    const aside = { ...edit, aside: words }
-    asides.value = [...asides.value.filter((other) => other.id !== edit.id), aside]
-    void outbox?.keep(aside)
-  }
 
   /** Keeps an edit of what is seen until the server has it. */
   function keep(label: string, patch: Operation[]): void {
     const edit: Unsent = { id: newId(), label, patch, base: confirmed!.revision, order: outbox!.next() }
     setPending([...pending, edit])
     if (state.value === 'saved') state.value = 'saving'
-    void outbox!.keep(edit).then(send)
-  }
-
-  /** Sends what waits, one window of this browser at a time, until nothing waits any more or the show is closed. */
-  function send(): void {
-    if (!sending && pending.length > 0) sending = sendAll().finally(() => (sending = undefined))
-  }
-  async function sendAll(): Promise<void> {
-    let tries = 0
-    for (let box = outbox; box && box === outbox && pending.length > 0;) {
-      let failed = false
-      await box.alone(async () => {
-        while (box === outbox && pending.length > 0 && !failed) failed = !(await sendNext(box))
-      })
-      if (!failed) break
-      // Another window may get through meanwhile.
-      const wait = RETRY[Math.min(tries++, RETRY.length - 1)]
-      await new Promise<void>((done) => {
-        const timer = setTimeout(done, wait)
-        wakeUp = () => (clearTimeout(timer), done())
-      })
-    }
-    if (pending.length === 0) state.value = 'saved'
+    void outbox!.keep(edit).then(sending.send)
   }
 
   /** Sends the first edit that waits. Gives whether the next can follow. */
@@ -245,7 +215,7 @@ export function useKeeping(hears: { seen: (now: Show, anew: boolean) => void }) 
       const words = data?.message ?? 'The server does not take this edit'
       if (statusCode !== undefined && AT_FAULT.has(statusCode)) {
         setPending(pending.filter((edit) => edit.id !== next.id))
-        putAside(next, words)
+        aside.put(next, words)
         learn(data?.data?.before ?? [])
         rebuild()
         return true
@@ -265,26 +235,6 @@ export function useKeeping(hears: { seen: (now: Show, anew: boolean) => void }) 
     })
   }
 
-  /** Gives up an edit that was set aside. */
-  async function giveUp(edit: string): Promise<void> {
-    asides.value = asides.value.filter((other) => other.id !== edit)
-    await outbox?.drop([edit])
-  }
-  /** Tries an edit again that was set aside, on what is there now. */
-  async function tryAgain(edit: string): Promise<void> {
-    const found = asides.value.find((other) => other.id === edit)
-    if (!found || !outbox) return
-    const { aside: _, ...again } = found
-    asides.value = asides.value.filter((other) => other !== found)
-    const next = { ...again, id: newId(), order: outbox.next(), base: confirmed!.revision }
-    await outbox.drop([edit])
-    await outbox.keep(next)
-    setPending([...pending, next])
-    if (state.value === 'saved') state.value = 'saving'
-    rebuild()
-    send()
-  }
-
   return {
     id,
     missing,
@@ -294,13 +244,13 @@ export function useKeeping(hears: { seen: (now: Show, anew: boolean) => void }) 
     savedAt,
     revision,
     unsent,
-    asides,
+    asides: aside.asides,
     others: windows.others,
     open,
     close,
     keep,
     showKept,
-    giveUp,
-    tryAgain,
+    giveUp: aside.giveUp,
+    tryAgain: aside.tryAgain,
   }
 }
