@@ -1,4 +1,4 @@
-import { thousandths } from '~~/core/base'
+import { thousandths, newestOnly } from '~~/core/base'
 import { proxy, wrap, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
 import { computed, nextTick, ref, shallowRef, watch } from 'vue'
@@ -134,27 +134,16 @@ export const useBring = defineStore('bring', () => {
 
   /** A mesh where there was none is shown whole once there is something to be seen of it. */
   let isNew = false
-  let cutting = false
-  let again = false
   /** The section follows the mesh: while one is worked out only the newest question waits. */
-  async function cut(): Promise<void> {
-    if (cutting) return void (again = true)
-    cutting = true
-    do {
-      again = false
-      const now = mesh.value
-      if (!now || known.value !== now.asset || !worker) {
-        section.value = undefined
-        break
-      }
-      const { scale, yaw, at, cutAt } = now
-      section.value = await worker.cut({ scale, yaw, at: [...at] }, cutAt)
-    } while (again)
-    cutting = false
+  const cut = newestOnly(async () => {
+    const now = mesh.value
+    if (!now || known.value !== now.asset || !worker) return void (section.value = undefined)
+    const { scale, yaw, at, cutAt } = now
+    section.value = await worker.cut({ scale, yaw, at: [...at] }, cutAt)
     if (!isNew || !section.value) return
     isNew = false
     void nextTick(() => (view.plan = undefined))
-  }
+  })
   watch([mesh, known], () => void know().then(cut), { immediate: true })
   watch(
     [() => mesh.value?.scale, () => mesh.value?.yaw, () => mesh.value?.at],

@@ -5,7 +5,7 @@ import { useSelection } from '~/frame/selection'
 import { useView } from '~/frame/view'
 import DeletionAsked from '~/parts/DeletionAsked.vue'
 import PartChoice from '~/parts/PartChoice.vue'
-import PartText from '~/parts/PartText.vue'
+import DeskHead from '~/parts/DeskHead.vue'
 import { count } from '~/words/time'
 import AddStep from './AddStep.vue'
 import { firersOf } from './edits/firers'
@@ -53,25 +53,10 @@ function remove(instead?: string) {
 <template>
   <div class="space-y-3">
     <div class="flex items-start gap-2">
-      <div class="min-w-0 flex-1">
-        <h2 class="text-[17px] font-semibold text-lamp">
-          <PartText
-            name="Name"
-            :value="cue.name"
-            class="!border-transparent !text-lamp hover:!border-lamp"
-            @change="set('name', $event, `Rename ${cue.name}`)"
-          />
-        </h2>
-        <p class="text-xs text-bone-3">
-          cue · {{ count(cue.steps.length, 'step') }} · for
-          <PartChoice
-            name="For"
-            :value="cue.for"
-            :options="fors"
-            @choose="set('for', $event, `Who gets ${cue.name}`)"
-          />
-        </p>
-      </div>
+      <DeskHead :name="cue.name" lit @rename="set('name', $event, `Rename ${cue.name}`)">
+        cue · {{ count(cue.steps.length, 'step') }} · for
+        <PartChoice name="For" :value="cue.for" :options="fors" @choose="set('for', $event, `Who gets ${cue.name}`)" />
+      </DeskHead>
       <AddStep :cue="cue" />
     </div>
     <p class="text-xs leading-relaxed text-bone-2">

@@ -5,6 +5,7 @@ import type { Editor } from '~~/core/show'
 import DeletionAsked from '~/parts/DeletionAsked.vue'
 import PartChoice from '~/parts/PartChoice.vue'
 import PartNumber from '~/parts/PartNumber.vue'
+import DeskHead from '~/parts/DeskHead.vue'
 import PartText from '~/parts/PartText.vue'
 import { useSelection } from '~/frame/selection'
 import { useView } from '~/frame/view'
@@ -105,17 +106,7 @@ function remove() {
     <p v-else-if="!sound">Choose a sound on its shore to see, hear and trim it. Shift or Ctrl chooses several.</p>
     <div v-else class="space-y-2">
       <div class="flex items-start gap-3">
-        <div class="min-w-0 flex-1">
-          <h2 class="text-[17px] leading-tight font-semibold text-bone">
-            <PartText
-              name="Name"
-              :value="sound.name"
-              class="!border-transparent hover:!border-lamp"
-              @change="store.rename($event)"
-            />
-          </h2>
-          <p class="text-xs text-bone-3">{{ facts }}</p>
-        </div>
+        <DeskHead :name="sound.name" :facts="facts" @rename="store.rename($event)" />
         <span class="font-mono text-[12px] text-lamp">{{
           store.playing === sound.id ? `${plain(store.at, 1)} s` : ''
         }}</span>

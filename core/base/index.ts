@@ -5,5 +5,6 @@ export { draw, drawWithin, keyOf, keyOfRule, keyWithin, within, type Stream } fr
 export { memo, memoFor } from './memo'
 export { extent } from './extent'
 export { amplitude, decibels, powerDecibels } from './decibels'
+export { newestOnly } from './newest'
 export { hundredths, thousandths } from './rounding'
 export { jsonTooMuch, MOST_GLTF, MOST_JSON } from './json-size'

@@ -11,6 +11,7 @@ export {
   linearOf,
   middleIn,
   movedBy,
+  partsOf,
   perPlayer,
   tiedPoint,
   timeAway,

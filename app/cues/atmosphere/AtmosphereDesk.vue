@@ -3,6 +3,7 @@ import { type Preset, keysOfWay } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { useSelection } from '~/frame/selection'
 import DeletionAsked from '~/parts/DeletionAsked.vue'
+import DeskHead from '~/parts/DeskHead.vue'
 import PartText from '~/parts/PartText.vue'
 import { atmospherePieces } from '../kinds/light-steps'
 import SentencePieces from '~/sentence/SentencePieces.vue'
@@ -36,17 +37,7 @@ function duplicate() {
 
 <template>
   <div class="space-y-3">
-    <div>
-      <h2 class="text-[17px] font-semibold text-lamp">
-        <PartText
-          name="Name"
-          :value="preset.name"
-          class="!border-transparent !text-lamp hover:!border-lamp"
-          @change="set('name', $event, `Rename ${preset.name}`)"
-        />
-      </h2>
-      <p class="text-xs text-bone-3">atmosphere</p>
-    </div>
+    <DeskHead :name="preset.name" lit facts="atmosphere" @rename="set('name', $event, `Rename ${preset.name}`)" />
     <AtmosphereSwatch :atmosphere="preset" class="h-20 w-full" />
     <SentencePieces
       :pieces="pieces"

@@ -1,3 +1,4 @@
+import { CHANNEL } from '~~/core/engine'
 import { amplitude } from '~~/core/base'
 import { flickerAt } from '~~/core/light'
 import type { Flicker, Show } from '~~/core/show'
@@ -7,13 +8,13 @@ import type { Curve } from './step-sheet'
 export function curveOfLight(show: Show, light: string, candela: number): Curve {
   const most = Math.max(1, candela, show.place.lights.find(({ id }) => id === light)?.candela ?? 0)
   return {
-    channel: `light:${light}`,
+    channel: CHANNEL.light(light),
     read: ({ candela, on, flicker }, t) =>
       (((candela as number) * (on as number)) / most) * (flicker ? flickerAt(flicker as Flicker, t) : 1),
   }
 }
 /** How loud a bus is; what is louder than as it came is drawn as that. */
 export const curveOfBus = (bus: string): Curve => ({
-  channel: `bus:${bus}`,
+  channel: CHANNEL.bus(bus),
   read: ({ gain }) => Math.min(1, amplitude(gain as number)),
 })

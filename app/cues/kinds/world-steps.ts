@@ -1,3 +1,4 @@
+import { CHANNEL } from '~~/core/engine'
 import { PLAIN, type SheetsOf } from './step-sheet'
 import { fleckPath } from './pictures'
 import { changing, rounded } from './handles'
@@ -86,7 +87,7 @@ export const HAPPENING: SheetsOf<'prop' | 'fling' | 'burst' | 'signal' | 'flag' 
       const turns = Math.abs(turn?.by ?? 0)
       if (slides === 0 && turns === 0) return undefined
       return {
-        channel: `prop:${prop}`,
+        channel: CHANNEL.prop(prop),
         read: (now) =>
           Math.min(
             1,

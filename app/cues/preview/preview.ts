@@ -1,3 +1,4 @@
+import { newestOnly } from '~~/core/base'
 import { watchThrottled } from '@vueuse/core'
 import { wrap, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
@@ -88,20 +89,9 @@ export const usePreview = defineStore('preview', () => {
   }
 
   let worker: Remote<PreviewWorker> | undefined
-  let busy = false
-  let again = false
   /** Only what is looked at is run. */
   const isLooked = computed(() => view.looks === 'cues' || selection.step !== undefined)
-  async function play(): Promise<void> {
-    if (busy) return void (again = true)
-    busy = true
-    do {
-      again = false
-      await playOnce()
-    } while (again)
-    busy = false
-  }
-  async function playOnce(): Promise<void> {
+  const play = newestOnly(async () => {
     const { show } = doc
     const now = cue.value
     if (!show || !now || !listener.value) return void (made.value = undefined)
@@ -116,7 +106,7 @@ export const usePreview = defineStore('preview', () => {
       problem.value = (error as Error).message
       made.value = undefined
     }
-  }
+  })
   watchThrottled([() => doc.show, cue, seed, leaves, listener, alone, isLooked], play, {
     throttle: FOLLOWS,
     trailing: true,

@@ -1,4 +1,4 @@
-import { stateAt, type Run } from '~~/core/engine'
+import { stateAt, type Run, partsOf } from '~~/core/engine'
 import type { Show } from '~~/core/show'
 import { busName, flagName, lightName, markName, propName, soundName, zoneName } from '~/words/names'
 import type { Sense } from '~/words/step-kinds'
@@ -70,14 +70,13 @@ export function leftOver(show: Show, run: Run, own: (zone: string) => boolean = 
   const now = stateAt(show, run, run.length)
   const found: LeftOver[] = []
   const compare = (channel: string, after: Fields, first: Fields) => {
-    const colon = channel.indexOf(':')
-    const kind = CHANNELS[colon < 0 ? channel : channel.slice(0, colon)]
+    const named = partsOf(channel)
+    const kind = CHANNELS[named.kind]
     if (!kind || isSame(after, first)) return
     // Where one looks from and how dark nothing is are no matter of the cue's.
     if (channel === 'camera' && after.mark === first.mark) return
     if (channel === 'picture' && after.opacity === first.opacity) return
-    for (const words of kind.says(show, channel.slice(colon + 1), after, first))
-      if (words) found.push({ sense: kind.sense, words })
+    for (const words of kind.says(show, named.id, after, first)) if (words) found.push({ sense: kind.sense, words })
   }
   for (const [channel, after] of Object.entries(now.channels)) compare(channel, after, before.channels[channel]!)
   for (const [player, channels] of Object.entries(now.players))

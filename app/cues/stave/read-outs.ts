@@ -1,4 +1,4 @@
-import { stateAt } from '~~/core/engine'
+import { stateAt, partsOf } from '~~/core/engine'
 import type { Show } from '~~/core/show'
 import { SILENCE } from '~~/core/sound'
 import { markName } from '~/words/names'
@@ -26,7 +26,7 @@ export function readOuts(
   const camera = own.camera!.mark as string | null
   const opacity = own.picture!.opacity as number
   const vignette = own.atmosphere!.vignetteAmount as number
-  const prompts = Object.entries(own).filter(([name, { shown }]) => name.startsWith('prompt:') && shown)
+  const prompts = Object.entries(own).filter(([name, { shown }]) => partsOf(name).kind === 'prompt' && shown)
   const flying = made.run.flights.filter((flight) => flight.t <= at && flight.t + flight.positions.length / 120 > at)
   const tied = made.cue.steps.filter((step) => wordsOf(step.kind).sense === 'signals' && step.at <= at)
   return {

@@ -3,6 +3,7 @@ import { addressOf, nameOfThing, ownerOf, placeOfUse, thingIn, usesOfThing, type
 import { useSelection } from '~/frame/selection'
 import { useShow } from '~/document/show'
 import { useThingEdits } from '~/plan/hand/thing-edits'
+import DeskHead from '~/parts/DeskHead.vue'
 import PartText from '~/parts/PartText.vue'
 
 /** The name of a thing, what it is in a line, and what depends on it. */
@@ -33,17 +34,7 @@ const set = (field: 'name' | 'note', value: string, label: string) =>
 
 <template>
   <div class="space-y-3">
-    <div>
-      <h2 class="text-[17px] font-semibold">
-        <PartText
-          name="Name"
-          :value="name"
-          class="!border-transparent hover:!border-lamp"
-          @change="set('name', $event, `Rename ${name}`)"
-        />
-      </h2>
-      <p class="text-xs text-bone-3">{{ facts }}</p>
-    </div>
+    <DeskHead :name="name" :facts="facts" @rename="set('name', $event, `Rename ${name}`)" />
     <div class="flex flex-wrap gap-1.5">
       <button class="chip" title="Ctrl+D" @click="duplicate()">Duplicate</button>
       <button class="chip" title="Delete" @click="remove()">Delete</button>

@@ -18,7 +18,7 @@ import { useShow } from '~/document/show'
 import { count } from '~/words/time'
 import PartChoice from '~/parts/PartChoice.vue'
 import PartNumber from '~/parts/PartNumber.vue'
-import PartText from '~/parts/PartText.vue'
+import DeskHead from '~/parts/DeskHead.vue'
 
 const props = defineProps<{ walk: Walk }>()
 const doc = useShow()
@@ -110,15 +110,9 @@ const looks = computed((): { value: Look; words: string }[] => [
 
 <template>
   <div class="space-y-3">
-    <h2 class="text-[17px] font-semibold">
-      <PartText
-        name="Name"
-        :value="walk.name"
-        class="!border-transparent hover:!border-lamp"
-        @change="set('name', $event, 'Rename')"
-      />
-    </h2>
-    <p class="text-xs text-bone-3">{{ walk.body.kind }} · {{ count(walk.points.length, 'point') }}</p>
+    <DeskHead :name="walk.name" @rename="set('name', $event, 'Rename')"
+      >{{ walk.body.kind }} · {{ count(walk.points.length, 'point') }}</DeskHead
+    >
     <div class="flex flex-wrap gap-1.5">
       <button class="chip" @click="runs.walks = [walk.id]">Play this walk alone</button>
       <button class="chip" @click="reverse">Reverse</button>

@@ -17,6 +17,7 @@ import RuleDials from '../rule/RuleDials.vue'
 import RuleUnmet from '../rule/RuleUnmet.vue'
 import { useRuleEdits } from '../rule/rule-edits'
 import ZoneShape from './ZoneShape.vue'
+import DeskHead from '~/parts/DeskHead.vue'
 import PartText from '~/parts/PartText.vue'
 import { useThingEdits } from '~/plan/hand/thing-edits'
 import WaysThrough from '~/wiring/WaysThrough.vue'
@@ -95,19 +96,7 @@ function toggleMute() {
 <template>
   <div class="space-y-3">
     <div class="flex items-start gap-2">
-      <div class="min-w-0 flex-1">
-        <h2 class="text-[17px] font-semibold">
-          <PartText
-            name="Name"
-            :value="zone.name"
-            class="!border-transparent hover:!border-lamp"
-            @change="set('name', $event, `Rename ${zone.name}`)"
-          />
-        </h2>
-        <p class="text-xs text-bone-3">
-          {{ facts }}
-        </p>
-      </div>
+      <DeskHead :name="zone.name" :facts="facts" @rename="set('name', $event, `Rename ${zone.name}`)" />
       <div class="flex gap-1.5">
         <WholeThings :zone="zone" :only-here="onlyHere" />
         <button class="chip" @click="addRule">+ rule</button>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { powerDecibels } from '~~/core/base'
+import { powerDecibels, newestOnly } from '~~/core/base'
 import { watchDebounced, watchThrottled } from '@vueuse/core'
 import { wrap, type Remote } from 'comlink'
 import { positionAt } from '~~/core/engine'
@@ -29,21 +29,13 @@ const thread = new Worker(new URL('./ambience.worker.ts', import.meta.url), { ty
 const worker: Remote<AmbienceWorker> = wrap<AmbienceWorker>(thread)
 
 const map = shallowRef<AmbienceMap>()
-let busy = false
-let again = false
-async function look() {
-  if (busy) return void (again = true)
-  busy = true
-  do {
-    again = false
-    const { show } = doc
-    if (!show) break
-    const floors = view.storey === undefined ? undefined : seenThings(show, 'floor', view.storey).map(({ id }) => id)
-    map.value = await worker.map(JSON.parse(JSON.stringify(show)), floors)
-  } while (again)
-  busy = false
+const look = newestOnly(async () => {
+  const { show } = doc
+  if (!show) return
+  const floors = view.storey === undefined ? undefined : seenThings(show, 'floor', view.storey).map(({ id }) => id)
+  map.value = await worker.map(JSON.parse(JSON.stringify(show)), floors)
   void read()
-}
+})
 watchThrottled([() => doc.show, () => view.storey], look, { throttle: 100, trailing: true, immediate: true })
 
 /** Where it is read: under the pointer, else where the player is at the playhead. */

@@ -1,4 +1,4 @@
-import { CHANNEL, channelAt, facingAt, frameIn, middleIn, positionAt, type Run } from '~~/core/engine'
+import { CHANNEL, channelAt, facingAt, frameIn, middleIn, positionAt, type Run, partsOf } from '~~/core/engine'
 import { lightPlace } from '~~/core/light'
 import { memo } from '~~/core/base'
 import { namesParts, ownCuesOf, type Cue, type Light, type Point, type Prop, type Show, type Step } from '~~/core/show'
@@ -25,7 +25,7 @@ type Prompt = Extract<Step, { kind: 'prompt' }>
 /** Props that a run moves, shows, hides or tints: they are drawn where they are at the playhead. */
 export const mobileProps = memo((run: Run): Set<string> => {
   const found = new Set(run.flights.map(({ prop }) => prop))
-  for (const name of Object.keys(run.channels.fields)) if (name.startsWith('prop:')) found.add(name.slice(5))
+  for (const { kind, id } of Object.keys(run.channels.fields).map(partsOf)) if (kind === 'prop') found.add(id)
   return found
 })
 
