@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import { SILENCE } from '~~/core/sound'
+import { COLOURS } from '~/canvas/colours'
+import type { Axis, Charted, Limit, Series } from '~/charts/chart'
 import { useShow } from '~/document/show'
+import { fetched } from '~/frame/fetched'
 import { soundName } from '~/words/names'
 import { plain } from '~/words/time'
 import { bearingsAt } from './preview/bearings'
@@ -9,25 +12,47 @@ import { usePreview } from './preview/preview'
 /** How loud and how light the cue is where one listens, over its time, and where at the playhead its sounds come from. */
 const store = usePreview()
 const doc = useShow()
-const WIDE = 130
-const HIGH = 42
+const PlainChart = fetched(() => import('~/charts/PlainChart.vue'))
+/** Loudness and light are known so often (a second). */
+const RATE = 10
 const LOUDEST = 0
-const x = (i: number, of: number) => (of > 1 ? (i / (of - 1)) * WIDE : 0)
-function path(values: ArrayLike<number>, height: (value: number) => number): string {
-  let made = ''
-  for (let i = 0; i < values.length; i++)
-    made += `${i === 0 ? 'M' : 'L'}${x(i, values.length).toFixed(1)} ${(HIGH - height(values[i]!) * HIGH).toFixed(1)}`
-  return made
-}
-const loud = computed(() => path(store.loudness, (v) => Math.max(0, (v - SILENCE) / (LOUDEST - SILENCE))))
 const lux = computed(() => store.made?.lux ?? new Float32Array())
 const brightest = computed(() => lux.value.reduce((a, b) => Math.max(a, b), 1))
-const light = computed(() => path(lux.value, (v) => v / brightest.value))
+const length = computed(() => Math.max(0.1, store.made?.run.length ?? 1))
+const overTime = (values: ArrayLike<number>) => Array.from(values, (y, i) => ({ x: i / RATE, y }))
+const charted = (name: string, series: Series, y: Axis, limits: Limit[] = []): Charted => ({
+  name,
+  saysX: (x) => `${plain(x, 1)} s`,
+  series: [series],
+  x: { min: 0, max: length.value },
+  y,
+  limits,
+})
+const loudness = computed(() =>
+  charted(
+    'Loudness of the cue over time',
+    {
+      name: 'loudness',
+      says: (y) => (y <= SILENCE ? 'silent' : `${plain(y, 0)} LUFS`),
+      points: overTime(store.loudness),
+      colour: COLOURS.lamp,
+      fill: 0.2,
+    },
+    { min: SILENCE, max: LOUDEST },
+    ceiling.value === undefined ? [] : [{ y: ceiling.value, colour: COLOURS.rust }],
+  ),
+)
+const light = computed(() =>
+  charted(
+    'Light of the cue over time',
+    { name: 'light', says: (y) => `${plain(y, 1)} lx`, points: overTime(lux.value), colour: COLOURS.bone },
+    { min: 0, max: brightest.value },
+  ),
+)
 const now = <T extends ArrayLike<number>>(values: T): number | undefined =>
-  values.length > 0 ? values[Math.min(values.length - 1, Math.floor(store.t * 10))] : undefined
+  values.length > 0 ? values[Math.min(values.length - 1, Math.floor(store.t * RATE))] : undefined
 const ceiling = computed(() => doc.show!.wishes.ceiling)
 const lufs = computed(() => now(store.loudness) ?? SILENCE)
-const head = computed(() => (store.t / Math.max(0.1, store.made?.run.length ?? 1)) * WIDE)
 
 /** Half of how wide a player sees (degrees). */
 const SEES = 45
@@ -64,20 +89,7 @@ const DIRECTIONS = [
         }}</span><br />
         <template v-if="ceiling !== undefined">ceiling {{ plain(ceiling, 0) }}</template>
       </p>
-      <svg :width="WIDE" :height="HIGH + 4" aria-hidden="true">
-        <line
-          v-if="ceiling !== undefined"
-          x1="0"
-          :x2="WIDE"
-          :y1="HIGH - ((ceiling - SILENCE) / -SILENCE) * HIGH"
-          :y2="HIGH - ((ceiling - SILENCE) / -SILENCE) * HIGH"
-          stroke="var(--color-rust)"
-          stroke-dasharray="3 3"
-        />
-        <path v-if="loud" :d="`${loud}L${WIDE} ${HIGH}L0 ${HIGH}Z`" fill="var(--color-lamp)" fill-opacity="0.2" />
-        <path v-if="loud" :d="loud" fill="none" stroke="var(--color-lamp)" />
-        <line :x1="head" :x2="head" y1="0" :y2="HIGH" stroke="var(--color-lamp)" />
-      </svg>
+      <PlainChart class="h-[46px] w-[130px]" :chart="loudness" :at="store.t" />
     </div>
     <div class="flex gap-3">
       <p class="w-[74px] flex-none">
@@ -85,10 +97,7 @@ const DIRECTIONS = [
         <span class="font-mono text-bone">{{ plain(now(lux) ?? 0, 1) }} lx</span><br />
         {{ plain(lux[0] ?? 0, 1) }} at first
       </p>
-      <svg :width="WIDE" :height="HIGH + 4" aria-hidden="true">
-        <path v-if="light" :d="light" fill="none" stroke="var(--color-bone)" />
-        <line :x1="head" :x2="head" y1="0" :y2="HIGH" stroke="var(--color-lamp)" />
-      </svg>
+      <PlainChart class="h-[46px] w-[130px]" :chart="light" :at="store.t" />
     </div>
     <div class="min-w-[310px] flex-1">
       <p class="flex justify-between">

@@ -3,6 +3,9 @@ import { decibels } from '~~/core/base'
 import { DEFAULT_REACH } from '~~/core/engine'
 import type { Drop, Sprinkled } from '~~/core/sound'
 import { distanceGain } from '~~/core/sound'
+import { COLOURS } from '~/canvas/colours'
+import type { Charted, Series } from '~/charts/chart'
+import { fetched } from '~/frame/fetched'
 import { count, plain } from '~/words/time'
 import { MINUTE } from './pool-draws'
 import { useSounds } from './sounds'
@@ -10,11 +13,7 @@ import { useSounds } from './sounds'
 /** A minute of a scatter: each single sound as high as it is loud where somebody stands, and how many sound at once. */
 const props = defineProps<{ drops: Drop[]; counted: Sprinkled; most: number }>()
 const store = useSounds()
-const WIDE = 600
-const STEMS = 56
-const LEFT = 26
-const x = (t: number) => LEFT + (t / MINUTE) * (WIDE - LEFT - 4)
-
+const PlainChart = fetched(() => import('~/charts/PlainChart.vue'))
 const stems = computed(() =>
   props.drops.map((drop) => {
     const sound = store.sounds.find(({ id }) => id === drop.sound)
@@ -31,9 +30,8 @@ const range = computed((): [number, number] => {
   if (levels.length === 0) return [-60, -20]
   return [Math.floor(Math.min(...levels) / 10) * 10 - 5, Math.ceil(Math.max(...levels) / 10) * 10]
 })
-const y = (level: number) => 4 + ((range.value[1] - level) / (range.value[1] - range.value[0])) * (STEMS - 4)
 /** How many sound at once, as steps. */
-const steps = computed(() => {
+const atOnce = computed(() => {
   const edges = props.drops
     .filter(({ over }) => !over)
     .flatMap(({ t, until }) => [
@@ -42,68 +40,40 @@ const steps = computed(() => {
     ])
     .sort((a, b) => a.t - b.t)
   let now = 0
-  let path = `M${LEFT} ${STEMS + 26}`
-  for (const { t, by } of edges) {
-    now += by
-    path += `H${x(t).toFixed(1)}V${STEMS + 26 - Math.min(now, 8) * 5}`
+  return [{ x: 0, y: 0 }, ...edges.map(({ t, by }) => ({ x: t, y: (now += by) })), { x: MINUTE, y: now }]
+})
+/** More than this are not told apart. */
+const MOST = 8
+const level = (y: number) => `${plain(y, 0)} LUFS`
+const stemsOf = (name: string, over: boolean, colour: string): Series => ({
+  name,
+  says: level,
+  points: stems.value.filter((stem) => stem.over === over).map(({ t, level }) => ({ x: t, y: level })),
+  as: 'stems',
+  colour,
+  dashed: over,
+})
+const chart = computed((): Charted => {
+  const [low, high] = range.value
+  return {
+    name: `A minute of it: ${props.counted.heard} heard`,
+    saysX: (x) => `${plain(x, 1)} s`,
+    series: [
+      stemsOf('heard', false, COLOURS.lamp),
+      stemsOf('drawn and not heard', true, COLOURS.rust),
+      { name: 'at once', says: (y) => String(y), points: atOnce.value, as: 'steps', colour: COLOURS.lamp, fill: 0.45, below: true }, // prettier-ignore
+    ],
+    x: { min: 0, max: MINUTE, ticks: { every: 10, says: (t) => (t === MINUTE ? `${t} s` : String(t)) } },
+    y: { min: low, max: high, ticks: { every: (high - low) / 2, says: (y) => plain(y, 0) } },
+    below: { min: 0, max: MOST },
+    limits: [{ y: Math.min(props.most, MOST), below: true, colour: COLOURS.rust }],
   }
-  return `${path}H${WIDE - 4}V${STEMS + 26}Z`
 })
 </script>
 
 <template>
   <div data-minute>
-    <svg
-      :viewBox="`0 0 ${WIDE} ${STEMS + 42}`"
-      class="w-full"
-      role="img"
-      :aria-label="`A minute of it: ${counted.heard} heard`"
-    >
-      <g font-size="9" fill="var(--color-bone-3)" font-family="var(--font-mono)">
-        <g v-for="level in [range[1], (range[0] + range[1]) / 2]" :key="level">
-          <line :x1="LEFT" :x2="WIDE" :y1="y(level)" :y2="y(level)" stroke="var(--color-ink-3)" />
-          <text x="0" :y="y(level) + 6">{{ plain(level, 0) }}</text>
-        </g>
-        <text x="0" :y="STEMS + 28">0</text>
-        <text
-          v-for="t in [0, 10, 20, 30, 40, 50, 60]"
-          :key="t"
-          :x="x(t)"
-          :y="STEMS + 40"
-          :text-anchor="t === 60 ? 'end' : 'middle'"
-        >
-          {{ t }}{{ t === 60 ? ' s' : '' }}
-        </text>
-      </g>
-      <g v-for="stem in stems" :key="stem.t">
-        <line
-          :x1="x(stem.t)"
-          :x2="x(stem.t)"
-          :y1="STEMS"
-          :y2="y(stem.level)"
-          :stroke="stem.over ? 'var(--color-rust)' : 'var(--color-lamp)'"
-          :stroke-dasharray="stem.over ? '2 2' : ''"
-        />
-        <circle
-          :cx="x(stem.t)"
-          :cy="y(stem.level)"
-          r="2"
-          :fill="stem.over ? 'none' : 'var(--color-lamp)'"
-          :stroke="stem.over ? 'var(--color-rust)' : 'none'"
-        />
-      </g>
-      <line :x1="LEFT" :x2="WIDE" :y1="STEMS" :y2="STEMS" stroke="var(--color-rule)" />
-      <path :d="steps" fill="var(--color-lamp)" fill-opacity="0.45" />
-      <line
-        :x1="LEFT"
-        :x2="WIDE"
-        :y1="STEMS + 26 - Math.min(most, 8) * 5"
-        :y2="STEMS + 26 - Math.min(most, 8) * 5"
-        stroke="var(--color-rust)"
-        stroke-dasharray="4 4"
-        stroke-width="0.8"
-      />
-    </svg>
+    <PlainChart class="h-[110px] w-full" :chart="chart" />
     <p class="text-[12px] text-bone-3">
       {{ count(counted.heard, 'sound') }} heard<template v-if="counted.over > 0"
         >, <span class="text-rust">{{ counted.over }} more are drawn and not heard</span></template

@@ -249,6 +249,15 @@ test('whoever listens is put elsewhere in the plan, and hears it from there', as
   await expect(readOuts.locator('[data-bearing] circle')).not.toHaveAttribute('cx', dragged!)
   await band(page).getByRole('button', { name: 'back' }).click()
   await expect(readOuts.locator('[data-bearing]')).toHaveText(before!)
+  // Its charts are read along by keys, and as a table.
+  await readOuts.getByRole('slider', { name: /^Loudness/ }).focus()
+  await page.keyboard.press('End')
+  await expect(readOuts.locator('[data-chart-says]')).toContainText(/ s, loudness (silent|−?\d+ LUFS)/)
+  await readOuts.getByRole('button', { name: /^Values of Light/ }).focus()
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('dialog', { name: /^Light/ }).getByRole('row')).not.toHaveCount(0)
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('dialog', { name: /^Light/ })).toHaveCount(0)
   // Ten draws in a row go through as many seeds.
   await band(page).getByRole('button', { name: 'Ten draws' }).click()
   await expect(band(page).getByRole('button', { name: /draws to go/ })).toBeVisible()

@@ -13,6 +13,8 @@ import { useView } from '~/frame/view'
 import { useRun } from '~/run/current-run'
 import { loudnessAt, useLoudnessShares } from '~/run/loudness-shares'
 import { COLOURS, faint } from '~/canvas/colours'
+import type { Charted, Series } from '~/charts/chart'
+import { fetched } from '~/frame/fetched'
 import { soundName } from '~/words/names'
 import { clock, plain } from '~/words/time'
 import type { AmbienceWorker } from './ambience.worker'
@@ -95,12 +97,31 @@ watchDebounced(
 )
 const LOUD = -15
 const SOFT = -60
-const HIGH = 48
-const curve = (levels: Float32Array) =>
-  Array.from(levels, (level, i) => {
-    const y = ((LOUD - Math.min(LOUD, Math.max(SOFT, level))) / (LOUD - SOFT)) * HIGH
-    return `${i === 0 ? 'M' : 'L'}${((i + 0.5) / COUNT) * 200} ${y.toFixed(1)}`
-  }).join('')
+const PlainChart = fetched(() => import('~/charts/PlainChart.vue'))
+const crossing = computed((): Charted | undefined => {
+  const now = fades.value?.fades
+  if (!now) return undefined
+  const line = (name: string, levels: Float32Array, colour: string, width: number): Series => ({
+    name,
+    says: (y) => (y <= SOFT ? 'silent' : `${plain(y, 0)} LUFS`),
+    points: Array.from(levels, (level, i) => ({
+      x: now.from + ((i + 0.5) / COUNT) * (now.to - now.from),
+      y: Math.min(LOUD, Math.max(SOFT, level)),
+    })),
+    colour,
+    width,
+  })
+  return {
+    name: 'Beds over eight seconds before and after',
+    saysX: (t) => clock(t, 1),
+    series: [
+      ...now.each.map(({ name, levels }) => line(name, levels, COLOURS.tide, 1)),
+      line('together', now.together, COLOURS.bone, 1.4),
+    ],
+    x: { min: now.from, max: now.to },
+    y: { min: SOFT, max: LOUD },
+  }
+})
 
 /** Bands of so many decibels have one ink each, so that a border is seen as one. */
 const BAND = 3
@@ -194,24 +215,12 @@ const ink = (level: number) => faint(COLOURS.lamp, (12 + 150 * ((level - SOFT) /
           <template v-else>some of this is louder just then.</template>
         </template>
       </p>
-      <template v-if="fades && !at">
-        <svg
-          viewBox="0 0 200 48"
-          class="w-full bg-ink-0"
-          role="img"
-          aria-label="Beds over eight seconds before and after"
-        >
-          <path
-            v-for="(one, i) in fades.fades.each"
-            :key="i"
-            :d="curve(one.levels)"
-            fill="none"
-            stroke="var(--color-tide)"
-            stroke-width="1"
-          />
-          <path :d="curve(fades.fades.together)" fill="none" stroke="var(--color-bone)" stroke-width="1.4" />
-          <line x1="100" x2="100" y1="0" y2="48" stroke="var(--color-lamp)" stroke-width="0.8" />
-        </svg>
+      <template v-if="fades && crossing && !at">
+        <PlainChart
+          class="pointer-events-auto h-12 w-full bg-ink-0"
+          :chart="crossing"
+          :at="(crossing.x.min + crossing.x.max) / 2"
+        />
         <p class="text-bone-3">
           Beds, 8 s before and after.
           <span v-if="fades.hole" class="text-rust"
