@@ -117,6 +117,8 @@ const rows = computed(() =>
       ref="table"
       :aria-label="chart.name"
       class="m-auto max-h-[70vh] overflow-y-auto rounded-[9px] border border-rule bg-ink-1 p-4 text-[12px] text-bone-2"
+      @keydown.stop
+      @keydown.esc.prevent="table?.close()"
       @close="isOpen = false"
     >
       <div class="mb-2 flex items-center gap-6">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { fieldwise } from '~/document/steady'
 import { fetched } from '~/frame/fetched'
 import { keepFocus } from '~/frame/keep-focus'
 import { useSelection } from '~/frame/selection'
@@ -21,6 +22,12 @@ const ThingsDesk = fetched(() => import('./thing/ThingsDesk.vue'))
 const doc = useShow()
 const selection = useSelection()
 const desk = ref<HTMLElement>()
+/** The chosen zone field by field: a dial that is turned draws its own number anew, not the whole desk. */
+const zoneId = computed(() => selection.zone?.id)
+const zone = computed(() => {
+  const id = zoneId.value
+  return id === undefined ? undefined : fieldwise(() => doc.show?.zones.find((each) => each.id === id))
+})
 keepFocus(desk, () => [selection.chosen?.id, doc.show])
 </script>
 
@@ -39,7 +46,7 @@ keepFocus(desk, () => [selection.chosen?.id, doc.show])
       Without a file here, so not heard: {{ doc.missing.join(', ') }}. The run is not affected.
     </p>
     <ThingsDesk v-if="selection.things.length > 1" />
-    <ZoneDesk v-else-if="selection.zone" :key="selection.zone.id" :zone="selection.zone" />
+    <ZoneDesk v-else-if="zone" :key="zoneId" :zone="zone" />
     <WalkDesk v-else-if="selection.walk" :key="selection.walk.id" :walk="selection.walk" />
     <CueDesk v-else-if="selection.cue" :key="selection.cue.id" :cue="selection.cue" />
     <AtmosphereDesk v-else-if="selection.atmosphere" :key="selection.atmosphere.id" :preset="selection.atmosphere" />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { steady, keptFor } from '~/document/steady'
 import { useMutationObserver } from '@vueuse/core'
 import { fetched } from '~/frame/fetched'
 import { probe } from '~/document/probe'
@@ -66,7 +67,7 @@ const PlanStep = fetched(() => import('./PlanStep.vue'))
 const PlanListener = fetched(() => import('./PlanListener.vue'))
 const PlanCut = fetched(() => import('./section/PlanCut.vue'))
 /** Until somebody has put it elsewhere the section cuts through the middle of the chosen thing, or of what is seen. */
-const cut = computed(() => {
+const cut = steady(() => {
   if (view.cut) return view.cut
   const [one] = selection.things
   const thing = one && doc.show && thingIn(doc.show, one.kind, one.id)
@@ -115,10 +116,14 @@ useMutationObserver(
 )
 /** Other names are laid out anew when what they keep clear of has changed, but for where one looks: that is drawn when the hand rests. */
 const stir = computed(() => [chosen.settled.value, tools.value.join(' '), heeded.value].join('\n'))
-const holds = computed(() =>
-  doc.show && tool.value === 'choose' && selection.things.length === 1
-    ? holdsOfThing(doc.show, selection.things[0]!, 20 * pixel.value)
-    : [],
+const chosenZone = computed(() => selection.zone?.id)
+/** What one takes hold of goes by where the chosen thing stands: what else an edit changes moves none of it. */
+const holds = keptFor(
+  () => [selection.things, tool.value, pixel.value, doc.place, selection.zone?.shape, selection.zone?.tiedTo],
+  () =>
+    doc.show && tool.value === 'choose' && selection.things.length === 1
+      ? holdsOfThing(doc.show, selection.things[0]!, 20 * pixel.value)
+      : [],
 )
 const square = computed(() => squareAt(1 / pixel.value))
 const footer = computed(() => {
@@ -224,7 +229,7 @@ probe({ thingOnPage: spotOnPage as () => unknown, spotOnPage: onPage as () => un
           <PlanStep v-if="selection.step" :pixel="pixel" />
           <PlanCompared v-if="compared" :pixel="pixel" />
           <PlanUnreached v-if="passing.looks" :pixel="pixel" />
-          <PlanPassing v-if="selection.zone" :zone="selection.zone" :pixel="pixel" />
+          <PlanPassing v-if="chosenZone !== undefined" :zone="chosenZone" :pixel="pixel" />
           <PlanWalks :pixel="pixel" @take-point="takePoint" @take-onward="takeOnward" @add-point="addPoint" />
           <g
             v-for="hold in holds"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { steady } from '~/document/steady'
 import { fetched } from '~/frame/fetched'
 import { alongWall, holds, wallLength } from '~~/core/space'
 import { thingIn } from '~/document/things'
@@ -17,7 +18,7 @@ const selection = useSelection()
 const PlanSeen = fetched(() => import('./PlanSeen.vue'))
 const pixel = computed(() => 1 / props.sight.scale)
 /** What the chosen zone must hold, and whether it does. */
-const mustHold = computed(() => {
+const mustHold = steady(() => {
   const { zone } = selection
   const show = doc.show!
   if (!zone?.holds) return []
@@ -31,7 +32,7 @@ const mustHold = computed(() => {
 })
 const only = computed(() => (selection.things.length === 1 ? selection.things[0] : undefined))
 /** How long each stretch of the chosen wall is, beside it. */
-const measures = computed(() => {
+const measures = steady(() => {
   if (only.value?.kind !== 'wall') return []
   const wall = thingIn(doc.show!, 'wall', only.value.id)
   if (!wall) return []

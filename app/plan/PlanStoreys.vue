@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { steady } from '~/document/steady'
 import { useShow } from '~/document/show'
 import { useView } from '~/frame/view'
 import { count, plain } from '~/words/time'
@@ -7,7 +8,7 @@ import { storeysOf } from './forms/storeys'
 /** The storeys of the place as a ladder, to scale: a rung each, and the whole place at its foot. */
 const doc = useShow()
 const view = useView()
-const storeys = computed(() => (doc.resting ? storeysOf(doc.resting) : []))
+const storeys = steady(() => (doc.resting ? storeysOf(doc.resting) : []))
 const NAMES_MOST = 18
 const rungs = computed(() => {
   const low = storeys.value[0]?.y ?? 0

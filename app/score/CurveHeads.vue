@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { steady } from '~/document/steady'
 import { channelAt } from '~~/core/engine'
 import { fetched } from '~/frame/fetched'
 import { useMenuPlace } from '~/frame/menu-place'
@@ -41,7 +42,7 @@ const hands = computed(() => {
   ].filter(Boolean)
   return words.length > 0 ? words.join(' · ') : 'free'
 })
-const loudest = computed(() => loudestOf(runs.loudness))
+const loudest = steady(() => loudestOf(runs.loudness))
 /** What makes the loudness at the playhead is looked at. */
 const asks = ref(false)
 function toLoudest() {

@@ -1,30 +1,34 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import type { Lane } from '~~/core/score'
 import { useRun } from '~/run/current-run'
 import { useSelection } from '~/frame/selection'
 import { useShow } from '~/document/show'
 import { sensesOf } from '~/words/senses'
 import { unmetWords } from '~/words/sentences'
 import { LANE } from '~/canvas/axes'
+import { steady } from '~/document/steady'
+import { useLanes } from './lanes'
 import SenseGlyph from '~/frame/SenseGlyph.vue'
 
-const props = defineProps<{ lanes: Lane[]; scroll: number }>()
+const props = defineProps<{ scroll: number }>()
 const emit = defineEmits<{ scroll: [to: number] }>()
 const doc = useShow()
 const runs = useRun()
+const { heads } = useLanes()
+const hasZones = computed(() => (doc.show?.zones.length ?? 0) > 0)
+const isRun = computed(() => runs.score !== undefined)
 const selection = useSelection()
 const list = ref<HTMLElement>()
 const { height } = useElementSize(list)
 /** Heads are there for the lanes in sight and so many before and after; a show of thousands of zones would have a page of them. */
 const AROUND = 40
 const from = computed(() => Math.max(0, Math.floor(props.scroll / LANE / AROUND) - 1) * AROUND)
-const shown = computed(() => {
+const shown = steady(() => {
   const to = Math.ceil((props.scroll + height.value) / LANE / AROUND + 1) * AROUND
   const show = doc.resting
   if (!show) return []
   const zones = new Map(show.zones.map((zone) => [zone.id, zone]))
-  return props.lanes.slice(from.value, to).map((lane) => {
+  return heads.value.slice(from.value, to).map((lane) => {
     const zone = zones.get(lane.zone)
     return { lane, senses: zone ? sensesOf(show, zone) : [] }
   })
@@ -42,7 +46,7 @@ watch(
   () => selection.chosen?.id,
   async (id) => {
     await nextTick()
-    const index = props.lanes.findIndex((lane) => lane.zone === id)
+    const index = heads.value.findIndex((lane) => lane.zone === id)
     if (index < 0 || !list.value) return
     const top = index * LANE
     if (top < list.value.scrollTop || top + LANE > list.value.scrollTop + list.value.clientHeight)
@@ -84,10 +88,10 @@ watch(
       <span v-else-if="lane.unmet" class="text-[11px] whitespace-nowrap">{{ unmetWords(lane) }}</span>
       <template v-else><SenseGlyph v-for="sense in senses" :key="sense" :sense="sense" /></template>
     </button>
-    <div :style="{ height: `${Math.max(0, lanes.length - from - shown.length) * LANE}px` }" />
-    <p v-if="lanes.length === 0 && runs.score" class="p-3 text-bone-3">
+    <div :style="{ height: `${Math.max(0, heads.length - from - shown.length) * LANE}px` }" />
+    <p v-if="heads.length === 0 && isRun" class="p-3 text-bone-3">
       {{
-        doc.show?.zones.length
+        hasZones
           ? 'No zone is as the filter of lanes asks: All lanes shows them again.'
           : 'No zone yet. Choose Zone in the plan below and drag one where people pass.'
       }}

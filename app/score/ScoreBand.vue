@@ -1,11 +1,10 @@
 <script setup lang="ts">
 import { fetched } from '~/frame/fetched'
-import { lanesOf } from '~~/core/score'
 import { clock } from '~/words/time'
-import { useShow } from '~/document/show'
 import { keepFocus } from '~/frame/keep-focus'
 import { useRun } from '~/run/current-run'
-import { isFiltered, laneFilter, lanesThrough } from './lane-filter'
+import { isFiltered } from './lane-filter'
+import { useLanes } from './lanes'
 import ScoreCanvas from './ScoreCanvas.vue'
 import CurveHeads from './CurveHeads.vue'
 import ScoreTransport from './ScoreTransport.vue'
@@ -14,24 +13,20 @@ import LaneHeads from './LaneHeads.vue'
 const LaneFilter = fetched(() => import('./LaneFilter.vue'))
 const EventTable = fetched(() => import('./EventTable.vue'))
 
-const doc = useShow()
 const runs = useRun()
 const band = ref<HTMLElement>()
 const scroll = ref(0)
 const table = ref(false)
 const filters = ref(false)
-const all = computed(() => (runs.score ? lanesOf(runs.score) : []))
-const lanes = computed(() => (isFiltered.value && doc.show ? lanesThrough(doc.show, all.value, laneFilter) : all.value))
+const { lanes, counts } = useLanes()
 keepFocus(band, lanes)
-/** The canvas draws in another thread, and goes by the names of the lanes. */
-const only = computed(() => (isFiltered.value ? lanes.value.map((lane) => lane.zone) : undefined))
 </script>
 
 <template>
   <section ref="band" aria-label="Score" role="region" tabindex="-1" class="flex min-h-0 bg-ink-1">
     <div class="flex w-[252px] flex-none flex-col border-r border-rule">
       <ScoreTransport />
-      <LaneHeads :lanes="lanes" :scroll="scroll" @scroll="scroll = $event" />
+      <LaneHeads :scroll="scroll" @scroll="scroll = $event" />
       <CurveHeads />
     </div>
     <div class="relative min-w-0 flex-1">
@@ -65,8 +60,6 @@ const only = computed(() => (isFiltered.value ? lanes.value.map((lane) => lane.z
         v-else
         class="transition-opacity motion-reduce:transition-none"
         :class="runs.waitsAt === undefined ? '' : 'opacity-40'"
-        :lanes="lanes"
-        :only="only"
         :scroll="scroll"
         @scroll="scroll = $event"
       />
@@ -76,7 +69,7 @@ const only = computed(() => (isFiltered.value ? lanes.value.map((lane) => lane.z
         :aria-expanded="filters"
         @click="filters = !filters"
       >
-        {{ isFiltered ? `${lanes.length} of ${all.length} lanes` : 'All lanes' }}
+        {{ isFiltered ? `${counts.seen} of ${counts.all} lanes` : 'All lanes' }}
       </button>
       <LaneFilter v-if="filters" @close="filters = false" />
       <button class="chip absolute top-[3px] right-2 z-10 bg-ink-1" :aria-pressed="table" @click="table = !table">

@@ -1,18 +1,18 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import type { Lane } from '~~/core/score'
 import { usePlayhead } from '~/frame/playhead'
 import { useRun } from '~/run/current-run'
 import { useSelection } from '~/frame/selection'
 import { useView } from '~/frame/view'
 import { CURVES_HEIGHT, LANE, RULER, tOf, xOf, type Layout } from '~/canvas/axes'
 import type { Sight } from '~/canvas/renderer'
+import { useLanes } from './lanes'
 import ScoreMarks from './ScoreMarks.vue'
 
-/** `only`: the zones of the lanes, if these are not all that there are. */
-const props = defineProps<{ lanes: Lane[]; only?: string[]; scroll: number }>()
+const props = defineProps<{ scroll: number }>()
 const emit = defineEmits<{ scroll: [to: number] }>()
 const runs = useRun()
+const { lanes, only } = useLanes()
 const playhead = usePlayhead()
 const selection = useSelection()
 const view = useView()
@@ -34,7 +34,7 @@ const chosen = computed(() => selection.zone?.id)
 const sight = computed((): Sight => ({
   layout: layout.value,
   ratio: window.devicePixelRatio || 1,
-  only: props.only,
+  only: only.value,
   chosen: chosen.value,
   marked: playhead.marked && { from: playhead.marked.from, to: playhead.marked.to },
 }))
@@ -62,7 +62,7 @@ function press(event: PointerEvent) {
   const startX = event.clientX
   frame.value!.setPointerCapture(event.pointerId)
   if (lanesHere) {
-    const lane = props.lanes[Math.floor((y - RULER + props.scroll) / LANE)]
+    const lane = lanes.value[Math.floor((y - RULER + props.scroll) / LANE)]
     if (lane?.zone && !lane.gone) selection.choose('zone', lane.zone)
   }
   if (!event.shiftKey || !lanesHere) playhead.seek(began)
@@ -102,7 +102,7 @@ function wheel(event: WheelEvent) {
     @dblclick="view.fit()"
   >
     <canvas ref="canvas" class="size-full" aria-hidden="true" />
-    <ScoreMarks :lanes="lanes" :layout="layout" />
+    <ScoreMarks :layout="layout" />
     <div
       class="pointer-events-none absolute inset-y-0 left-0 w-px bg-lamp"
       :style="{ transform: `translateX(${headX}px)` }"

@@ -13,6 +13,8 @@ import { beadsOf } from '~/canvas/beads'
 import { xOf, yOf, type Layout } from '~/canvas/axes'
 import { matchesOf, type Match } from '~/canvas/matches'
 import { useMenuPlace } from '~/frame/menu-place'
+import { steady } from '~/document/steady'
+import { useLanes } from './lanes'
 
 /** What of the score can be reached and read: a button on every fired and held mark in sight, and on every act of a cue. */
 interface Mark {
@@ -29,9 +31,10 @@ interface Mark {
   /** What is seen when one goes nearer to it. */
   to: number
 }
-const props = defineProps<{ lanes: Lane[]; layout: Layout }>()
+const props = defineProps<{ layout: Layout }>()
 const doc = useShow()
 const runs = useRun()
+const { lanes } = useLanes()
 const playhead = usePlayhead()
 const selection = useSelection()
 const view = useView()
@@ -44,11 +47,11 @@ const several = computed(() => runs.walks.length > 1)
 /** The lanes as they can be reached: while a hand drags something the picture goes ahead, and the buttons follow when it rests. */
 function now() {
   const show = runs.played ?? doc.show!
-  return { lanes: props.lanes, show, rules: rulesOf(show) }
+  return { lanes: lanes.value, show, rules: rulesOf(show), signals: runs.score?.signals ?? [] }
 }
 const reached = shallowRef(now())
 let timer: ReturnType<typeof setTimeout> | undefined
-watch([() => props.lanes, () => doc.dragging], () => {
+watch([lanes, () => doc.dragging], () => {
   clearTimeout(timer)
   const follow = () => (reached.value = now())
   if (doc.dragging) timer = setTimeout(follow, 150)
@@ -75,7 +78,7 @@ function gatheredWords(lane: Lane, { fired, held, from, to }: Match): string {
   return `${what.filter(Boolean).join(', ')} close together. ${lane.name}, ${clock(from, 2)} to ${clock(to, 2)}. Choose to go nearer.`
 }
 
-const marks = computed((): Mark[] => {
+const marks = steady((): Mark[] => {
   const found: Mark[] = []
   const { from, to, curves, ruler, lane: tall } = props.layout
   reached.value.lanes.forEach((lane, index) => {
@@ -123,7 +126,7 @@ const marks = computed((): Mark[] => {
         x,
         y,
         kind: 'act',
-        words: actSentence(reached.value.show, lane, act, runs.score?.signals ?? []),
+        words: actSentence(reached.value.show, lane, act, reached.value.signals),
       })
     }
   })

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { steady } from '~/document/steady'
 import type { Zone } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { count } from '~/words/time'
@@ -7,7 +8,7 @@ import { ledThrough, waysFrom } from './way-through'
 /** Walks that come by a way through and don't go on from its far end: led through only by a hand. */
 const props = defineProps<{ zone: Zone }>()
 const doc = useShow()
-const offers = computed(() => {
+const offers = steady(() => {
   const show = doc.resting!
   return waysFrom(show, props.zone).flatMap((way) =>
     show.walks.flatMap((walk) => {

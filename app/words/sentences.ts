@@ -47,7 +47,7 @@ export function heldSentence(held: Held, rule: Rule | undefined, unmet?: string)
 }
 
 /** Why a zone is never met, in words. */
-export function unmetWords(lane: Lane): string {
+export function unmetWords(lane: Pick<Lane, 'unmet'>): string {
   switch (lane.unmet) {
     case 'off':
       return 'switched off'

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs'
 import { chromium } from '@playwright/test'
 import { ask, demo, edit } from '../harness/api'
 import { startServer } from '../harness/server'
+import { handFigures } from './hand'
 import { line, middle } from './measure'
 import { offlineFigures } from './offline-mix'
 import { planFigures } from './plan'
@@ -65,23 +66,7 @@ await offlineFigures(page, server.url, (await demo(server.url)).show)
 await page.getByRole('region', { name: 'Score' }).getByRole('button', { name: 'Rope post', exact: true }).click()
 const dial = page.getByRole('slider', { name: 'Cooldown' })
 await dial.waitFor()
-const redraws: number[] = await dial.evaluate(async (input: HTMLInputElement) => {
-  const found: number[] = []
-  const frame = () => new Promise(requestAnimationFrame)
-  const drawn = (): { version: number; at: number } => (window as any).esvik.drawn()
-  for (let n = 0; n < 40; n++) {
-    const seen = drawn().version
-    const before = performance.now()
-    input.value = String(5 + n * 0.5)
-    input.dispatchEvent(new Event('input'))
-    // When it was drawn is told by the worker's own clock, so a look at each frame is enough.
-    while (drawn().version === seen) await frame()
-    found.push(drawn().at - before)
-    await frame()
-  }
-  input.dispatchEvent(new Event('change'))
-  return found
-})
+await handFigures(page, 'input[type=range][aria-label=Cooldown]')
 /** From letting go of a dial to what stands behind it: several times, since the first study compiles itself. */
 const settles: number[] = await dial.evaluate(async (input: HTMLInputElement) => {
   const found: number[] = []
@@ -110,7 +95,6 @@ const behind: number = await dial.evaluate(async (input: HTMLInputElement) => {
   input.dispatchEvent(new Event('change'))
   return lasted / Math.max(1, followed() - seen)
 })
-line('a dial: from the input to the redrawn score (median of 40)', `${middle(redraws).toFixed(1)} ms`, '≤ 8 ms')
 line('  from letting it go to 100 walkers behind it (median of 9)', `${middle(settles).toFixed(0)} ms`, '≤ 100 ms')
 line('  while it is dragged, from one study behind it to the next', `${behind.toFixed(0)} ms`, '≤ 50 ms')
 const { body } = await ask(server.url, '/api/shows')

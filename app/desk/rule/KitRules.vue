@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { steady, fieldwise } from '~/document/steady'
 import { kitRulesOf, type Kit, type Rule, type Zone } from '~~/core/show'
 import { makeOwn } from '~/document/making/kit-parts'
 import { useSelection } from '~/frame/selection'
@@ -18,7 +19,10 @@ const selection = useSelection()
 const others = computed(() => doc.show!.zones.filter((z) => z.kit === props.kit.id).length - 1)
 /** Whose rules are seen and changed. */
 const here = defineModel<boolean>('here', { required: true })
-const shown = computed(() => (here.value ? kitRulesOf(doc.show!, props.zone) : props.kit.rules))
+const rules = computed(() => (here.value ? kitRulesOf(doc.show!, props.zone) : props.kit.rules))
+const ids = steady(() => rules.value.map(({ id }) => id))
+/** Its rules, each seen field by field. */
+const shown = computed(() => ids.value.map((id) => fieldwise(() => rules.value.find((rule) => rule.id === id))))
 const dials = ref<string>()
 const CHOSEN = '!border-lamp !text-lamp'
 /** What a zone can have otherwise than its kit, where the field's own name doesn't say it. */
@@ -61,7 +65,7 @@ const makeItsOwn = () => doc.edit(`Give ${props.zone.name} rules of its own`, (e
     <article v-for="rule in shown" :key="rule.id" :aria-label="`Rule ${rule.name ?? rule.id}`">
       <RuleSentence :zone="zone" :rule="rule" :kit="kit" :here="here" />
       <RuleProspects :zone="zone" :rule="rule" :kit="kit" />
-      <RuleUnmet v-if="rule.when.length > 0" :zone="zone" :rule="rule" :kit="kit" />
+      <RuleUnmet :zone="zone" :rule="rule" :kit="kit" />
       <p v-if="differs(rule).length > 0" class="text-xs text-tide">
         Different here: {{ differs(rule).join(', ') }}.
         <button class="chip ml-1" @click="likeKit(rule)">As in the kit</button>

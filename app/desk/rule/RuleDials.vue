@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import { steady } from '~/document/steady'
 import { extent } from '~~/core/base'
 import { cooldownDots, debounceDots, getMore, type Dot, type Moment } from '~~/core/study'
-import { alike, type Editor, type Rule } from '~~/core/show'
+import type { Editor, Rule } from '~~/core/show'
 import { loggedName, placeOfRule, putIn, type RuleHere } from '~/document/making/rule-here'
 import { useEvidence, WALKERS } from '~/run/evidence'
 import { usePlayhead } from '~/frame/playhead'
@@ -28,10 +29,7 @@ const id = computed(() => loggedName(props))
 watch(id, (rule, _, onCleanup) => onCleanup(evidence.show(rule)), { immediate: true })
 const moments = computed(() => evidence.moments.get(id.value) ?? [])
 /** The same of this run, as one walker. */
-const own = computed((before?: Moment[]): Moment[] => {
-  const now = ownNow()
-  return alike(before, now) ? before! : now
-})
+const own = steady(ownNow)
 function ownNow(): Moment[] {
   const ends = new Map<number, number>()
   for (const event of runs.events) if (event.kind === 'end') ends.set(event.playing, event.t)
@@ -44,10 +42,10 @@ function ownNow(): Moment[] {
   })
 }
 const seconds = computed(() => props.rule.debounce)
-const debounce = computed(() => debounceDots(moments.value, seconds.value))
-const ownDebounce = computed(() => debounceDots(own.value, seconds.value))
-const rests = computed(() => cooldownDots(moments.value, props.rule, cooldown.value))
-const ownRests = computed(() => cooldownDots(own.value, props.rule, cooldown.value))
+const debounce = steady(() => debounceDots(moments.value, seconds.value))
+const ownDebounce = steady(() => debounceDots(own.value, seconds.value))
+const rests = steady(() => cooldownDots(moments.value, props.rule, cooldown.value))
+const ownRests = steady(() => cooldownDots(own.value, props.rule, cooldown.value))
 // Kept from one drawing to the next: a dial whose number nobody turns is not drawn again.
 const putDebounce = (edit: Editor, seconds: number) => put(edit, 'debounce', seconds)
 const putCooldown = (edit: Editor, seconds: number) => put(edit, 'cooldown', rested(seconds))

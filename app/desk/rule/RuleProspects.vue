@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { steady } from '~/document/steady'
 import { leftForGood, whyNeverFires } from '~~/core/findings'
 import { kitRulesOf, type Kit, type Rule, type Zone } from '~~/core/show'
 import { useShow } from '~/document/show'
@@ -13,7 +14,7 @@ const here = computed(() =>
 )
 const never = computed(() => here.value?.enabled && whyNeverFires(doc.resting!, here.value, props.zone))
 const ready = computed(() => (here.value?.enabled && !never.value ? readyWords(here.value) : ''))
-const words = computed(() => {
+const words = steady(() => {
   const show = doc.resting!
   if (!here.value?.enabled) return []
   if (never.value) return [neverFiresWords(show, never.value)]

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import type { Editor } from '~~/core/show'
+import { steady } from '~/document/steady'
 import { putInRule, placeOfRule, type RuleHere } from '~/document/making/rule-here'
 import { useShow } from '~/document/show'
 import SentencePieces from '~/sentence/SentencePieces.vue'
@@ -9,8 +11,9 @@ import { offersFor, ruleSentence } from './rule-sentence'
 const props = defineProps<RuleHere>()
 const doc = useShow()
 const edits = useRuleEdits()
-const offers = computed(() => offersFor(doc.show!, props))
+const offers = steady(() => offersFor(doc.show!, props))
 const pieces = computed(() => ruleSentence(props.rule, offers.value, fireNew))
+const putIn = (edit: Editor) => putInRule(props, edit)
 const fireNew = () => edits.fireNewCue(props)
 </script>
 
@@ -18,7 +21,7 @@ const fireNew = () => edits.fireNewCue(props)
   <SentencePieces
     :pieces="pieces"
     :of="` in ${placeOfRule(props)}`"
-    :put-in="(edit) => putInRule(props, edit)"
+    :put-in="putIn"
     class="leading-[1.75]"
     :class="{ 'is-off': !rule.enabled }"
   />

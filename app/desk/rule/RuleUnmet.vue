@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { steady } from '~/document/steady'
 import { loggedName, type RuleHere } from '~/document/making/rule-here'
 import { useShow } from '~/document/show'
 import { usePlayhead } from '~/frame/playhead'
@@ -13,7 +14,8 @@ const runs = useRun()
 const playhead = usePlayhead()
 /** So many of the times are said. */
 const MOST = 4
-const held = computed(() => {
+const held = steady(() => {
+  if (props.rule.when.length === 0) return []
   const id = loggedName(props)
   const events = runs.events.filter((event) => event.kind === 'held' && event.gate === 'condition' && event.rule === id)
   if (events.length === 0) return []

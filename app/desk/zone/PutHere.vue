@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { steady } from '~/document/steady'
 import type { Zone } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { usePlayhead } from '~/frame/playhead'
@@ -10,13 +11,13 @@ const props = defineProps<{ zone: Zone }>()
 const doc = useShow()
 const runs = useRun()
 const playhead = usePlayhead()
-const times = computed(() =>
+const times = steady(() =>
   runs.events.flatMap((event) =>
     event.kind === 'enter' && event.quiet && event.zone === props.zone.id ? [event.t] : [],
   ),
 )
 /** The moves that are quiet, of the cues that move somebody at these times. */
-const moves = computed(() => {
+const moves = steady(() => {
   const fired = new Set<string>()
   for (const event of runs.events)
     if (event.kind === 'step' && event.of === 'move' && times.value.some((t) => Math.abs(t - event.t) < 0.01))

@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import { steady, fieldwise } from '~/document/steady'
 import { fetched } from '~/frame/fetched'
-import { type Zone, setField, type ValueIn } from '~~/core/show'
+import { type Zone, setField, type ValueIn, type Rule } from '~~/core/show'
 import { useRun } from '~/run/current-run'
 import { useSelection } from '~/frame/selection'
 import { shareWithParts, takeKit as takesKit } from '~/document/making/kit-parts'
@@ -58,7 +59,7 @@ const facts = computed(() =>
 )
 const kit = computed(() => doc.show!.kits.find((each) => each.id === props.zone.kit))
 /** Rules that several zones share. */
-const kits = computed(() => [
+const kits = steady(() => [
   { value: null as string | null, words: 'no kit' },
   ...doc.show!.kits.map(({ id, name }) => ({ value: id as string | null, words: `the kit ${name}` })),
 ])
@@ -76,7 +77,16 @@ function share() {
 const onlyHere = ref(false)
 const open = ref<string>()
 watch(() => props.zone.id, () => (onlyHere.value = false)) // prettier-ignore
-const shown = computed(() => props.zone.rules.find((rule) => rule.id === open.value) ?? props.zone.rules[0])
+const ids = steady(() => props.zone.rules.map(({ id }) => id))
+const seen = new Map<string, Rule>()
+/** Its rules, each seen field by field. */
+const rules = computed(() =>
+  ids.value.map((id) => {
+    if (!seen.has(id)) seen.set(id, fieldwise(() => props.zone.rules.find((rule) => rule.id === id))) // prettier-ignore
+    return seen.get(id)!
+  }),
+)
+const shown = computed(() => (ids.value.includes(open.value!) ? open.value : ids.value[0]))
 
 function addRule() {
   const made = edits.add(props.zone, onlyHere.value ? undefined : kit.value)
@@ -105,24 +115,19 @@ function toggleMute() {
     <PutHere :zone="zone" />
     <WaysThrough :zone="zone" />
     <KitRules v-if="kit" v-model:here="onlyHere" :zone="zone" :kit="kit" />
-    <p v-if="zone.rules.length === 0 && !kit" class="text-bone-2">
+    <p v-if="rules.length === 0 && !kit" class="text-bone-2">
       It notices who passes and fires nothing yet. <button class="part" @click="addRule">Add a rule</button> to say what
       happens here.
     </p>
-    <template v-for="rule in zone.rules" :key="rule.id">
+    <template v-for="rule in rules" :key="rule.id">
       <article class="border-t border-rule pt-1.5" :data-rule="rule.id" :aria-label="`Rule ${rule.name ?? rule.id}`">
         <RuleSentence :zone="zone" :rule="rule" />
         <RuleProspects :zone="zone" :rule="rule" />
-        <RuleDials v-if="shown?.id === rule.id" class="mt-1" :zone="zone" :rule="rule" />
-        <RuleUnmet v-if="rule.when.length > 0" :zone="zone" :rule="rule" />
+        <RuleDials v-if="shown === rule.id" class="mt-1" :zone="zone" :rule="rule" />
+        <RuleUnmet :zone="zone" :rule="rule" />
         <div class="mt-1 flex gap-1.5">
-          <button
-            v-if="zone.rules.length > 1"
-            class="chip"
-            :aria-expanded="shown?.id === rule.id"
-            @click="open = rule.id"
-          >
-            {{ shown?.id === rule.id ? 'Dials above' : 'Dials' }}
+          <button v-if="rules.length > 1" class="chip" :aria-expanded="shown === rule.id" @click="open = rule.id">
+            {{ shown === rule.id ? 'Dials above' : 'Dials' }}
           </button>
           <button
             class="chip"
@@ -184,9 +189,9 @@ function toggleMute() {
       <button class="chip" title="Ctrl+D" @click="duplicate()">Duplicate</button>
       <button class="chip" title="Delete" @click="remove()">Delete</button>
     </div>
-    <p v-if="kits.length > 1 || zone.rules.length > 0" class="text-xs text-bone-3">
+    <p v-if="kits.length > 1 || rules.length > 0" class="text-xs text-bone-3">
       Shares rules by <PartChoice name="Kit" :value="zone.kit ?? null" :options="kits" @choose="takeKit" />
-      <button v-if="!kit && zone.rules.length > 0" class="chip ml-2" @click="share">Share its rules</button>
+      <button v-if="!kit && rules.length > 0" class="chip ml-2" @click="share">Share its rules</button>
     </p>
     <div class="border-t border-rule pt-2"><ZoneShape :zone="zone" /></div>
     <ZoneFindings :zone="zone" />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { steady } from '~/document/steady'
 import { solidOf } from '~~/core/space'
 import type { Shape, Zone, Point } from '~~/core/show'
 import { useShow } from '~/document/show'
@@ -23,11 +24,12 @@ interface Found {
   good: boolean
   says: string
   more: string
-  mend?: { words: string; go: () => void }
+  /** What would mend it, in words. */
+  mend?: string
 }
 /** In a large show, what it holds and which doorway is near is asked again when the hand lets go. */
 const resting = computed(() => doc.resting!.zones.find(({ id }) => id === props.zone.id) ?? props.zone)
-const door = computed(() => doorwayAt(doc.resting!, resting.value, OFFERED))
+const door = steady(() => doorwayAt(doc.resting!, resting.value, OFFERED))
 const isFitted = computed(() => door.value && isSameShape(fittedTo(doc.show!, door.value), props.zone.shape))
 function fit() {
   const { id, name } = props.zone
@@ -75,7 +77,7 @@ const passing = computed((): Found | undefined => {
     good: false,
     says: `There is a way around, ${width} m wide.`,
     more: needs,
-    mend: { words: 'Widen to close it', go: () => void store.close() },
+    mend: 'Widen to close it',
   }
 })
 const feet = computed((): Found | undefined => {
@@ -90,7 +92,7 @@ const feet = computed((): Found | undefined => {
     more: misses
       ? 'and misses who walks below.'
       : `and meets the body above that. Who is lower than ${plain(above, 2)} m passes under it.`,
-    mend: { words: 'Down to the floor', go: () => lower(above) },
+    mend: 'Down to the floor',
   }
 })
 function lower(by: number) {
@@ -125,9 +127,9 @@ const quick = computed((): Found => {
     more: `At ${plain(run, 1)} m/s one is inside for ${plain(seconds, 2)} s: ${looks} looks of a game that looks ${TICKS} times a second.`,
   }
 })
-const held = computed(() => heldWithin(doc.resting!, resting.value))
+const held = steady(() => heldWithin(doc.resting!, resting.value))
 /** Those that it must hold, and of them those that stick out. */
-const meant = computed(() => doc.resting!.zones.filter(({ id }) => resting.value.holds?.includes(id)))
+const meant = steady(() => doc.resting!.zones.filter(({ id }) => resting.value.holds?.includes(id)))
 const holding = computed((): Found | undefined => {
   if (meant.value.length === 0) return undefined
   const out = meant.value.filter((zone) => !held.value.includes(zone))
@@ -139,13 +141,13 @@ const holding = computed((): Found | undefined => {
     good: false,
     says: `${names(out)} ${out.length === 1 ? 'sticks' : 'stick'} out of it.`,
     more: 'Somebody can be there without being here.',
-    ...(shape && { mend: { words: 'Widen around it', go: () => widenAround(shape) } }),
+    ...(shape && { mend: 'Widen around it' }),
   }
 })
 const widenAround = (shape: Shape) =>
   doc.edit(`Widen ${props.zone.name}`, (e) => e.set(['zones', props.zone.id, 'shape'], shape))
 /** What can be asked of it: that it holds what it holds now, or another that it touches. */
-const near = computed(() => {
+const near = steady(() => {
   const show = doc.resting!
   const [x0, y0, z0, x1, y1, z1] = solidOfZone(show, resting.value).bounds
   return show.zones.filter((other) => {
@@ -156,13 +158,17 @@ const near = computed(() => {
 })
 const mustHold = (ids: string[], label: string) =>
   doc.edit(label, (e) => e.set(['zones', props.zone.id, 'holds'], ids.length > 0 ? ids : undefined))
-const offered = computed(() => [
+const offered = steady(() => [
   { value: '', words: 'It must hold …' },
   ...near.value.map(({ id, name }) => ({ value: id, words: name })),
 ])
-const found = computed(() =>
-  [passing.value, feet.value, quick.value, holding.value].filter((each) => each !== undefined),
-)
+/** What the mends do, by what they mend. */
+const MENDS: { [key: string]: () => void } = {
+  passing: () => void store.close(),
+  feet: () => lower(hangsAbove(doc.show!, props.zone)!),
+  holds: () => widenAround(reachingAround(doc.show!, props.zone, meant.value)!),
+}
+const found = steady(() => [passing.value, feet.value, quick.value, holding.value].filter((each) => each !== undefined))
 </script>
 
 <template>
@@ -178,7 +184,7 @@ const found = computed(() =>
       />
       <span class="text-bone-3"
         ><strong class="font-semibold text-bone">{{ one.says }}</strong> {{ one.more }}
-        <button v-if="one.mend" class="chip ml-1" @click="one.mend.go">{{ one.mend.words }}</button></span
+        <button v-if="one.mend" class="chip ml-1" @click="MENDS[one.key]!()">{{ one.mend }}</button></span
       >
     </p>
     <p v-if="held.length > 0 || near.length > 0 || meant.length > 0" class="text-bone-3">

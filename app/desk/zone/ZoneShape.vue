@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { steady } from '~/document/steady'
 import type { Shape, Zone } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { placed } from '~/plan/forms/tying'
@@ -55,7 +56,7 @@ const rows = computed((): Row[] => {
     { name: 'Turn', value: shape.yaw, unit: '°', step: 5, put: (yaw) => ({ ...shape, yaw }) },
   ]
 })
-const ties = computed(() => [
+const ties = steady(() => [
   { value: '', words: 'stays where it is' },
   ...doc.show!.place.props.map(({ id, name }) => ({ value: id, words: `goes with ${name}` })),
 ])

@@ -1,16 +1,16 @@
 <script setup lang="ts">
-import type { Zone } from '~~/core/show'
+import { steady } from '~/document/steady'
 import { useShow } from '~/document/show'
 import { plain } from '~/words/time'
 import { usePassing } from './passing'
 
 /** The way past the chosen zone, if there is one: dashed, with somebody in the gap and how wide it is. */
-const props = defineProps<{ zone: Zone; pixel: number }>()
+const props = defineProps<{ zone: string; pixel: number }>()
 const doc = useShow()
 const store = usePassing()
-const way = computed(() => (store.passing?.zone === props.zone.id ? store.passing.way : undefined))
+const way = computed(() => (store.passing?.zone === props.zone ? store.passing.way : undefined))
 /** Its words stand on the side away from the zone. */
-const words = computed(() => {
+const words = steady(() => {
   if (!way.value) return { x: 0, z: 0, side: 'start' }
   const { at, across } = way.value
   const [dx, dz] = [across[0] - at[0], across[1] - at[1]]
