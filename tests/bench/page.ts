@@ -22,7 +22,8 @@ const browser = await chromium.launch({
   executablePath: '/usr/bin/chromium',
   args: ['--no-sandbox', '--disable-quic', '--disable-background-networking', '--disable-component-update'],
 })
-const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
+const page = await context.newPage()
 const loads: number[] = []
 const asked = new Set<string>()
 page.on('request', (request) => asked.add(request.url()))
