@@ -39,6 +39,13 @@ describe('light on the player', () => {
     expect(lux({ kind: 'spot', at: [10, 4.65, 0], pitch: -90, cone: 40 }, 10)).toBeCloseTo(10, 6)
     expect(lux({ kind: 'spot', at: [10, 4.65, 0], pitch: -90, cone: 40 }, 7)).toBe(0)
   })
+  it('of a spot fades out over the edge of its cone, by the square of the share of the way', () => {
+    const lamp = { cone: 60, edge: 0.5 }
+    const cos = (degrees: number) => Math.cos((degrees * Math.PI) / 180)
+    const share = (cos(22) - cos(30)) / (cos(15) - cos(30))
+    expect(coneAt(lamp, 22)).toBeCloseTo(share ** 2, 9)
+    expect(coneAt({ cone: 60, edge: 0 }, 29.9)).toBe(1)
+  })
   it('goes with the player when it is carried', () => {
     expect(lux({ tiedTo: { player: true } }, 5)).toBeCloseTo(lux({ tiedTo: { player: true } }, 12), 9)
   })

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { Spot, Wall } from '../show'
-import { blocked, insidePolygon, visibleFrom } from '.'
+import { blocked, insidePolygon, visibleFrom, wallsBetween } from '.'
 
 const wall = (from: Spot, to: Spot, openings: Partial<Wall['openings'][number]>[] = []): Wall => ({
   id: 'w',
@@ -63,5 +63,19 @@ describe('what is seen from a spot', () => {
       { numRuns: 400 },
     )
     expect(Math.min(...both)).toBeGreaterThanOrEqual(Math.floor((both[0] + both[1]) / 10))
+  })
+})
+
+describe('whether a wall stands between', () => {
+  const window: Wall[] = [wall([-4, 3], [4, 3], [{ at: 3, width: 2, sill: 1, height: 1 }])]
+  it('goes by the sill and the head of its openings', () => {
+    expect([0.9, 1.1, 1.9, 2.1].map((height) => blocked(window, [0, 0], [0, 6], height))).toEqual([true, false, false, true]) // prettier-ignore
+    expect(blocked(window, [-3, 0], [-3, 6], 1.5)).toBe(true)
+  })
+  it('counts those that stop what goes up or down from one point to another', () => {
+    expect(wallsBetween(window, [0, 0, 0], [0, 3, 6])).toBe(0)
+    expect(wallsBetween(window, [0, 0, 0], [0, 1.6, 6])).toBe(1)
+    expect(wallsBetween(window, [0, 2.9, 0], [0, 0.3, 6])).toBe(0)
+    expect(wallsBetween(window, [0, 4, 0], [0, 4, 6])).toBe(0)
   })
 })

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { run, walksOf } from '..'
 import { lines, logFor } from '../../testing/small-show'
 import { made } from '../../testing/steps-show'
 
@@ -20,6 +21,11 @@ describe('release and stop', () => {
     expect(
       lines(logFor(made([bed, { id: 'x', kind: 'stop', cue: 'cue', at: 1 }, late])).events, 'step', 'stepEnd', 'end'),
     ).toEqual(['1.7 step b', '2.7 step x', '2.7 stepEnd b', '2.7 end cue stopped'])
+  })
+  it('a stop step lets the sounds of a cue die away as long as it says', () => {
+    const show = made([bed, { id: 'x', kind: 'stop', cue: 'cue', at: 1, fade: 1.5 }])
+    const { audible } = run(show, walksOf(show, show.walks.map(({ id }) => id)), { seed: 1 }) // prettier-ignore
+    expect(audible.map(({ until, fadeOut }) => [until, fadeOut])).toEqual([[expect.closeTo(2.7, 6), 1.5]])
   })
   it('a playing released in its delay with nothing else left ends then, without having started', () => {
     expect(lines(logFor(made([bed], { rule: { delay: 9 } })).events, 'start', 'end')).toEqual(['4.3 end cue released'])

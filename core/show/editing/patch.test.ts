@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { show } from '../../testing/furnished-show'
-import { applyPatch, checkTouched, patchOf, PatchConflict, rebase, undoing, type Show } from '..'
+import { applyPatch, checkTouched, patchOf, PatchConflict, rebase, undoing, type Operation, type Show } from '..'
 
 describe('edits', () => {
   const set = (from: Show, rim: number) => patchOf(from, (e) => e.set(['zones', 'z', 'rim'], rim))
@@ -44,6 +44,30 @@ describe('edits', () => {
     const { patch } = set(show, 0.7)
     const moved = { ...show, zones: [{ ...show.zones[0], id: 'new' }, ...show.zones] }
     expect(applyPatch(moved, rebase(moved, patch)).zones.map((z) => z.rim)).toEqual([0, 0.7])
+  })
+  it('find another thing where one was added or taken away before it, in the same edit', () => {
+    const zones = ['a', 'b', 'c'].map((id) => ({ ...show.zones[0], id, rules: [] }))
+    const before = { ...show, zones }
+    const { patch } = patchOf(before, (e) => {
+      e.remove(['zones', 'a'])
+      e.set(['zones', 'b', 'rim'], 2)
+    })
+    const moved = { ...before, zones: [{ ...zones[0], id: 'new' }, ...zones] }
+    expect(applyPatch(moved, rebase(moved, patch)).zones.map(({ id, rim }) => [id, rim])).toEqual([
+      ['new', 0],
+      ['b', 2],
+      ['c', 0],
+    ])
+    const bare: Operation[] = [
+      { op: 'test', path: '/zones/1/id', value: 'b' },
+      { op: 'remove', path: '/zones/1' },
+      { op: 'replace', path: '/zones/1/rim', value: 3 },
+    ]
+    // What came to stand where one was taken away is told by its place: nothing has named it.
+    expect(applyPatch(before, rebase(before, bare)).zones.map(({ id, rim }) => [id, rim])).toEqual([
+      ['a', 0],
+      ['c', 3],
+    ])
   })
   it('say so when their thing is gone', () => {
     const { patch } = set(show, 0.7)

@@ -154,3 +154,11 @@ it('a loop closes where its tone has come round, and not in between', () => {
   const best = closes.others.reduce((a, b) => (b.apart < a.apart ? b : a))
   expect(Math.abs((best.end * 100) % 1)).toBeLessThan(0.02)
 })
+
+it('a loop that goes on as it should is told apart from one that jumps there', () => {
+  // A ramp from 0 to 1 each second: what follows its end is as what follows its beginning, but the step back is a click.
+  const ramp = Float32Array.from({ length: 3 * RATE }, (_, i) => (i % RATE) / RATE)
+  const smooth = Float32Array.from(ramp, (value) => Math.abs(2 * value - 1))
+  expect(seamsOf(ramp, RATE, [0, 2]).here.apart).toBeGreaterThan(1)
+  expect(seamsOf(smooth, RATE, [0, 2]).here.apart).toBeLessThan(0.1)
+})
