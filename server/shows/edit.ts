@@ -1,19 +1,10 @@
 import { Op, UniqueConstraintError } from 'sequelize'
-import {
-  applyPatch,
-  checkTouched,
-  completed,
-  PatchConflict,
-  rebase,
-  ShowError,
-  type Edit,
-  type Operation,
-  type Show,
-} from '../../core/show'
+import type { Edit, Show } from '../../core/show'
 import { database } from '../data/connection'
 import { models } from '../data/models'
 import { Refusal } from '../http/refusal'
 import type { Accepted, Done } from './messages'
+import { merged } from './merge'
 import { tellWindows } from './windows'
 import { forget, inTurn, openShow, type OpenShow } from './open'
 
@@ -75,25 +66,6 @@ async function editsBetween(id: string, after: number, upTo: number): Promise<Do
     order: [['revision', 'ASC']],
   })
   return rows.map(({ id, revision, label, patch }) => ({ id, revision, label, patch }))
-}
-
-function merged(open: OpenShow, edit: Operation[], before: Done[]): { patch: Operation[]; show: Show } {
-  try {
-    const patch = completed(open.show, before.length > 0 ? rebase(open.show, edit) : edit)
-    const show = applyPatch(open.show, patch)
-    checkTouched(show, patch, open.show)
-    return { patch, show }
-  } catch (error) {
-    if (error instanceof PatchConflict)
-      throw new Refusal(409, error.message, { pointer: error.path, before, revision: open.revision })
-    if (error instanceof ShowError)
-      throw new Refusal(before.length > 0 ? 409 : 422, error.message, {
-        pointer: error.pointer,
-        before,
-        revision: open.revision,
-      })
-    throw error
-  }
 }
 
 async function commit(open: OpenShow, edit: Edit, show: Show): Promise<void> {
