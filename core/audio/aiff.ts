@@ -1,5 +1,5 @@
 import { chunksOf, planes, textAt, widthOf, type Depth } from './samples'
-import { checkClaims, SoundError, type Decoded } from './sound-error'
+import { checkClaims, FAULTS, SoundError, type Decoded } from './sound-error'
 
 /** How samples are written in an AIFF-C file, by the name of its packing, and whether little end first. Whole numbers: by their bits. */
 const WHOLE: { [bits: number]: Depth } = { 1: 's8', 2: 's16', 3: 's24', 4: 's32' }
@@ -29,8 +29,8 @@ export function readAiff(bytes: Uint8Array): Decoded {
     if (chunk.name === 'COMM') common = chunk.bytes
     if (chunk.name === 'SSND') data = chunk.bytes
   }
-  if (!common || common.length < 18) throw new SoundError('it does not say its format')
-  if (!data || data.length < 8) throw new SoundError('it has no samples')
+  if (!common || common.length < 18) throw new SoundError(FAULTS.noFormat)
+  if (!data || data.length < 8) throw new SoundError(FAULTS.noSamples)
   const view = new DataView(common.buffer, common.byteOffset, common.byteLength)
   const channels = view.getUint16(0)
   const frames = view.getUint32(2)
@@ -39,13 +39,13 @@ export function readAiff(bytes: Uint8Array): Decoded {
   checkClaims(channels, rate, frames)
   const name = textAt(bytes, 8, 4) === 'AIFC' ? textAt(common, 18, 4) : 'NONE'
   const packing = PACKED[name]
-  if (!packing) throw new SoundError('its samples are packed in a way that is not read here')
+  if (!packing) throw new SoundError(FAULTS.packedOtherwise)
   const depth = packing.depth ?? WHOLE[Math.ceil(bits / 8)]
-  if (!depth) throw new SoundError(`it claims samples of ${bits} bits`)
+  if (!depth) throw new SoundError(FAULTS.bits(bits))
   const offset = new DataView(data.buffer, data.byteOffset).getUint32(0)
   const samples = data.subarray(8 + offset)
   const wanted = frames * channels * widthOf(depth)
-  if (samples.length < wanted) throw new SoundError('it is cut off')
-  if (wanted === 0) throw new SoundError('it has no samples')
+  if (samples.length < wanted) throw new SoundError(FAULTS.cutOff)
+  if (wanted === 0) throw new SoundError(FAULTS.noSamples)
   return { channels: planes(samples.subarray(0, wanted), channels, depth, packing.little ?? false), rate }
 }

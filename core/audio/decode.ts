@@ -1,7 +1,7 @@
 import { readAiff } from './aiff'
 import { checkOgg, inWavOrder, withoutPadding } from './ogg'
 import { isMonoMpeg, sniffed, SOUND_TYPES, type SoundType } from './sniff'
-import { checkClaims, checkSamples, SoundError, type Decoded } from './sound-error'
+import { checkClaims, checkSamples, FAULTS, SoundError, type Decoded } from './sound-error'
 import { readWav } from './wav'
 import { checkWhole } from './whole'
 
@@ -55,7 +55,7 @@ async function unpacked(bytes: Uint8Array, make: () => Promise<Unpacker>, behind
     return joined(pieces, frames)
   } catch (error) {
     if (error instanceof SoundError) throw error
-    throw new SoundError(`it can’t be decoded: ${(error as Error).message}`)
+    throw new SoundError(FAULTS.notDecoded((error as Error).message))
   } finally {
     decoder.free()
   }
@@ -63,12 +63,12 @@ async function unpacked(bytes: Uint8Array, make: () => Promise<Unpacker>, behind
 
 function joined(pieces: readonly Piece[], frames: number): Decoded {
   const [first] = pieces
-  if (!first) throw new SoundError('nothing of it can be decoded')
+  if (!first) throw new SoundError(FAULTS.nothingDecoded)
   const channels = first.channelData.map((_, channel) => {
     const plane = new Float32Array(frames)
     let at = 0
     for (const { channelData } of pieces) {
-      if (channelData.length !== first.channelData.length) throw new SoundError('its channels change on the way')
+      if (channelData.length !== first.channelData.length) throw new SoundError(FAULTS.channelsChange)
       plane.set(channelData[channel], at)
       at += channelData[channel].length
     }
@@ -87,11 +87,11 @@ function asWritten(plane: Float32Array, bits: number): void {
 /** Decodes a sound file as it came. @throws SoundError that says what is wrong, or that only a browser can decode it */
 export async function decode(bytes: Uint8Array): Promise<Decoded & { type: SoundType }> {
   const type = sniffed(bytes)
-  if (!type) throw new SoundError('it is no kind of sound file that is known here')
+  if (!type) throw new SoundError(FAULTS.unknown)
   if (type === 'audio/wav') return { ...checkSamples(readWav(bytes)), type }
   if (type === 'audio/aiff') return { ...checkSamples(readAiff(bytes)), type }
   const make = UNPACKERS[type]
-  if (!make) throw new SoundError(`${SOUND_TYPES[type].name} is decoded by a browser alone`)
+  if (!make) throw new SoundError(FAULTS.browserAlone(SOUND_TYPES[type].name))
   const isOgg = bytes[0] === OGG
   if (isOgg) checkOgg(bytes)
   const behind = isOgg ? new Uint8Array() : (NOTHING[type] ?? new Uint8Array())

@@ -1,5 +1,5 @@
 import { textAt } from './samples'
-import { SoundError } from './sound-error'
+import { FAULTS, SoundError } from './sound-error'
 
 /** A page's header without its list of sizes (bytes), and where in it its checksum stands (RFC 3533, 6). */
 const HEADER = 27
@@ -18,18 +18,16 @@ export function checkOgg(bytes: Uint8Array): void {
   /** The number that the next page of each stream has. */
   const next = new Map<number, number>()
   for (let at = 0; at < bytes.length;) {
-    if (at + HEADER > bytes.length) throw new SoundError('it is cut off')
-    if (textAt(bytes, at, 4) !== 'OggS') throw new SoundError('it is damaged: its pages do not follow each other')
+    if (at + HEADER > bytes.length) throw new SoundError(FAULTS.cutOff)
+    if (textAt(bytes, at, 4) !== 'OggS') throw new SoundError(FAULTS.pagesApart)
     const body = at + HEADER + bytes[at + 26]
     let end = body
     for (let i = at + HEADER; i < Math.min(body, bytes.length); i++) end += bytes[i]
-    if (end > bytes.length) throw new SoundError('it is cut off')
+    if (end > bytes.length) throw new SoundError(FAULTS.cutOff)
     if (checksum(bytes, at, end) !== view.getUint32(at + CHECKSUM, true))
-      throw new SoundError(
-        `it is damaged ${Math.round((100 * at) / bytes.length)} % in: a page is not what was written`,
-      )
+      throw new SoundError(FAULTS.damagedAt(at / bytes.length))
     const [stream, number] = [view.getUint32(at + 14, true), view.getUint32(at + 18, true)]
-    if (number !== (next.get(stream) ?? number)) throw new SoundError('it is damaged: a page of it is missing')
+    if (number !== (next.get(stream) ?? number)) throw new SoundError(FAULTS.pageMissing)
     next.set(stream, number + 1)
     at = end
   }

@@ -1,4 +1,4 @@
-import { SoundError } from './sound-error'
+import { FAULTS, SoundError } from './sound-error'
 
 /** How a sample is written: "s" with sign, "u" without, "f" a float, and its bits. */
 export type Depth = 'u8' | 's8' | 's16' | 's24' | 's32' | 'f32' | 'f64'
@@ -61,10 +61,8 @@ export function* chunksOf(bytes: Uint8Array, little: boolean): Generator<Chunk> 
     if (name === 'ds64' && begin + 16 <= bytes.length) long = Number(view.getBigUint64(begin + 8, true))
     const size = name === 'data' && said32 === 0xffffffff ? long : said32
     if (begin + size > bytes.length)
-      throw new SoundError(
-        `its header claims ${said(size)} of “${name.trim()}”, the file has ${said(bytes.length - begin)}`,
-      )
-    if (++chunks > MOST_CHUNKS) throw new SoundError('it has too many parts')
+      throw new SoundError(FAULTS.claims(said(size), name.trim(), said(bytes.length - begin)))
+    if (++chunks > MOST_CHUNKS) throw new SoundError(FAULTS.tooManyParts)
     yield { name, bytes: bytes.subarray(begin, begin + size) }
     at = begin + size + (size % 2)
   }

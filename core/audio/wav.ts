@@ -1,6 +1,6 @@
 import { chunksOf, planes, textAt, widthOf, type Depth } from './samples'
 import { isWave } from './sniff'
-import { checkClaims, SoundError, type Decoded } from './sound-error'
+import { checkClaims, FAULTS, SoundError, type Decoded } from './sound-error'
 
 const PCM = 1
 const FLOAT = 3
@@ -17,21 +17,21 @@ interface Format {
 }
 
 function formatOf(bytes: Uint8Array): Format {
-  if (bytes.length < 16) throw new SoundError('its format is cut off')
+  if (bytes.length < 16) throw new SoundError(FAULTS.formatCutOff)
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
   const said = view.getUint16(0, true)
   const channels = view.getUint16(2, true)
   const rate = view.getUint32(4, true)
   const block = view.getUint16(12, true)
   const bits = view.getUint16(14, true)
-  if (said === EXTENSIBLE && bytes.length < 26) throw new SoundError('its format is cut off')
+  if (said === EXTENSIBLE && bytes.length < 26) throw new SoundError(FAULTS.formatCutOff)
   // The kind of an extensible format stands at the head of its name.
   const kind = said === EXTENSIBLE ? view.getUint16(24, true) : said
-  if (!(kind in DEPTHS)) throw new SoundError('its samples are packed in a way that is not read here')
+  if (!(kind in DEPTHS)) throw new SoundError(FAULTS.packedOtherwise)
   checkClaims(channels, rate)
   const depth = DEPTHS[kind][bits]
-  if (!depth) throw new SoundError(`it claims samples of ${bits} bits`)
-  if (block !== channels * widthOf(depth)) throw new SoundError('its format does not agree with itself')
+  if (!depth) throw new SoundError(FAULTS.bits(bits))
+  if (block !== channels * widthOf(depth)) throw new SoundError(FAULTS.disagrees)
   return { channels, rate, depth }
 }
 
@@ -76,13 +76,13 @@ export function readWav(bytes: Uint8Array): Decoded {
   for (const chunk of chunksOf(bytes, true)) {
     if (chunk.name === 'fmt ') format = formatOf(chunk.bytes)
     if (chunk.name !== 'data') continue
-    if (!format) throw new SoundError('its samples come before its format')
+    if (!format) throw new SoundError(FAULTS.samplesFirst)
     data = chunk.bytes
   }
-  if (!format) throw new SoundError('it does not say its format')
+  if (!format) throw new SoundError(FAULTS.noFormat)
   const { channels, rate, depth } = format
   const frames = Math.floor((data?.length ?? 0) / (channels * widthOf(depth)))
-  if (frames === 0) throw new SoundError('it has no samples')
+  if (frames === 0) throw new SoundError(FAULTS.noSamples)
   checkClaims(channels, rate, frames)
   return { channels: planes(data!, channels, depth, true), rate }
 }

@@ -1,6 +1,6 @@
 import { textAt } from './samples'
 import { tagLength, type SoundType } from './sniff'
-import { SoundError } from './sound-error'
+import { FAULTS, SoundError } from './sound-error'
 
 /** How many samples a channel a FLAC file says it has; 0 if it doesn't say (RFC 9639, 8.2). */
 function claimedByFlac(bytes: Uint8Array): number {
@@ -30,5 +30,5 @@ export function checkWhole(bytes: Uint8Array, type: SoundType, frames: number): 
         ? // What the encoder put before and behind is left out.
           frames < claimedByMpeg(bytes) - 4 * 1152
         : false
-  if (isCut) throw new SoundError('it is cut off')
+  if (isCut) throw new SoundError(FAULTS.cutOff)
 }

@@ -1,6 +1,6 @@
 import { getRouterParam, type H3Event } from 'h3'
 import { mixed, object, string } from 'yup'
-import { Refusal } from './refusal'
+import { REFUSED } from './refused'
 
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i
 export const isUuid = (text: string): boolean => UUID.test(text)
@@ -8,15 +8,14 @@ export const isUuid = (text: string): boolean => UUID.test(text)
 /** The id of a show in the address of a request. @throws Refusal 404 if it can be none */
 export function idOf(event: H3Event): string {
   const id = getRouterParam(event, 'id') ?? ''
-  if (!isUuid(id)) throw new Refusal(404, 'There is no such show')
+  if (!isUuid(id)) throw REFUSED.noShow()
   return id.toLowerCase()
 }
 
 /** The revision in the address of a request. @throws Refusal 404 if it can be none */
 export function revisionOf(event: H3Event): number {
   const revision = Number(getRouterParam(event, 'revision'))
-  if (!Number.isInteger(revision) || revision < 1 || revision > 2 ** 31 - 1)
-    throw new Refusal(404, 'There is no such revision')
+  if (!Number.isInteger(revision) || revision < 1 || revision > 2 ** 31 - 1) throw REFUSED.noRevision()
   return revision
 }
 

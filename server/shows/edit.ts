@@ -3,6 +3,7 @@ import type { Edit, Show } from '../../core/show'
 import { database } from '../data/connection'
 import { models } from '../data/models'
 import { Refusal } from '../http/refusal'
+import { REFUSED } from '../http/refused'
 import type { Accepted, Done } from './messages'
 import { merged } from './merge'
 import { tellWindows } from './windows'
@@ -18,7 +19,7 @@ const SNAPSHOT_EVERY = 50
 export function acceptEdit(id: string, edit: Edit, base: number): Promise<Accepted> {
   return inTurn(id, async () => {
     const open = await openShow(id)
-    if (!open) throw new Refusal(404, 'There is no such show')
+    if (!open) throw REFUSED.noShow()
     if (base > open.revision)
       throw new Refusal(409, `The edit was made on revision ${base}, but this show is at ${open.revision}`)
     if (base < open.revision) {
@@ -35,7 +36,7 @@ export function acceptEdit(id: string, edit: Edit, base: number): Promise<Accept
       // Whoever missed the answer sends it again, perhaps on a revision that has it already.
       const known = await answered(edit.id, id, base)
       if (known) return known
-      if (error instanceof UniqueConstraintError) throw new Refusal(409, 'This edit has been made in another show')
+      if (error instanceof UniqueConstraintError) throw REFUSED.inAnotherShow()
       throw error
     }
   })
@@ -45,9 +46,8 @@ export function acceptEdit(id: string, edit: Edit, base: number): Promise<Accept
 export function editsSince(id: string, revision: number): Promise<{ revision: number; edits: Done[] }> {
   return inTurn(id, async () => {
     const open = await openShow(id)
-    if (!open) throw new Refusal(404, 'There is no such show')
-    if (revision > open.revision)
-      throw new Refusal(409, `This show is at revision ${open.revision}, not at ${revision}`)
+    if (!open) throw REFUSED.noShow()
+    if (revision > open.revision) throw REFUSED.atRevision(open.revision, revision)
     return { revision: open.revision, edits: await editsBetween(id, revision, open.revision) }
   })
 }

@@ -3,6 +3,7 @@ import { join } from 'node:path'
 import { walksOf, RunError } from '../../core/engine'
 import type { Show } from '../../core/show'
 import { Refusal } from '../http/refusal'
+import { REFUSED } from '../http/refused'
 import { inOrder } from '../in-order'
 import type { FlightsAsked } from './flights.process'
 import { showNow } from './list'
@@ -26,12 +27,12 @@ const held = new Map<string, Promise<Float64Array>>()
  */
 export async function flightsOf(id: string, revision: number, walks: string[], seed: number): Promise<Float64Array> {
   const { show, revision: now } = await showNow(id)
-  if (now !== revision) throw new Refusal(409, `The show is at revision ${now}, not at ${revision}`)
+  if (now !== revision) throw REFUSED.atRevision(now, revision)
   checkWalks(show, walks)
   const key = JSON.stringify([id, revision, walks, seed])
   const known = held.get(key)
   if (known) return known
-  if (waiting >= MOST_WAITING) throw new Refusal(503, 'Others ask how things fly, too; ask again in a moment')
+  if (waiting >= MOST_WAITING) throw REFUSED.othersAsk()
   waiting++
   const flights = turns('flights', () => workedOut({ show, walks, seed })).finally(() => waiting--)
   held.set(key, flights)
@@ -53,7 +54,7 @@ function workedOut(asked: FlightsAsked): Promise<Float64Array> {
   const apart = fork(BUILT, { serialization: 'advanced', stdio: ['ignore', 'ignore', 'inherit', 'ipc'] })
   return new Promise<Float64Array>((done, fail) => {
     timer = setTimeout(() => {
-      fail(new Refusal(503, 'How things fly takes too long to work out here; ask again in a moment'))
+      fail(REFUSED.fliesTooLong())
       apart.kill()
     }, LONGEST)
     apart.once('message', (flights) => done(flights as Float64Array))

@@ -4,7 +4,7 @@ import type { Show } from '../../core/show'
 import { oneOf } from '../data/connection'
 import { models } from '../data/models'
 import { forget, inTurn, openShow } from './open'
-import { Refusal } from '../http/refusal'
+import { REFUSED } from '../http/refused'
 
 export interface Listed {
   id: string
@@ -43,7 +43,7 @@ export async function createShow(show: Show, transaction?: Transaction): Promise
 export async function showNow(id: string): Promise<{ show: Show; revision: number }> {
   return inTurn(id, async () => {
     const open = await openShow(id)
-    if (!open) throw new Refusal(404, 'There is no such show')
+    if (!open) throw REFUSED.noShow()
     return { show: open.show, revision: open.revision }
   })
 }
@@ -63,7 +63,7 @@ export async function setBinned(id: string, binned: boolean): Promise<void> {
 export async function destroyBinned(id: string): Promise<void> {
   await showNow(id)
   const gone = await models().Shows.destroy({ where: { id, binnedAt: { [Op.ne]: null } } })
-  if (gone === 0) throw new Refusal(409, 'Only a show in the bin can be deleted for good')
+  if (gone === 0) throw REFUSED.notInBin()
   forget(id)
 }
 

@@ -1,7 +1,7 @@
 import { mixed, object, string, type InferType } from 'yup'
 import { readShow, type Show } from '../../core/show'
 import { jsonOf } from '../http/json-body'
-import { Refusal } from '../http/refusal'
+import { REFUSED } from '../http/refused'
 import { furnishedHall } from './furnished-hall'
 import { createShow, missingSounds, showNow } from './list'
 
@@ -27,7 +27,7 @@ async function wanted(from: InferType<typeof body>): Promise<Show> {
     const { show } = await showNow(from.copyOf)
     return { ...show, title: from.title?.trim() || titleOfCopy(show.title) }
   }
-  if (!from.title?.trim()) throw new Refusal(400, 'title: must not be empty')
+  if (!from.title?.trim()) throw REFUSED.noTitle()
   return furnishedHall(from.title.trim())
 }
 

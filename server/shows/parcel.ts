@@ -9,6 +9,7 @@ import { database, oneOf } from '../data/connection'
 import { models } from '../data/models'
 import { jsonTooMuch, MOST_JSON } from '../../core/base'
 import { Refusal } from '../http/refusal'
+import { REFUSED } from '../http/refused'
 import { utf8Of } from '../http/utf8'
 import type { OpenZip } from '../zip/unpack'
 import { zipStream } from '../zip/pack'
@@ -56,7 +57,7 @@ export async function unpack(zip: OpenZip): Promise<{ id: string; missing: strin
     for (const [hash, name] of sounds) {
       if (name === undefined) continue
       const bytes = await zip.read(name, LIMITS.file)
-      if (hashOf(bytes) !== hash) throw new Refusal(422, `"${name}" in the ZIP is not the file it is named after`)
+      if (hashOf(bytes) !== hash) throw REFUSED.notNamedAfter(name)
       // What is here already has been read and measured.
       if ((await models().Assets.count({ where: { hash }, transaction })) > 0) continue
       const sound = await soundOf(bytes).catch((error: Error) => {
@@ -72,7 +73,7 @@ export async function unpack(zip: OpenZip): Promise<{ id: string; missing: strin
       const name = meshName(hash)
       if (!zip.names.includes(name)) continue
       const bytes = await zip.read(name, LIMITS.file)
-      if (hashOf(bytes) !== hash) throw new Refusal(422, `"${name}" in the ZIP is not the file it is named after`)
+      if (hashOf(bytes) !== hash) throw REFUSED.notNamedAfter(name)
       checkGlb(bytes, `"${name}" in the ZIP`)
       await keepMesh(bytes, { transaction })
     }

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { patchOf } from '../../core/show'
 import { models } from '../data/models'
-import { Refusal } from '../http/refusal'
+import { REFUSED } from '../http/refused'
 import { acceptEdit } from './edit'
 import { listShows, showNow } from './list'
 
@@ -11,7 +11,7 @@ import { listShows, showNow } from './list'
  */
 export async function replaceFile(from: string, to: string): Promise<string[]> {
   const file = await models().Assets.findByPk(to, { attributes: ['seconds', 'type'] })
-  if (!file?.type.startsWith('audio/')) throw new Refusal(404, 'There is no such sound')
+  if (!file?.type.startsWith('audio/')) throw REFUSED.noSound()
   const changed: string[] = []
   for (const { id, title, binnedAt } of await listShows()) {
     if (binnedAt !== null) continue

@@ -1,6 +1,7 @@
 import { join } from 'node:path'
 import { Worker } from 'node:worker_threads'
 import { Refusal } from '../http/refusal'
+import { REFUSED } from '../http/refused'
 import type { Tasks } from './tasks'
 
 /** bin/ builds the thread there. */
@@ -93,13 +94,9 @@ function goOn(lane: Lane): void {
       else job.fail(new Refusal(answer.refused.status, answer.refused.message, answer.refused.data))
     })
   const stumble = (error: Error & { code?: string }) =>
-    fail(
-      error.code === 'ERR_WORKER_OUT_OF_MEMORY'
-        ? new Refusal(422, 'It takes more memory to be read than there is')
-        : error,
-    )
+    fail(error.code === 'ERR_WORKER_OUT_OF_MEMORY' ? REFUSED.noRoomToRead() : error)
   const end = () => fail(new Error('The thread ended'))
-  const timer = setTimeout(() => fail(new Refusal(422, 'It takes too long to be read')), LONGEST)
+  const timer = setTimeout(() => fail(REFUSED.readsTooLong()), LONGEST)
   worker.on('message', hear).on('error', stumble).on('exit', end)
   worker.postMessage({ task: job.task, input: job.input } satisfies Asked, job.transfer)
 }

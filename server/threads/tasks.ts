@@ -5,6 +5,7 @@ import { checkGlb, isGlb, keepMesh } from '../assets/mesh-file'
 import { soundOf } from '../assets/sound-of'
 import { models } from '../data/models'
 import { Refusal } from '../http/refusal'
+import { REFUSED } from '../http/refused'
 import { acceptEdit } from '../shows/edit'
 import { editIn } from '../shows/edit-body'
 import { forget } from '../shows/open'
@@ -42,7 +43,7 @@ export const tasks = {
       checkGlb(bytes)
       return { hash: await keepMesh(bytes) }
     }
-    if (!sniffed(bytes)) throw new Refusal(422, 'The file is neither a .glb nor a sound of a kind that is known here')
+    if (!sniffed(bytes)) throw REFUSED.noKind()
     const sound = await soundOf(bytes).catch((error: Error) => {
       if (!(error instanceof SoundError)) throw error
       throw new Refusal(422, `The file can’t be kept: ${error.message}`)

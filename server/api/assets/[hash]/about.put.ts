@@ -5,7 +5,8 @@ import { ENDS, measured } from '../../../assets/measured'
 import { models } from '../../../data/models'
 import { isHash } from '../../../http/id'
 import { jsonBody } from '../../../http/json-body'
-import { Refusal, route } from '../../../http/refusal'
+import { route, Refusal } from '../../../http/refusal'
+import { REFUSED } from '../../../http/refused'
 
 const MOST = 4 * 1024 * 1024
 const blocks = () => string().matches(/^[A-Za-z0-9+/]*={0,2}$/)
@@ -22,14 +23,14 @@ export default route(async (event) => {
   const row = isHash(hash)
     ? await models().Assets.findByPk(hash, { attributes: ['hash', 'type', 'measured', 'seconds'] })
     : null
-  if (!row) throw new Refusal(404, 'There is no such file')
-  if (!isSoundType(row.type) || !isForBrowsers(row.type)) throw new Refusal(409, 'That file is measured here')
+  if (!row) throw REFUSED.noFile()
+  if (!isSoundType(row.type) || !isForBrowsers(row.type)) throw REFUSED.measuredHere()
   if (row.measured) return {}
   const { seconds } = about.measured
   if (Math.abs(seconds - row.seconds) > ENDS)
     throw new Refusal(422, `The file is ${row.seconds} s long, and was said to be ${seconds} s`)
   for (const envelope of [about.envelope, about.placed ?? ''])
-    if (Buffer.from(envelope, 'base64').length % 4 !== 0) throw new Refusal(400, 'envelope: must be 32-bit floats')
+    if (Buffer.from(envelope, 'base64').length % 4 !== 0) throw REFUSED.noEnvelope()
   await row.update({
     envelope: Buffer.from(about.envelope, 'base64'),
     placed: about.placed === null ? null : Buffer.from(about.placed, 'base64'),

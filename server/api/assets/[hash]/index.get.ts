@@ -5,14 +5,15 @@ import { piecesOf } from '../../../assets/pieces'
 import { models } from '../../../data/models'
 import { isHash } from '../../../http/id'
 import { rangeOf } from '../../../http/range'
-import { Refusal, route } from '../../../http/refusal'
+import { route, Refusal } from '../../../http/refusal'
+import { REFUSED } from '../../../http/refused'
 
 /** The bytes of a file, by its SHA-256, whole or a range of them; they never change. */
 export default route(async (event) => {
   const hash = getRouterParam(event, 'hash')!
   const { Assets } = models()
   const row = isHash(hash) ? await Assets.findByPk(hash, { attributes: ['type', LENGTH] }) : null
-  if (!row) throw new Refusal(404, 'There is no such file')
+  if (!row) throw REFUSED.noFile()
   const length = Number(row.get('length'))
   setHeader(event, 'content-type', row.type)
   setHeader(event, 'cache-control', 'public, max-age=31536000, immutable')

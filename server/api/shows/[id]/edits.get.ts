@@ -1,7 +1,8 @@
 import { getQuery } from 'h3'
 import { number, object } from 'yup'
 import { idOf } from '../../../http/id'
-import { Refusal, route } from '../../../http/refusal'
+import { route } from '../../../http/refusal'
+import { REFUSED } from '../../../http/refused'
 import { editsSince } from '../../../shows/edit'
 
 const query = object({ since: number().integer().min(1).required() })
@@ -10,7 +11,7 @@ const query = object({ since: number().integer().min(1).required() })
 export default route(async (event) => {
   const id = idOf(event)
   const { since } = await query.validate(getQuery(event)).catch(() => {
-    throw new Refusal(400, 'since: must be a revision of the show')
+    throw REFUSED.noSince()
   })
   return editsSince(id, since)
 })

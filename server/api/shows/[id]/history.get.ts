@@ -1,7 +1,8 @@
 import { getQuery } from 'h3'
 import { number, object } from 'yup'
 import { idOf } from '../../../http/id'
-import { Refusal, route } from '../../../http/refusal'
+import { route } from '../../../http/refusal'
+import { REFUSED } from '../../../http/refused'
 import { historyOf } from '../../../shows/history'
 
 const query = object({ before: number().integer().min(1) })
@@ -10,7 +11,7 @@ const query = object({ before: number().integer().min(1) })
 export default route(async (event) => {
   const id = idOf(event)
   const { before } = await query.validate(getQuery(event)).catch(() => {
-    throw new Refusal(400, 'before: must be a revision of the show')
+    throw REFUSED.noBefore()
   })
   return historyOf(id, before)
 })
