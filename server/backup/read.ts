@@ -1,3 +1,4 @@
+import { MOST } from '../http/most'
 import { LIMITS } from '../../core/show'
 import { isForBrowsers, SOUND_TYPES, sniffed, SoundError, type SoundType } from '../../core/audio'
 import { hashOf, kept } from '../assets/keep'
@@ -12,7 +13,6 @@ import type { OpenZip } from '../zip/unpack'
 import { checked, INDEX, indexSchema, listedMesh, listedShow, listedSound, showFile, type ListedMesh, type ListedShow, type ListedSound } from './format' // prettier-ignore
 import { historyIn } from './show-history'
 
-const MOST_INDEX = 64 * 1024 * 1024
 /** What the index says of a length and what the file says differ by rounding alone (s). */
 const ROUNDED = 0.01
 
@@ -43,7 +43,7 @@ export const soundFile = (sound: ListedSound): string => soundName(sound.hash, t
  * edits, lengths and measures of sounds from their files. @throws Refusal 422 if it is no backup at all
  */
 export async function readBackup(zip: OpenZip, tell: (done: number, of: number) => void): Promise<ReadBackup> {
-  const index = checked(indexSchema, parsedJson(await zip.read(INDEX, MOST_INDEX), INDEX), INDEX)
+  const index = checked(indexSchema, parsedJson(await zip.read(INDEX, MOST.backupIndex), INDEX), INDEX)
   const whole: ReadBackup = { shows: [], sounds: [], meshes: [], faults: [] }
   const all = index.shows.length + index.sounds.length + (index.meshes?.length ?? 0)
   let done = 0

@@ -1,11 +1,10 @@
+import { MOST } from '../http/most'
 import { isDeepStrictEqual } from 'node:util'
 import { applyPatch, PatchConflict, readShow, ShowError, type Show } from '../../core/show'
 import { Refusal } from '../http/refusal'
 import { utf8Of } from '../http/utf8'
 import type { OpenZip } from '../zip/unpack'
 import { checked, INDEX, showFile, showSchema, type BackedUpShow, type ListedShow } from './format'
-
-const MOST_SHOW = 1024 * 1024 * 1024
 
 /** A show as a backup has it, every state of it worked out from the earliest by its edits. */
 export interface ShowHistory {
@@ -29,7 +28,7 @@ export async function historyIn(zip: OpenZip, listed: ListedShow): Promise<ShowH
     snapshot,
     edits,
     versions: given,
-  } = checked(showSchema, json(utf8Of(await zip.read(name, MOST_SHOW), name)), name)
+  } = checked(showSchema, json(utf8Of(await zip.read(name, MOST.backupShow), name)), name)
   if (edits.length !== listed.edits) fail(`has ${edits.length} edits; ${INDEX} says ${listed.edits}`)
   if (listed.versions !== undefined && given?.length !== listed.versions)
     fail(`has ${given?.length ?? 0} earlier states; ${INDEX} says ${listed.versions}`)

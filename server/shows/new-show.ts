@@ -1,3 +1,4 @@
+import { MOST } from '../http/most'
 import { mixed, object, string, type InferType } from 'yup'
 import { readShow, type Show } from '../../core/show'
 import { jsonOf } from '../http/json-body'
@@ -31,11 +32,10 @@ async function wanted(from: InferType<typeof body>): Promise<Show> {
   return furnishedHall(from.title.trim())
 }
 
-const MOST_TITLE = 200
 /** As much of a title as leaves room to say that it is a copy. */
 function titleOfCopy(title: string): string {
   const copy = ', copy'
   const letters = [...title]
-  while (letters.join('').length + copy.length > MOST_TITLE) letters.pop()
+  while (letters.join('').length + copy.length > MOST.title) letters.pop()
   return letters.join('') + copy
 }

@@ -21,8 +21,6 @@ export const soundName = (hash: string, type: string): string =>
   `sounds/${hash}.${isSoundType(type) ? SOUND_TYPES[type].ending : 'bin'}`
 const isSoundOf = (name: string, hash: string): boolean => name.startsWith(`sounds/${hash}.`)
 export const meshName = (hash: string): string => `meshes/${hash}.glb`
-/** The largest ZIP that is taken (bytes). */
-export const MOST_PARCEL = 512 * 1024 * 1024
 
 const hashesOf = (show: Show): string[] => [...new Set(show.sounds.map((sound) => sound.asset))]
 const meshesOf = ({ place: { mesh } }: Show): string[] => (mesh ? [mesh.asset] : [])

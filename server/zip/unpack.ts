@@ -1,3 +1,4 @@
+import { MOST } from '../http/most'
 import { crc32 } from 'node:zlib'
 import { fromBuffer, open, type Entry, type ZipFile } from 'yauzl'
 import { buffer } from 'node:stream/consumers'
@@ -12,9 +13,6 @@ export interface OpenZip {
   read(name: string, most: number): Promise<Buffer>
   close(): void
 }
-
-/** More entries than a show of the largest size has sounds are somebody's trick. */
-const MOST_ENTRIES = 25_000
 
 const megabytes = (bytes: number): string => `${Math.round(bytes / 1048576)} MiB`
 
@@ -35,8 +33,8 @@ export async function openZip(source: string | Buffer): Promise<OpenZip> {
     zip.on('entry', (entry: Entry) => {
       const name = entry.fileName
       if (entries.has(name)) return fail(new Refusal(422, `The ZIP has "${short(name)}" twice`))
-      if (entries.size >= MOST_ENTRIES)
-        return fail(new Refusal(422, `The ZIP holds more than ${MOST_ENTRIES.toLocaleString('en')} files`))
+      if (entries.size >= MOST.zipFiles)
+        return fail(new Refusal(422, `The ZIP holds more than ${MOST.zipFiles.toLocaleString('en')} files`))
       if (!name.endsWith('/')) entries.set(name, entry)
       zip.readEntry()
     })

@@ -1,3 +1,4 @@
+import { MOST } from '../../../http/most'
 import { getRouterParam } from 'h3'
 import { object, string } from 'yup'
 import { isForBrowsers, isSoundType } from '../../../../core/audio'
@@ -8,7 +9,6 @@ import { jsonBody } from '../../../http/json-body'
 import { route, Refusal } from '../../../http/refusal'
 import { REFUSED } from '../../../http/refused'
 
-const MOST = 4 * 1024 * 1024
 const blocks = () => string().matches(/^[A-Za-z0-9+/]*={0,2}$/)
 const body = object({
   envelope: blocks().defined(),
@@ -19,7 +19,7 @@ const body = object({
 /** Keeps what a browser has measured of a sound that only a browser decodes; what is measured already stays as it is. */
 export default route(async (event) => {
   const hash = getRouterParam(event, 'hash')!
-  const about = await jsonBody(event, body, MOST)
+  const about = await jsonBody(event, body, MOST.about)
   const row = isHash(hash)
     ? await models().Assets.findByPk(hash, { attributes: ['hash', 'type', 'measured', 'seconds'] })
     : null
