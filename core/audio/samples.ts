@@ -15,6 +15,7 @@ const READ: Record<Depth, Read> = {
   f32: (view, at, little) => view.getFloat32(at, little),
   f64: (view, at, little) => view.getFloat64(at, little),
 }
+/** How many bytes a sample takes. */
 export const widthOf = (depth: Depth): number => Number(depth.slice(1)) / 8
 
 /** Channels of samples that lie in a file one after the other, a sample of each channel in turn. */

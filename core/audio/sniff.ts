@@ -12,6 +12,7 @@ export const SOUND_TYPES = {
   'audio/mp4': { name: 'AAC in MP4', ending: 'm4a' },
 } as const
 export type SoundType = keyof typeof SOUND_TYPES
+/** Whether a media type is of a sound that is known here. */
 export const isSoundType = (type: string): type is SoundType => type in SOUND_TYPES
 
 /** What a page of Ogg begins with, behind its header: what is packed in it. */

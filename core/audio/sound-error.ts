@@ -37,6 +37,7 @@ export interface Decoded {
 
 /** The most that one file may hold (samples of all its channels): half an hour of stereo at 48 kHz. */
 export const MOST_SAMPLES = 30 * 60 * 48_000 * 2
+/** More channels than this no sound file has. */
 export const MOST_CHANNELS = 32
 /** Rates that sounds come in (Hz). */
 const LEAST_RATE = 1000

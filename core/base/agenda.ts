@@ -3,6 +3,7 @@ export const SAME_TIME = 1e-9
 
 /** Something on the agenda, by its number in the order in which things were put there. */
 export type Entry = number
+/** The place of an entry that is on no agenda. */
 export const NO_ENTRY: Entry = -1
 
 type Action<W, S> = (world: W, subject: S) => void

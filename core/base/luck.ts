@@ -71,6 +71,7 @@ export function draw({ key, ordinal }: Stream, number: number): number {
   return ((x0 >>> 5) * 67108864 + (x1 >>> 6)) / 9007199254740992
 }
 
+/** What a draw (0 to 1) gives of a range. */
 export const within = (range: readonly [number, number], u: number): number => range[0] + (range[1] - range[0]) * u
 
 /** Draw `number` of a stream, uniform in a range; nothing is worked out where the range leaves no choice. */

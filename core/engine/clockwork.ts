@@ -32,6 +32,7 @@ export interface Clockwork {
   finish(length?: number): void
 }
 
+/** The clockwork of a run that begins at 0 s. Source: docs/engine.md, Order. */
 export function createClockwork(world: World): Clockwork {
   const { walkers, agenda, compiled } = world
   const watch = new EdgeWatch(world)

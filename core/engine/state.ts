@@ -58,6 +58,7 @@ export interface RunState {
   players: { [player: string]: { [channel: string]: { [field: string]: Value } } }
 }
 
+/** All that is the case at a time of a run (s), after the events of that time. */
 export function stateAt(show: Show, run: Run, t: number): RunState {
   const inside = run.walks.map(() => new Set<string>())
   const ended = new Set<number>()

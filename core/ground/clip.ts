@@ -43,9 +43,12 @@ const filled = (outlines: readonly (readonly Spot[])[]): Path[] =>
 /** What any of these outlines covers. */
 export const unionOf = (outlines: readonly (readonly Spot[])[]): Region =>
   toRegion(clipped('union', filled(outlines), []))
+/** What any of some regions covers. */
 export const joined = (regions: readonly Region[]): Region => toRegion(clipped('union', toPaths(regions.flat()), []))
+/** What a region covers and another doesn’t. */
 export const without = (region: Region, taken: Region): Region =>
   region.length === 0 || taken.length === 0 ? region : toRegion(clipped('difference', toPaths(region), toPaths(taken)))
+/** What both of two regions cover. */
 export const common = (a: Region, b: Region): Region => toRegion(clipped('intersection', toPaths(a), toPaths(b)))
 
 /**

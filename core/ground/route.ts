@@ -22,6 +22,7 @@ export interface Corner {
 /** How far into an edge a way may run: ways go along walls (m). */
 const GRAZE = 1e-4
 
+/** A walkable region as shortest ways need it. */
 export function mazeOf(region: Region): Maze {
   const count = region.reduce((sum, outline) => sum + outline.length, 0)
   const edges = new Float64Array(count * 4)
@@ -211,6 +212,7 @@ export function shortest(
   return { spots, length: best[1] }
 }
 
+/** The sheets of a place, each as shortest ways need it; kept with the place. */
 export const mazesOf = memo((walkable: Walkable): Maze[] => walkable.sheets.map(({ free }) => mazeOf(free)))
 
 /**

@@ -99,6 +99,7 @@ const standsOn = (prop: Prop): Spot[] =>
 
 /** What stands in the way on a floor, as it is: not grown by a body. */
 const obstacles = memoFor<Floor, Region>()
+/** What stands in the way of a body on a floor: walls and solid props, grown by the body. */
 export const obstaclesOn = (show: Show, floor: Floor, walker: Walker): Region =>
   obstacles(floor, [show.place.walls, show.place.props, walker.radius, walker.height], () =>
     findObstacles(show, floor, walker),

@@ -41,6 +41,7 @@ const TOUCH = 0.001
 
 /** A walkable area, kept for as long as the place is the same. */
 const kept = memoFor<Show['place'], Walkable>()
+/** Where a body can walk in a show, kept with its place. */
 export const walkableIn = (show: Show, walker: Walker): Walkable =>
   kept(show.place, [walker.radius, walker.height], () => walkableOf(show, walker))
 

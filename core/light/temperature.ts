@@ -3,6 +3,7 @@ import type { Colour } from '../show'
 
 /** Temperatures that a light of a place may have (K). */
 export const COOLEST = 1700
+/** The hottest light that is offered (K). */
 export const HOTTEST = 12_000
 
 /**

@@ -1,5 +1,6 @@
 /** A sound is read between its samples from so many of them on either side; so many places between two are told apart. */
 const AROUND = 8
+/** A value between two samples is made of so many. */
 export const TAPS = 2 * AROUND
 const PLACES = 1024
 
@@ -61,6 +62,7 @@ export function resampled(samples: Float32Array, from: number, to: number): Floa
 
 /** So much silence lies on either side of a sound that is read between its samples. */
 export const PAD = AROUND + 1
+/** Samples with silence on either side, as far as what is between two needs it. */
 export function padOf(samples: Float32Array): Float32Array {
   const padded = new Float32Array(samples.length + 2 * PAD)
   padded.set(samples, PAD)

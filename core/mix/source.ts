@@ -14,6 +14,7 @@ export interface Source {
   length: number
 }
 
+/** A sound file as a mix reads it. */
 export function sourceOf({ channels, rate }: Decoded): Source {
   const [left, right] = sidesOf(channels).map((samples) => resampled(samples, rate, RATE))
   const { length } = left

@@ -10,6 +10,7 @@ const SIDES = 2
 const FULL = 8388608
 /** A WAV file says its length in 32 bits: more than this many bytes of samples it can't have. */
 export const MOST_BYTES = 0xffff_ffff - 16 * 1024 * 1024
+/** How many bytes a WAV file of so many frames takes. */
 export const bytesOf = (frames: number): number => frames * BYTES * SIDES
 
 function chunk(name: string, body: Uint8Array): Uint8Array {

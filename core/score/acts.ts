@@ -14,6 +14,7 @@ export interface Acts {
   heard(event: Of<'fire'> | Of<'held'>, rule: Rule | undefined, fired: boolean): void
 }
 
+/** What puts the acts of cues into lanes while a log is gone through. */
 export function actsOn(show: Show): Acts {
   const cues = new Map(show.cues.map((cue) => [cue.id, cue]))
   const signals: SignalPath[] = []

@@ -1,5 +1,6 @@
 /** A flat list of spans of time [from, to, from, to, …], in order and apart. */
 export type Intervals = readonly number[]
+/** No time at all. */
 export const NEVER: Intervals = []
 
 /** The times that lie in both. */

@@ -47,6 +47,7 @@ export const inCircle = (px: number, pz: number, vx: number, vz: number, r: numb
 /** When low ≤ p + v·t ≤ high. */
 export const inSlab = (p: number, v: number, low: number, high: number): Span => asSpan(crossesSlab(p, v, low, high))
 
+/** What two stretches of one line have in common. */
 export function overlap(a: Span, b: Span): Span {
   if (!a || !b) return undefined
   const from = Math.max(a[0], b[0])

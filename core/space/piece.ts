@@ -7,6 +7,7 @@ export interface Piece {
   seconds: number
 }
 
+/** A piece of a walk on which nobody moves. */
 export const standing = (at: Point): Piece => ({ from: at, velocity: [0, 0, 0], seconds: Infinity })
 
 /** The piece between two points at a pace in metres a second, in space. */

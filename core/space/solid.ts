@@ -34,6 +34,7 @@ export function fromFrame(x: number, z: number, frame: Frame): Spot {
   return [frame.at[0] + x * cos + z * sin, frame.at[2] - x * sin + z * cos]
 }
 
+/** A shape as it is asked whether something touches it: with its bounds, its outline, its heights. */
 export function solidOf(shape: Shape, frame: Frame = WORLD): Solid {
   const y = frame.at[1]
   if (shape.kind === 'prism') {

@@ -7,6 +7,7 @@ export const playableCues = (show: Show): Cue[] => [
   ...show.cues.filter((cue) => !namesParts(cue)),
   ...[...ownCuesOf(show).values()].map(({ cue }) => cue),
 ]
+/** Props that a step can slide, turn or fling, by their ids. */
 export function movedProps(show: Show): Map<string, Prop> {
   const steps = playableCues(show).flatMap(playedSteps)
   const ids = new Set(

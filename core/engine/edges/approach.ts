@@ -21,6 +21,7 @@ export interface MovingZone {
   speeds: Speeds | undefined
 }
 
+/** A zone that its prop moves, as it stands at a time (s). */
 export const stillOf = (moving: MovingZone, t: number): Solid =>
   (moving.still ??= solidOf(moving.zone.zone.shape, frameAt(moving.prop, moving.motion, t)))
 

@@ -60,6 +60,7 @@ export async function loadPhysics(): Promise<void> {
   rapier = module
   practise()
 }
+/** Whether the physics is loaded. */
 export const hasPhysics = (): boolean => rapier !== undefined
 
 const turned = (yaw: number) => {

@@ -9,6 +9,7 @@ export function linearOf(colour: Colour): [number, number, number] {
   const n = parseInt(colour.slice(1), 16)
   return [toLinear((n >> 16) / 255), toLinear(((n >> 8) & 255) / 255), toLinear((n & 255) / 255)]
 }
+/** A colour of three shares of linear light as "#rrggbb". */
 export function colourOf(linear: readonly [number, number, number]): Colour {
   return (
     '#' +

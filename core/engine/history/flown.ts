@@ -54,4 +54,5 @@ export function fastest(flights: readonly FlightRecord[]): number {
     }
   return most
 }
+/** How often a second a flight is kept. */
 export const STEPS_A_SECOND = 120

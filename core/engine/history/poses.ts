@@ -19,6 +19,7 @@ export interface Motions {
   flights: readonly FlightRecord[]
 }
 
+/** How a prop is slid, turned and flung over a run. */
 export function motionIn({ channels, flights }: Motions, prop: string): PropMotion {
   const fields = channels.fields[CHANNEL.prop(prop)]
   return {

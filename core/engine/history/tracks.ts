@@ -19,12 +19,14 @@ export interface Motion {
   /** The way for which `seconds` is meant: a part of it takes proportionally less. */
   fullWay: number | undefined
 }
+/** How a value goes to another by a ramp. */
 export const motionBy = ({ seconds = 0, rate, ease }: Ramp, fullWay?: number): Motion => ({
   seconds,
   rate,
   ease,
   fullWay,
 })
+/** The ramp of what changes at once. */
 export const AT_ONCE = motionBy({ seconds: 0, ease: 'linear' })
 /** The motion of what stays as it is, whatever rules it. */
 export const STAYS = motionBy({ seconds: 0, ease: 'linear' })
@@ -53,6 +55,7 @@ export interface Track {
   segments: Segment[]
 }
 
+/** A value over time that begins at a base. */
 export const track = (base: Value, colour = false): Track => ({
   base,
   colour,
@@ -91,6 +94,7 @@ function go(track: Track, t: number, to: Value, motion: Motion): void {
 /** What rules the field: the newest claim, or the base. */
 const ruling = (track: Track): Claim | undefined => track.claims[track.claims.length - 1]
 
+/** A claim on a value: it rules from now on until it is given back. */
 export function acquire(track: Track, t: number, claim: Claim): void {
   track.claims.push(claim)
   go(track, t, claim.target, claim.motion)

@@ -22,10 +22,13 @@ export const KINDS = [
   'impact',
   'walkEnd',
 ] as const satisfies readonly RunEvent['kind'][]
+/** The number that each kind of event has in the columns of a log. */
 export const KIND = Object.fromEntries(KINDS.map((kind, number) => [kind, number])) as {
   [K in RunEvent['kind']]: number
 }
+/** The gates in their order, by the number that a log has for each. */
 export const GATES: readonly Gate[] = ['off', 'who', 'debounce', 'condition', 'limit', 'cooldown', 'busy', 'chance']
+/** Why a playing ended, by the number that a log has for it. */
 export const REASONS: readonly EndReason[] = ['done', 'released', 'stopped', 'restarted', 'run over']
 
 /** In the order of their bits, which is that of their names. */

@@ -35,5 +35,6 @@ function changeLocks(world: World, walker: Body, locks: readonly Lock[], by: 1 |
 
 /** Takes controls from a player; the log tells the set now in force. */
 export const lock = (world: World, walker: Body, locks: readonly Lock[]): void => changeLocks(world, walker, locks, 1)
+/** Gives back what a freeze has taken, as far as no other holds it. */
 export const unlock = (world: World, walker: Body, locks: readonly Lock[]): void =>
   changeLocks(world, walker, locks, -1)

@@ -4,6 +4,7 @@ import { logWalkEnd, type World } from '../world'
 import { askLockedIn } from './locked-in'
 import { press } from './moments'
 
+/** Puts what a walker does next on the agenda. */
 export function schedule(world: World, made: Intent): void {
   const part = partNow(made.walker)
   const time = part.moving ? Math.max(world.now, runTime(part, made.own)) : Infinity
@@ -27,6 +28,7 @@ function intent(world: World, walker: Body, own: number, does: Intent['does'], p
   schedule(world, made)
   walker.intents.push(made)
 }
+/** Takes what a walker was going to do off the agenda. */
 export function dropIntents(world: World, walker: Body): void {
   for (const { entry } of walker.intents) world.agenda.drop(entry)
   walker.intents = []
@@ -47,6 +49,7 @@ export function intend(world: World, walker: Body): void {
     if (reaches[point].pressAt !== undefined || point === reaches.length - 1)
       intent(world, walker, reaches[point].time, 'arrive', point)
 }
+/** Ends a walk, and logs that. */
 export function finishWalk(world: World, walker: Body): void {
   walker.ended = true
   logWalkEnd(world, walker, false)

@@ -59,6 +59,7 @@ export interface BegunLook {
   /** The place of its rule among the look rules of the show. */
   order: number
 }
+/** Puts the time on the agenda at which a look will have lasted long enough. */
 export function awaitLook(world: World, { walker, look, stretch }: BegunLook): void {
   const { seconds } = look.rule.rule.on as { seconds: number }
   world.agenda.put(world.now + seconds, looked, { walker, look, stretch })

@@ -19,6 +19,7 @@ export function enter(world: World, zone: CompiledZone, walkers: readonly Body[]
   if (!quiet) hearEdge(world, zone.hears.enter, walkers)
 }
 
+/** Ends what bodies were in a zone: the leaves are logged, then what they hold is released, then leave rules are heard. */
 export function leave(world: World, zone: CompiledZone, walkers: readonly Body[]): void {
   for (const walker of walkers) {
     walker.inside[zone.index] = 0
@@ -75,6 +76,7 @@ export function setZone(world: World, zone: CompiledZone, enabled: boolean): voi
   }
 }
 
+/** Whether a body touches a zone now. */
 export function touchesNow(world: World, zone: CompiledZone, walker: Body, rim: number, t = world.now): boolean {
   const at = positionAt(walker.path, t)
   if (world.moving[zone.index] === 0 && !mayTouch(world.compiled.layout, walker, zone.index, at)) return false

@@ -109,6 +109,7 @@ function giveTogether(now: number, acquired: readonly Acquired[], aims: readonly
   for (const { track, claim } of acquired) giveUp(track, now, claim)
 }
 
+/** What a step does that slides, turns, tints, shows or hides a prop. */
 export function prop(world: World, playing: Playing, state: StepState, step: PropStep): undefined {
   if (step.turn) {
     const turned = { t: world.now, about: step.turn.about }

@@ -11,6 +11,7 @@ function cutShort(world: World, shown: readonly { cut?: number }[], how: 'own' |
   if (how === 'cut') for (const made of shown) made.cut ??= world.now
 }
 
+/** What a fade does when it begins. */
 export function fade(world: World, playing: Playing, state: StepState, step: FadeStep): number {
   const fades = audienceOf(world, playing).map((player) => {
     const all = world.fades[player.index]
@@ -29,6 +30,7 @@ export function fade(world: World, playing: Playing, state: StepState, step: Fad
   return state.plan.length!
 }
 
+/** What a cut to marks does when it begins. */
 export function camera(world: World, playing: Playing, state: StepState, step: CameraStep): number {
   const { marks, show } = world.compiled
   const { eye } = show.player
@@ -51,6 +53,7 @@ export function camera(world: World, playing: Playing, state: StepState, step: C
   return state.plan.length!
 }
 
+/** What a freeze does when it begins. */
 export function freeze(world: World, playing: Playing, state: StepState, step: FreezeStep): undefined {
   const locks = [...step.locks].sort() as Lock[]
   const players = audienceOf(world, playing)
@@ -63,6 +66,7 @@ function unfreeze(world: World, { players, locks }: { players: readonly Body[]; 
   for (const player of players) unlock(world, player, locks)
 }
 
+/** What a move to a mark does when it begins. */
 export function move(world: World, playing: Playing, _: StepState, step: MoveStep): undefined {
   const mark = world.compiled.marks.get(step.mark)!
   const players = audienceOf(world, playing).filter((player) => player.present)

@@ -11,6 +11,7 @@ export function burst(world: World, playing: Playing, state: StepState, step: Bu
   return state.plan.length!
 }
 
+/** What a signal does when it begins. */
 export function signal(world: World, playing: Playing, _: StepState, step: SignalStep): undefined {
   world.signalsUnderWay++
   world.agenda.put(world.now + step.delay, arrives, { name: step.name, playing })
@@ -21,12 +22,14 @@ function arrives(world: World, { name, playing }: { name: string; playing: Playi
   sendSignal(world, name, playing)
 }
 
+/** What the setting of a flag does when it begins. */
 export function flag(world: World, _: Playing, __: StepState, step: FlagStep): undefined {
   const value = step.set ?? (world.flags.get(step.flag) as number) + step.add!
   world.flags.set(step.flag, value)
   logFlag(world, world.compiled.flags.get(step.flag)!, value)
 }
 
+/** What the switching of a zone does when it begins. */
 export function zone(world: World, _: Playing, __: StepState, step: ZoneStep): undefined {
   setZone(world, world.compiled.zoneIndex.get(step.zone)!, step.enabled)
 }

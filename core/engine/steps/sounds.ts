@@ -100,6 +100,7 @@ function sounds(
   return audible
 }
 
+/** What a sound does when it begins. */
 export function sound(world: World, playing: Playing, state: StepState, step: SoundStep): number | undefined {
   const stream = streamOf(world, playing, step.id)
   const { plan } = state
@@ -129,6 +130,7 @@ function silence(world: World, audible: Audible): void {
   audible.until = Math.min(audible.until, world.now)
 }
 
+/** What a bed does when it begins. */
 export function bed(world: World, playing: Playing, state: StepState, step: BedStep): undefined {
   const sounding = state.plan.sound!
   const audible = sounds(world, playing, state, step.bus, {
@@ -159,6 +161,7 @@ interface Scattering {
   entry: Entry
 }
 
+/** What a scatter does when it begins. */
 export function scatter(world: World, playing: Playing, state: StepState, step: ScatterStep): undefined {
   const stream = streamOf(world, playing, step.id)
   const scattering: Scattering = { playing, state, step, stream, next: 0, endings: [], entry: NO_ENTRY }

@@ -48,6 +48,7 @@ export interface Intent {
   entry: Entry
 }
 
+/** The body of a walk at its beginning. */
 export function createBody(show: Show, walk: Walk, index: number, zones: number, once = false): Body {
   const radius = walk.body.radius ?? show.player.radius
   const height = walk.body.height ?? show.player.height

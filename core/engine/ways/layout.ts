@@ -35,6 +35,7 @@ export function geometryOf(show: Show, { shape, tiedTo, rim, notices }: Zone): Z
 const KEPT = 4
 const kept: Layout[] = []
 
+/** Where zones lie, as walks meet them: kept as long as their shapes stay. */
 export function layoutOf(geometries: readonly ZoneGeometry[]): Layout {
   const known = kept.find(
     (layout) =>

@@ -18,6 +18,7 @@ export function resting(t: number, at: Point): PathPart {
   const leg = { start: 0, piece: standing(at), facing: { yaw: 0 }, ahead: 0 }
   return { t, own: 0, moving: false, route: { legs: [leg], reaches: [], first: 0, end: Infinity } }
 }
+/** The part of a path that a body is on. */
 export const partNow = (walker: { path: PathPart[] }): PathPart => walker.path[walker.path.length - 1]
 
 /** A body's own time at a time of the run. */
@@ -25,6 +26,7 @@ export const ownTime = (part: PathPart, t: number): number => (part.moving ? par
 
 /** The time of the run at which a body's own time comes, if nothing holds it up. */
 export const runTime = (part: PathPart, own: number): number => part.t + (own - part.own)
+/** The part of a path that a body is on at a time (s). */
 export function partAt(path: readonly PathPart[], t: number): PathPart {
   let i = path.length - 1
   while (i > 0 && path[i].t > t) i--

@@ -83,6 +83,7 @@ export function placeOfTarget(show: Show, target: Target): Point {
   return [prop.at[0], prop.at[1] + prop.size[1] / 2, prop.at[2]]
 }
 
+/** What a look aims at. */
 export function targetOf(show: Show, look: Look): LegFacing | undefined {
   if (look === 'ahead') return undefined
   if ('yaw' in look) return { yaw: look.yaw }

@@ -45,27 +45,35 @@ function numbers(world: World, ...values: number[]): number {
 
 const bodyOf = (body: Body | undefined): number => (body ? body.index : -1)
 
+/** Logs that somebody enters a zone. */
 export const logEnter = (world: World, walker: Body, zone: CompiledZone, quiet: boolean): void =>
   put(world, KIND.enter, walker.index, zone.index, -1, quiet ? 1 : 0)
 
+/** Logs that somebody leaves a zone. */
 export const logLeave = (world: World, walker: Body, zone: CompiledZone): void =>
   put(world, KIND.leave, walker.index, zone.index, -1, -1)
 
+/** Logs that a rule fires. */
 export const logFire = (world: World, playing: Playing): void =>
   put(world, KIND.fire, bodyOf(playing.body), playing.rule.index, playing.number, -1)
 
+/** Logs that a gate held a rule, and what was left. */
 export const logHeld = (world: World, rule: RuleInstance, body: Body | undefined, gate: Gate, left?: number): void =>
   put(world, KIND.held, bodyOf(body), rule.index, left === undefined ? -1 : numbers(world, left), GATES.indexOf(gate))
 
+/** Logs that a playing starts. */
 export const logStart = (world: World, playing: Playing): void =>
   put(world, KIND.start, bodyOf(playing.body), playing.rule.cue.index, playing.number, -1)
 
+/** Logs that a playing ends, and why. */
 export const logEnd = (world: World, playing: Playing, why: EndReason): void =>
   put(world, KIND.end, bodyOf(playing.body), playing.rule.cue.index, playing.number, REASONS.indexOf(why))
 
+/** Logs that a step begins. */
 export const logStep = (world: World, playing: Playing, state: StepState, value = -1): void =>
   put(world, KIND.step, -1, state.plan.index, playing.number, value)
 
+/** Logs that a prop is thrown, with what was drawn. */
 export const logThrown = (
   world: World,
   playing: Playing,
@@ -73,9 +81,11 @@ export const logThrown = (
   { speed, yaw, pitch, spin }: DrawnFling,
 ): void => logStep(world, playing, state, numbers(world, speed, yaw, pitch, spin))
 
+/** Logs that a step ends. */
 export const logStepEnd = (world: World, playing: Playing, state: StepState): void =>
   put(world, KIND.stepEnd, -1, state.plan.index, playing.number, -1)
 
+/** Logs that a sound starts, with all that was drawn. */
 export function logSound(
   world: World,
   playing: Playing,
@@ -103,12 +113,15 @@ export function logSound(
   put(world, KIND.sound, -1, plan.index, playing.number, at)
 }
 
+/** Logs that a key is pressed, and who heard it. */
 export const logPress = (world: World, walker: Body, taken: readonly RuleInstance[]): void =>
   put(world, KIND.press, walker.index, -1, -1, numbers(world, taken.length, ...taken.map((rule) => rule.index)))
 
+/** Logs that somebody is put somewhere else. */
 export const logMove = (world: World, walker: Body, from: Point, to: Point): void =>
   put(world, KIND.move, walker.index, -1, -1, numbers(world, ...from, ...to))
 
+/** Logs what hands may not do from now on. */
 export const logLocks = (world: World, walker: Body, taken: boolean, now: readonly Lock[]): void =>
   put(
     world,
@@ -119,19 +132,24 @@ export const logLocks = (world: World, walker: Body, taken: boolean, now: readon
     now.reduce((bits, lock) => bits | (1 << LOCKS.indexOf(lock)), 0),
   )
 
+/** Logs that a signal is sent, and how many hear it. */
 export const logSignal = (world: World, signal: number, from: Playing | undefined, heard: number): void =>
   put(world, KIND.signal, -1, signal, from ? from.number : -1, heard)
 
+/** Logs what a flag becomes. */
 export const logFlag = (world: World, flag: number, value: boolean | number): void =>
   typeof value === 'boolean'
     ? put(world, KIND.flag, -1, flag, -1, value ? 1 : 0)
     : put(world, KIND.flag, -1, flag, numbers(world, value), -1)
 
+/** Logs that a zone is switched. */
 export const logZone = (world: World, zone: CompiledZone, enabled: boolean): void =>
   put(world, KIND.zone, -1, zone.index, -1, enabled ? 1 : 0)
 
+/** Logs that a flung prop hits, and how fast. */
 export const logImpact = (world: World, prop: Body, at: Point, speed: number): void =>
   put(world, KIND.impact, prop.index, -1, -1, numbers(world, ...at, speed))
 
+/** Logs that a walk has ended. */
 export const logWalkEnd = (world: World, walker: Body, locked: boolean): void =>
   put(world, KIND.walkEnd, walker.index, -1, -1, locked ? 1 : 0)

@@ -18,6 +18,7 @@ export function isFlung(world: World, prop: string): boolean {
   return false
 }
 
+/** How a prop is slid, turned and flung in a run, up to now. */
 export function motionOf(world: World, prop: string): PropMotion {
   return {
     slide: propHistory(world, prop, 'slide'),

@@ -69,6 +69,7 @@ function changed(node: unknown, keys: string[], depth: number, operation: Exclud
   return copy
 }
 
+/** What stands at a JSON Pointer (RFC 6901). @throws PatchConflict if nothing does */
 export function valueAtPointer(document: unknown, pointer: string): unknown {
   let node = document
   for (const key of keysOf(pointer)) node = child(node, key, pointer)

@@ -31,17 +31,31 @@ const completed =
 
 /** Things of a document, with the table's defaults in place of what is not given. */
 export const completeCue = completed<Cue, 'id' | 'name'>(cue)
+/** A rule with the table’s defaults. */
 export const completeRule = completed<Rule, 'id' | 'on' | 'cue'>(rule)
+/** A zone with the table’s defaults. */
 export const completeZone = completed<Zone, 'id' | 'name' | 'shape'>(zone)
+/** A walk with the table’s defaults. */
 export const completeWalk = completed<Walk, 'id' | 'name' | 'points'>(walk)
+/** A floor with the table’s defaults. */
 export const completeFloor = completed<Floor, 'id' | 'name' | 'y' | 'outline'>(floor)
+/** A wall with the table’s defaults. */
 export const completeWall = completed<Wall, 'id' | 'from' | 'to'>(wall)
+/** An opening with the table’s defaults. */
 export const completeOpening = completed<Opening, 'id' | 'at' | 'width'>(opening)
+/** A prop with the table’s defaults. */
 export const completeProp = completed<Prop, 'id' | 'name' | 'kind' | 'at' | 'size'>(prop)
+/** A light with the table’s defaults. */
 export const completeLight = completed<Light, 'id' | 'name' | 'kind' | 'at' | 'candela'>(light)
+/** A mesh with the table’s defaults. */
 export const completeMesh = completed<Mesh, 'asset'>(mesh)
+/** A sound with the table’s defaults. */
 export const completeSound = completed<Sound, 'id' | 'name' | 'asset' | 'seconds'>(sound)
+/** A pool with the table’s defaults. */
 export const completePool = completed<Pool, 'id' | 'name' | 'sounds'>(pool)
+/** A mark with the table’s defaults. */
 export const completeMark = (given: Pick<Mark, 'id' | 'name' | 'kind' | 'at'>): Mark => complete(mark, given) as Mark
+/** A point of a walk with the table’s defaults. */
 export const completePoint = completed<WalkPoint, 'at'>(walkPoint)
+/** A step with the table’s defaults. */
 export const completeStep = (given: Pick<Step, 'id' | 'kind'>): Step => complete(stepKinds[given.kind], given) as Step

@@ -15,14 +15,19 @@ import {
 } from './fields'
 
 export type Optional = { [name: string]: [Field, Default?] }
+/** A record with an id, a name and a note. */
 export const named = (fields: { [name: string]: Field }, optional: Optional = {}): RecordField =>
   record({ id, name: text(), ...fields }, { note: [note], ...optional })
 
+/** A prop or a mark. */
 export const target = either(
   { meant: has('prop'), field: record({ prop: refOrPart('props') }) },
   { meant: has('mark'), field: record({ mark: refOrPart('marks') }) },
 )
+/** An angle up to half a turn (°). */
 export const degrees = number(0, 180)
+/** A share, 0 to 1. */
 export const share = number(0, 1)
 
+/** What a flag can be. */
 export const yesnoOrNumber = either({ meant: isBoolean, field: yesno }, { meant: () => true, field: number() })

@@ -21,14 +21,17 @@ import {
 } from './fields'
 import { named, share } from './table-common'
 
+/** The fields of a floor. */
 export const floor = named(
   { y: number(), outline: list(spot, 3) },
   { slopeTo: [record({ edge: { type: 'numbers', count: 2, whole: true, min: 0 }, y: number() })] },
 )
+/** The fields of an opening. */
 export const opening = record(
   { id, at: number(0), width: positive },
   { name: [text()], sill: [number(), 0], height: [positive, 2.1] },
 )
+/** The fields of a wall. */
 export const wall = record(
   { id, from: spot, to: spot },
   {
@@ -40,6 +43,7 @@ export const wall = record(
     openings: [things(opening), []],
   },
 )
+/** The fields of a prop. */
 export const prop = named(
   { kind: choice('box', 'cylinder', 'model'), at: point, size },
   {
@@ -56,6 +60,7 @@ export const prop = named(
     tags: [list(text()), []],
   },
 )
+/** The fields of a light. */
 export const light = named(
   { kind: choice('point', 'spot'), at: point, candela: number(0) },
   {
@@ -74,6 +79,7 @@ export const light = named(
     ],
   },
 )
+/** The fields of a mark, by its kind. */
 export const mark = kinds('kind', {
   standing: named({ kind: choice('standing'), at: point }, { yaw: [number(), 0] }),
   camera: named(
@@ -81,10 +87,12 @@ export const mark = kinds('kind', {
     { yaw: [number(), 0], pitch: [number(-90, 90), 0], fov: [number(1, 170), 60] },
   ),
 })
+/** The fields of a mesh. */
 export const mesh = record(
   { asset },
   { scale: [positive, 1], yaw: [number(), 0], at: [point, [0, 0, 0]], cutAt: [number(), 1.2] },
 )
+/** The fields of a place. */
 export const place = record(
   {},
   {
@@ -96,7 +104,9 @@ export const place = record(
     mesh: [mesh],
   },
 )
+/** The fields of fog. */
 export const fog = record({ colour, density: number(0) })
+/** The fields of a vignette. */
 export const vignette = record({ amount: share, softness: share })
 /** A named atmosphere of one's own: as many of its fields as are to change. */
 export const preset = named(
@@ -110,6 +120,7 @@ export const preset = named(
     exposure: [number(0)],
   },
 )
+/** The fields of an atmosphere. */
 export const atmosphere = record(
   {},
   {

@@ -243,6 +243,7 @@ const manners: { [K in StepKind]: Manner } = {
   zone: { bearing: 'other' },
   stop: { bearing: 'other' },
 }
+/** What is to be known of a kind of step beside its fields. */
 export const mannerOf = (kind: StepKind): Manner => manners[kind]
 
 /** The kinds of steps, in an order that gives each its number. */

@@ -48,11 +48,13 @@ const player = record(
   },
 )
 const flag = named({ start: yesnoOrNumber })
+/** The fields of a sound. */
 export const sound = named(
   { asset, seconds: positive },
   { gain: [number(), 0], trim: [range(0)], tags: [list(text()), []] },
 )
 const bus = named({}, { gain: [number(), 0] })
+/** The fields of a pool. */
 export const pool = named(
   { sounds: list(record({ sound: ref('sounds') }, { weight: [number(0), 1] }), 1) },
   {
@@ -115,6 +117,7 @@ const ruleOptional: Optional = {
   delay: [seconds, 0],
   onLeave: [choice('release', 'stop', 'nothing'), 'release'],
 }
+/** The fields of a rule of a zone. */
 export const rule = record({ id, ...ruleFields }, ruleOptional)
 const noZoneRule = record(
   { id, on: kinds('at', { signal: moments.signal, clock: moments.clock }), cue: ref('cues') },
@@ -133,6 +136,7 @@ const override = record(
     }).map(([name, field]) => [name, [TAKEN_AWAY.has(name) ? orNone(field) : field] as [Field]]),
   ),
 )
+/** The fields of a zone. */
 export const zone = named(
   { shape },
   {
@@ -149,8 +153,10 @@ export const zone = named(
   },
 )
 const part = named({ is: choice(...PART_KINDS) })
+/** The fields of a kit. */
 export const kit = named({ rules: things(rule, 200) }, { shape: [shapeSize], parts: [things(part, 100), []] })
 
+/** The fields of a cue. */
 export const cue = named(
   { steps: things(kinds('kind', stepKinds), 500) },
   { for: [choice('whoever', 'everyone', 'inside'), 'whoever'], scare: [yesno, false] },
@@ -161,6 +167,7 @@ const look = either(
   { meant: has('prop'), field: record({ prop: ref('props') }) },
   { meant: has('mark'), field: record({ mark: ref('marks') }) },
 )
+/** The fields of a point of a walk. */
 export const walkPoint = record(
   { at: point },
   {
@@ -172,6 +179,7 @@ export const walkPoint = record(
     arrive: [yesno, false],
   },
 )
+/** The fields of a walk. */
 export const walk = named(
   { points: list(walkPoint, 1) },
   {

@@ -20,6 +20,7 @@ export const LISTS = {
   walks: ['walks'],
 } as const
 export type ListOfThings = keyof typeof LISTS
+/** The names of all lists. */
 export const LIST_NAMES = Object.keys(LISTS) as ListOfThings[]
 
 /** A thing of a show, by the list that it stands in. */
@@ -33,8 +34,10 @@ export interface Item {
   name?: string
 }
 
+/** The things of a list. */
 export const itemsOf = (show: Show, list: ListOfThings): readonly Item[] =>
   LISTS[list].reduce<unknown>((node, key) => (node as Record<string, unknown>)[key], show) as Item[]
+/** A thing of a list by its id; undefined if there is none. */
 export const itemOf = (show: Show, { list, id }: Listed): Item | undefined =>
   itemsOf(show, list).find((item) => item.id === id)
 

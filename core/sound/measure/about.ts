@@ -12,6 +12,7 @@ export interface About {
   measured: Measured
 }
 
+/** What is to be known of a sound file: how long, how loud, its envelope. */
 export function aboutSound({ channels, rate }: Decoded): About {
   // Of one channel or two what is heard at the head is what is measured.
   const envelope = envelopeOf(sidesOf(channels), rate)

@@ -30,6 +30,7 @@ export interface SoundPicture {
 }
 /** Between these frequencies lie the bands, as far apart as octaves are (Hz). */
 export const LOWEST = 40
+/** The highest pitch that a spectrum shows (Hz). */
 export const HIGHEST = 20_000
 /** So far below the loudest a band is seen (dB). */
 const DEPTH = 70

@@ -15,6 +15,7 @@ export function distanceGain({ near, far, law }: Reach, distance: number): numbe
   return (near / distance) * Math.min(1, (far - distance) / (far * EDGE))
 }
 
+/** How far two points are apart (m). */
 export const distanceBetween = (a: Point, b: Point): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2])
 
 /** Where somebody hears from, and which way they face there (degrees). */

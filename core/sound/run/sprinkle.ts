@@ -92,6 +92,7 @@ export interface Sprinkled {
   againAsARule?: number
 }
 
+/** What a minute of a scatter comes to: how many are heard, how many at once, how long it is quiet. */
 export function countSprinkle(drops: readonly Drop[], seconds: number): Sprinkled {
   const heard = drops.filter(({ over }) => !over)
   let [atOnce, longestQuiet, quietFrom] = [0, 0, 0]
