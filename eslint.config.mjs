@@ -22,6 +22,15 @@ export default ts.config(
     },
   },
   {
+    // A promise that nobody waits for says so: what fails in it would be heard of by nobody.
+    files: ['server/**/*.ts', 'cli/**/*.ts', 'app/**/*.ts'],
+    languageOptions: {
+      parser: ts.parser,
+      parserOptions: { project: './tsconfig.check.json', tsconfigRootDir: import.meta.dirname },
+    },
+    rules: { '@typescript-eslint/no-floating-promises': 'error' },
+  },
+  {
     files: ['core/**/*.ts'],
     ignores: ['core/**/*.test.ts'],
     rules: {

@@ -87,7 +87,7 @@ export function createPlayer(
     }
     for (const voice of voices.values()) voice.follow(now.run, from, until, transport)
     for (const [id, node] of buses) {
-      const gain = amplitude(channelAt(now.show, now.run, CHANNEL.bus(id), until, now.player).gain as number)
+      const gain = amplitude(channelAt(now.show, now.run, CHANNEL.bus(id), until, now.player).gain)
       node.gain.linearRampToValueAtTime(gain, contextTime(transport, until))
     }
     written = until
@@ -141,7 +141,7 @@ export function createPlayer(
         node.gain.cancelScheduledValues(0)
         if (now)
           node.gain.setValueAtTime(
-            amplitude(channelAt(now.show, now.run, CHANNEL.bus(id), at, now.player).gain as number),
+            amplitude(channelAt(now.show, now.run, CHANNEL.bus(id), at, now.player).gain),
             running.currentTime,
           )
       }

@@ -26,15 +26,9 @@ const light = computed(() => {
 })
 const hands = computed(() => {
   if (!runs.run || !doc.show) return ''
-  const { locks } = channelAt(doc.show, runs.run, 'controls', playhead.t, runs.player) as unknown as {
-    locks: string[]
-  }
-  const { opacity } = channelAt(doc.show, runs.run, 'picture', playhead.t, runs.player) as unknown as {
-    opacity: number
-  }
-  const { mark } = channelAt(doc.show, runs.run, 'camera', playhead.t, runs.player) as unknown as {
-    mark: string | null
-  }
+  const { locks } = channelAt(doc.show, runs.run, 'controls', playhead.t, runs.player)
+  const { opacity } = channelAt(doc.show, runs.run, 'picture', playhead.t, runs.player)
+  const { mark } = channelAt(doc.show, runs.run, 'camera', playhead.t, runs.player)
   const words = [
     locks.length > 0 ? `no ${locks.join(', ')}` : '',
     opacity > 0.01 ? `${plain(opacity * 100, 0)} % faded` : '',

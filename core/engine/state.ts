@@ -9,6 +9,7 @@ import {
   hearsByCamera,
   middleIn,
   perPlayer,
+  type FieldsOf,
   type Pose,
   type Value,
 } from './history'
@@ -17,13 +18,13 @@ import type { Run } from './result'
 import { facingAt as facingOnPath, ownEyes, positionAt } from './ways'
 
 /** A channel's fields at a time; `player` is the place of a walk in the run. */
-export function channelAt(
+export function channelAt<Channel extends string>(
   show: Show,
   run: Run,
-  channel: string,
+  channel: Channel,
   t: number,
   player: number,
-): { [field: string]: Value } {
+): FieldsOf<Channel> {
   const eyes = (): Pose => ownEyes(show, run.paths[player], t, facingAt(show, run, player, t))
   return channelIn(show, run.channels, channel, t, player, eyes)
 }
@@ -35,7 +36,7 @@ export const facingAt = (show: Show, run: Run, player: number, t: number): numbe
 /** Where a player hears from at a time of the run, and which way they face there (degrees): their own head, or the camera's place. */
 export function earsAt(show: Show, run: Run, player: number, t: number): { at: Point; yaw: number } {
   if (hearsByCamera(run.channels.cameras[player] ?? [], t)) {
-    const { at, yaw } = channelAt(show, run, 'camera', t, player) as unknown as Pose
+    const { at, yaw } = channelAt(show, run, 'camera', t, player)
     return { at, yaw }
   }
   const [x, y, z] = positionAt(run.paths[player], t)

@@ -54,14 +54,14 @@ export function luxOnPlayer(show: Show, run: Run, player: number, t: number): nu
   const [x, y, z] = positionAt(run.paths[player], t)
   const eye: Point = [x, y + show.player.eye, z]
   const atmosphere = channelAt(show, run, 'atmosphere', t, player)
-  let lux = (atmosphere.level as number) * luminance(atmosphere.ambient as string)
+  let lux = atmosphere.level * luminance(atmosphere.ambient)
   const carrier = run.walks.findIndex((id) => show.walks.find((w) => w.id === id)?.body.kind === 'player')
   for (const light of show.place.lights) {
     const at = lightPlace(show, run, light, carrier, t)
     const share = shareOf(light, at, eye)
     if (share === 0) continue
     const now = channelAt(show, run, CHANNEL.light(light.id), t, player)
-    const shining = (now.candela as number) * (now.on as number)
+    const shining = now.candela * now.on
     if (shining === 0) continue
     if (!isCarried(light) && blocked(show.place.walls, [at[0], at[2]], [x, z], (at[1] + eye[1]) / 2)) continue
     lux += shining * share

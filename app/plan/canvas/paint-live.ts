@@ -88,7 +88,7 @@ function paintProp(to: Picture, { show, run, t, player }: Moment, prop: Prop, pi
     to.setLineDash([2 * pixel, 3 * pixel])
     to.globalAlpha = 0.6
   } else {
-    to.fillStyle = now.colour === prop.colour ? COLOURS.prop : (now.colour as string)
+    to.fillStyle = now.colour === prop.colour ? COLOURS.prop : now.colour
     to.fill(path)
   }
   to.strokeStyle = COLOURS.propEdge
@@ -205,7 +205,7 @@ export function paintLive(
     }
     const now = channelAt(show, run, CHANNEL.light(light.id), t, player)
     const [x, , z] = lightPlace(show, run, light, player, t)
-    paintLight(to, light, x, z, (now.candela as number) * (now.on as number), pixel)
+    paintLight(to, light, x, z, now.candela * now.on, pixel)
   }
   paintPrompts(to, moment, pixel)
   for (let index = 0; index < run.paths.length; index++) paintBody(to, moment, index, pixel)

@@ -1,3 +1,4 @@
+import type { FieldsOf } from './channel-fields'
 import type { Lock, Show, Spot } from '../../show'
 import { cameraAt, type CameraClaim, type Pose } from './camera'
 import { baseFields } from './channel-base'
@@ -33,14 +34,24 @@ export function fieldsAt(
  * `eyes` is where the player's own eyes are then.
  * @throws Error that names the channel, if the show has no such one
  */
-export function channelAt(
+export function channelAt<Channel extends string>(
+  show: Show,
+  history: ChannelHistory,
+  channel: Channel,
+  t: number,
+  player: number,
+  eyes: () => Pose,
+): FieldsOf<Channel> {
+  return found(show, history, channel, t, player, eyes) as FieldsOf<Channel>
+}
+function found(
   show: Show,
   history: ChannelHistory,
   channel: string,
   t: number,
   player: number,
   eyes: () => Pose,
-): { [field: string]: Value } {
+): object {
   if (channel === 'controls') {
     const changes = history.locks[player] ?? []
     let locks: Lock[] = []
@@ -48,7 +59,7 @@ export function channelAt(
     return { locks: [...locks].sort() }
   }
   if (channel === 'picture') return opacityAt(history.fades[player] ?? [], t)
-  if (channel === 'camera') return cameraAt(history.cameras[player] ?? [], t, eyes) as never
+  if (channel === 'camera') return cameraAt(history.cameras[player] ?? [], t, eyes)
   const base = baseFields(show, channel)
   if (!base) throw new Error(`The show has no channel "${channel}"`)
   return fieldsAt(base, history.fields[existsOnce(channel) ? channel : perPlayer(channel, player)], t)

@@ -2,14 +2,14 @@ import { BUSES, type Show } from '../../show'
 
 /** Channels by their names: the fields of a light, a prop, a bus, a prompt, and the atmosphere. */
 export const CHANNEL = {
-  light: (id: string): string => `light:${id}`,
-  prop: (id: string): string => `prop:${id}`,
-  bus: (id: string): string => `bus:${id}`,
-  prompt: (step: string): string => `prompt:${step}`,
+  light: (id: string) => `light:${id}` as const,
+  prop: (id: string) => `prop:${id}` as const,
+  bus: (id: string) => `bus:${id}` as const,
+  prompt: (step: string) => `prompt:${step}` as const,
   /** As a zone of a kit with parts shows it by itself. */
-  promptAt: (step: string, zone: string): string => `prompt:${step}@${zone}`,
+  promptAt: (step: string, zone: string) => `prompt:${step}@${zone}` as const,
   atmosphere: 'atmosphere',
-}
+} as const
 
 /** The buses of a show: those that are always there, and its own. */
 export const busesOf = (show: Show): string[] => [...new Set([...BUSES, ...show.buses.map((bus) => bus.id)])]

@@ -4,7 +4,12 @@ import { across, lines, logFor, oneRule, point, show, SOUND, walk } from '../../
 import { made, place } from '../../testing/door-show'
 import { channelAt, run, walksOf } from '..'
 
-function door(steps: object[], field: string, times: number[], rule: object = {}): unknown[] {
+function door(
+  steps: object[],
+  field: 'shown' | 'colour' | 'slide' | 'turn',
+  times: number[],
+  rule: object = {},
+): unknown[] {
   const document = made(steps, rule)
   const result = run(document, walksOf(document, ['w']), { seed: 1 })
   const round = (value: unknown): unknown =>

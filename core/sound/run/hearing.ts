@@ -31,7 +31,7 @@ export class Hearing {
   }
   /** The amplitude that a bus leaves of what is on it. */
   busAt(bus: string, t: number): number {
-    return amplitude(channelAt(this.show, this.run, CHANNEL.bus(bus), t, this.player).gain as number)
+    return amplitude(channelAt(this.show, this.run, CHANNEL.bus(bus), t, this.player).gain)
   }
 }
 
