@@ -145,7 +145,7 @@ export async function channel(
   const { show, result } = await playFile(file, options)
   const isPlayer = (id: string) => show.walks.find((walk) => walk.id === id)?.body.kind === 'player'
   const named = options.player ?? result.walks.find(isPlayer) ?? result.walks[0]
-  const player = result.walks.indexOf(named)
+  const player = result.walks.indexOf(named!)
   if (player < 0) throw new CliError(`No walk "${named}" is in this run; --walk has ${result.walks.join(', ')}`)
   let values
   try {

@@ -4,11 +4,11 @@ import type { Show } from '../core/show'
 
 /** Rows of words with columns that line up. */
 function columns(rows: string[][]): string {
-  const widths = rows[0].map((_, column) => rows.reduce((most, row) => Math.max(most, row[column].length), 0))
+  const widths = rows[0]!.map((_, column) => rows.reduce((most, row) => Math.max(most, row[column]!.length), 0))
   return rows
     .map((row) =>
       row
-        .map((cell, column) => (column === row.length - 1 ? cell : cell.padEnd(widths[column])))
+        .map((cell, column) => (column === row.length - 1 ? cell : cell.padEnd(widths[column]!)))
         .join('  ')
         .trimEnd(),
     )

@@ -62,14 +62,14 @@ describe('its sounds', () => {
       expect(20 * Math.log10(peak), id).toBeGreaterThan(-20)
       // White noise crosses zero about every second sample; things and weather do so far less often.
       let crossings = 0
-      for (let i = 1; i < samples.length; i++) if (samples[i] >= 0 !== samples[i - 1] >= 0) crossings++
+      for (let i = 1; i < samples.length; i++) if (samples[i]! >= 0 !== samples[i - 1]! >= 0) crossings++
       expect(crossings / samples.length, id).toBeLessThan(0.4)
     }
   })
   it('of the same name differ from each other', () => {
     for (const stem of ['rope-creak', 'gull', 'drip', 'knock', 'chain']) {
       const [a, b] = sounds.filter((s) => s.id.startsWith(stem))
-      const same = a.samples.every((v, i) => v === b.samples[i])
+      const same = a!.samples.every((v, i) => v === b!.samples[i]!)
       expect(same, stem).toBe(false)
     }
   })

@@ -13,13 +13,13 @@ const example = /## In a game[^]*?```ts\n([^]*?)```/.exec(readFileSync(join(root
 const folder = mkdtempSync(join(tmpdir(), 'esvik-example-'))
 const file = join(folder, 'example.mjs')
 /** As in a game's own folder, with the core at another place. */
-const elsewhere = example.replaceAll("from './core/", `from '${root}/core/`)
+const elsewhere = example!.replaceAll("from './core/", `from '${root}/core/`)
 beforeAll(() => writeFileSync(file, transformSync(elsewhere, { loader: 'ts' }).code))
 afterAll(() => rmSync(folder, { recursive: true }))
 
 it('the example for games is about 20 lines, runs, and hears what happens when it happens', async () => {
   expect(
-    example
+    example!
       .trim()
       .split('\n')
       .filter((line) => line.trim()).length,

@@ -154,7 +154,7 @@ export const useBring = defineStore('bring', () => {
     const { scale, yaw, at } = mesh.value!
     return { scale, yaw, at: [...at] as Point }
   }
-  const player = () => ({ height: doc.show!.player.height })
+  const player = () => ({ height: doc.now.player.height })
   const findFloors = () =>
     doing('Looking for floors', async (going) => {
       floors.value = await going(begin().floors(placing(), player(), progress()))
@@ -233,7 +233,7 @@ export const useBring = defineStore('bring', () => {
       const at = inPlace(one.at)
       return !there.some((other) => at.every((v, axis) => Math.abs(v - other.at[axis]!) < 0.01))
     }
-    const { place } = doc.show!
+    const { place } = doc.now
     const lights = read.value!.lights.filter(isNew(place.lights))
     const cameras = read.value!.cameras.filter(isNew(place.marks))
     if (lights.length + cameras.length === 0) return void (doc.problem = 'Its lights and cameras are there already.')

@@ -38,7 +38,7 @@ describe('beads in a lane', () => {
     const crowd = lane(Array.from({ length: 12 }, (_, i) => act(10 + i / 10)))
     const seen = places(crowd)
     expect(seen.length).toBeLessThan(6)
-    for (const [t, x] of seen) expect(x - t * 10).toBeLessThanOrEqual(27)
+    for (const [t, x] of seen) expect(x! - t! * 10).toBeLessThanOrEqual(27)
     expect(places(crowd, { ...layout, from: 9, to: 12 })).toHaveLength(12)
   })
   it('out of sight are not drawn', () => expect(places(lane([act(10)]), { ...layout, from: 20, to: 30 })).toEqual([]))

@@ -22,7 +22,7 @@ const fors = [
   { value: 'everyone' as const, words: 'everyone' },
   { value: 'inside' as const, words: 'everyone inside the zone' },
 ]
-const firers = computed(() => firersOf(doc.show!, props.cue.id))
+const firers = computed(() => firersOf(doc.now, props.cue.id))
 const zones = computed(() => [...new Set(firers.value.flatMap(({ zone }) => zone ?? []))])
 const others = computed(() =>
   doc.cues.filter(({ id }) => id !== props.cue.id).map(({ id, name }) => ({ value: id, words: name })),
@@ -31,7 +31,7 @@ const others = computed(() =>
 const endedBy = computed(() =>
   doc.cues.filter(({ steps }) => steps.some((step) => step.kind === 'stop' && step.cue === props.cue.id)),
 )
-const uses = computed(() => usesOf(doc.show!, 'cues', props.cue.id).length)
+const uses = computed(() => usesOf(doc.now, 'cues', props.cue.id).length)
 const asks = ref(false)
 
 /** The steps as they come in time; those of one time in the order in which they begin. */

@@ -51,7 +51,7 @@ const light = computed(() =>
 )
 const now = <T extends ArrayLike<number>>(values: T): number | undefined =>
   values.length > 0 ? values[Math.min(values.length - 1, Math.floor(store.t * RATE))] : undefined
-const ceiling = computed(() => doc.show!.wishes.ceiling)
+const ceiling = computed(() => doc.now.wishes.ceiling)
 const lufs = computed(() => now(store.loudness) ?? SILENCE)
 
 /** Half of how wide a player sees (degrees). */
@@ -65,7 +65,7 @@ const bearings = computed(() => {
     head: all.filter(({ bearing }) => bearing === undefined),
   }
 })
-const name = (sound: string) => soundName(doc.show!, sound)
+const name = (sound: string) => soundName(doc.now, sound)
 const DIRECTIONS = [
   { at: -180, words: 'behind' },
   { at: -90, words: 'left' },

@@ -28,11 +28,11 @@ const hand = computed(() => stave.value?.hand)
 const has = (words: string, ...texts: string[]) => texts.some((text) => text.toLowerCase().includes(words))
 const shown = computed(() => {
   const words = wanted.value.trim().toLowerCase()
-  return store.order.filter((cue) => has(words, cue.name, ...cue.steps.map((step) => stepWords(doc.show!, step))))
+  return store.order.filter((cue) => has(words, cue.name, ...cue.steps.map((step) => stepWords(doc.now, step))))
 })
 const presets = computed(() => {
   const words = wanted.value.trim().toLowerCase()
-  return doc.show!.atmospheres.filter(({ name }) => has(words, name))
+  return doc.now.atmospheres.filter(({ name }) => has(words, name))
 })
 const ALIGNMENTS: { by: Alignment; words: string }[] = [
   { by: 'starts', words: 'Start together' },
@@ -49,27 +49,27 @@ watch(
 )
 function make() {
   if (shelf.value === 'atmospheres') {
-    const preset = freshPreset(doc.show!, 'Atmosphere', doc.show!.atmosphere)
+    const preset = freshPreset(doc.now, 'Atmosphere', doc.now.atmosphere)
     if (doc.edit('New atmosphere', (edit) => edit.add(['atmospheres'], preset)))
       selection.choose('atmosphere', preset.id)
     return
   }
-  const cue = freshCue(doc.show!, 'Cue')
+  const cue = freshCue(doc.now, 'Cue')
   if (doc.edit('New cue', (edit) => edit.add(['cues'], cue))) selection.choose('cue', cue.id)
 }
 /** The cue again under another name, its steps with ids of their own. */
 function duplicate() {
   const { cue } = store
   if (!cue) return
-  const { id, name } = freshCue(doc.show!, cue.name)
-  const copy = copyOfCue(doc.show!, cue, { id, name })
+  const { id, name } = freshCue(doc.now, cue.name)
+  const copy = copyOfCue(doc.now, cue, { id, name })
   if (doc.edit(`Duplicate ${cue.name}`, (edit) => edit.add(['cues'], copy))) selection.choose('cue', id)
 }
 /** Where one listens, in words. */
 const listens = computed(() => {
   if (store.put) return 'heard from where you put the listener'
   if (!store.met) return store.firers.length > 0 ? 'heard from where it is fired' : 'heard from the middle of the place'
-  return `as met on ${walkName(doc.show!, store.met.walk)} at ${clock(store.met.t)}`
+  return `as met on ${walkName(doc.now, store.met.walk)} at ${clock(store.met.t)}`
 })
 useEventListener(window, 'keydown', (event: KeyboardEvent) => {
   const target = event.target as HTMLElement
@@ -114,7 +114,7 @@ onBeforeUnmount(() => store.stop())
             :aria-pressed="shelf === 'atmospheres'"
             @click="shelf = 'atmospheres'"
           >
-            {{ count(doc.show!.atmospheres.length, 'atmosphere') }}
+            {{ count(doc.now.atmospheres.length, 'atmosphere') }}
           </button>
           <button class="part ml-auto" @click="make">New</button>
         </p>
@@ -127,7 +127,7 @@ onBeforeUnmount(() => store.stop())
             :aria-pressed="cue.id === store.cue?.id"
             @click="selection.choose('cue', cue.id)"
           >
-            <CuePrint :cue="cue" :show="doc.show!" />
+            <CuePrint :cue="cue" :show="doc.now" />
             <span class="block truncate text-[11.5px]">{{ cue.name }}</span>
           </button>
         </li>
@@ -138,14 +138,14 @@ onBeforeUnmount(() => store.stop())
             class="block w-[108px] px-2.5 pt-1.5 pb-1 text-left"
             :class="preset.id === selection.atmosphere?.id ? 'bg-chosen text-lamp' : 'text-bone-2 hover:text-bone'"
             :aria-pressed="preset.id === selection.atmosphere?.id"
-            :title="`${count(cuesGoingTo(doc.show!, preset.id).length, 'cue goes', 'cues go')} to it`"
+            :title="`${count(cuesGoingTo(doc.now, preset.id).length, 'cue goes', 'cues go')} to it`"
             @click="selection.choose('atmosphere', preset.id)"
           >
             <AtmosphereSwatch :atmosphere="preset" class="h-[34px]" />
             <span class="block truncate text-[11.5px]">{{ preset.name }}</span>
           </button>
         </li>
-        <li v-if="doc.show!.atmospheres.length === 0" class="max-w-md p-3 text-xs text-bone-3">
+        <li v-if="doc.now.atmospheres.length === 0" class="max-w-md p-3 text-xs text-bone-3">
           An atmosphere by its name: light, shadow, fog and vignette that cues go to and come back from. New makes one
           of how the show begins; a step keeps what it says as one.
         </li>

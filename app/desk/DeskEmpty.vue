@@ -23,7 +23,7 @@ const things = computed(() =>
   PLACE.map(([kind, word]) => ({
     kind,
     word,
-    all: thingsOf(doc.show!, kind).map(({ id }) => ({ id, name: nameOfThing(doc.show!, { kind, id }) })),
+    all: thingsOf(doc.now, kind).map(({ id }) => ({ id, name: nameOfThing(doc.now, { kind, id }) })),
   })).filter(({ all }) => all.length > 0),
 )
 const KEYS = [

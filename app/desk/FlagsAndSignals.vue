@@ -12,8 +12,8 @@ import PartText from '~/parts/PartText.vue'
 /** Every flag and every signal: who sets or sends it, who reads or hears it, and whether anybody does. */
 const doc = useShow()
 const selection = useSelection()
-const flags = computed(() => flagsOf(doc.show!))
-const signals = computed(() => signalsOf(doc.show!))
+const flags = computed(() => flagsOf(doc.now))
+const signals = computed(() => signalsOf(doc.now))
 function go({ cue, step, zone }: Involved) {
   if (cue) {
     selection.choose('cue', cue)
@@ -24,7 +24,7 @@ const KINDS = [
   { value: false as boolean, words: 'no at the start' },
   { value: true as boolean, words: 'yes at the start' },
 ]
-const addFlag = () => doc.edit('New flag', (edit) => edit.add(['flags'], freshFlag(doc.show!)))
+const addFlag = () => doc.edit('New flag', (edit) => edit.add(['flags'], freshFlag(doc.now)))
 const rename = (from: string, to: string) =>
   doc.edit(`Rename the signal ${from}`, (edit) => renameSignal(edit, from, to))
 const sides = (uses: { setBy: Involved[]; readBy: Involved[] }) => [

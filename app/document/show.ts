@@ -183,6 +183,11 @@ export const useShow = defineStore('show', () => {
     dragging.value && before && before.zones.length + before.place.walls.length > LARGE ? before : show.value,
   )
   const isOpen = computed(() => show.value !== undefined)
+  /** The show that is open. @throws Error where none is: who asks here has nothing to do then */
+  const now = computed((): Show => {
+    if (!show.value) throw new Error('No show is open')
+    return show.value
+  })
   const place = computed(() => show.value?.place)
   const cues = computed(() => show.value?.cues ?? [])
   const flags = computed(() => show.value?.flags ?? [])
@@ -191,6 +196,7 @@ export const useShow = defineStore('show', () => {
   return {
     ...kept,
     show,
+    now,
     isOpen,
     resting,
     place,

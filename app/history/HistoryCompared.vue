@@ -25,7 +25,7 @@ const revisionWords = (revision: number): string => {
   return edit ? `after “${edit.label}”` : revision === 1 ? 'as it began' : `revision ${revision}`
 }
 /** Where names are looked up: what is gone still has its own in the earlier version. */
-const versions = computed(() => (compared.value ? [compared.value.after, compared.value.before] : [doc.show!]))
+const versions = computed(() => (compared.value ? [compared.value.after, compared.value.before] : [doc.now]))
 const words = computed(() => revisionWords(store.before!))
 const until = computed(() => [
   { value: undefined, words: 'what is there now' },
@@ -42,9 +42,9 @@ const kindWords = ({ list, what }: Change) =>
 function go({ list, id }: Change) {
   if (list === 'show') return
   const [ref] = refOf({ list, id })
-  if (ref && thingIn(doc.show!, ref.kind, id)) selection.choose(ref.kind, id)
-  if (list === 'cues' && doc.show!.cues.some((cue) => cue.id === id)) selection.choose('cue', id)
-  if (list === 'walks' && doc.show!.walks.some((walk) => walk.id === id)) selection.choose('walk', id)
+  if (ref && thingIn(doc.now, ref.kind, id)) selection.choose(ref.kind, id)
+  if (list === 'cues' && doc.now.cues.some((cue) => cue.id === id)) selection.choose('cue', id)
+  if (list === 'walks' && doc.now.walks.some((walk) => walk.id === id)) selection.choose('walk', id)
 }
 </script>
 
@@ -92,8 +92,8 @@ function go({ list, id }: Change) {
           <div v-for="field in change.fields.slice(0, MOST)" :key="field.keys.join('/')" class="flex gap-2">
             <dt class="min-w-0 flex-1 truncate">{{ fieldWords(versions, field) }}</dt>
             <dd class="flex-none">
-              {{ valueWords(doc.show!, field.before) }} →
-              <span class="text-bone">{{ valueWords(doc.show!, field.after) }}</span>
+              {{ valueWords(doc.now, field.before) }} →
+              <span class="text-bone">{{ valueWords(doc.now, field.after) }}</span>
             </dd>
           </div>
           <p v-if="change.fields.length > MOST">and {{ change.fields.length - MOST }} more</p>

@@ -113,7 +113,7 @@ export const useHistory = defineStore('history', () => {
     const was = shows.value.before
     compared.value = was && {
       before: was,
-      after: shows.value.after ?? doc.show!,
+      after: shows.value.after ?? doc.now,
       isNow: !shows.value.after,
       changes: changes.value,
     }

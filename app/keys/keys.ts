@@ -87,10 +87,10 @@ export function useKeys() {
   }
   /** A zone around a thing, with room to come near. */
   function around({ kind, id }: ThingRef): Shape {
-    const [x0, z0, x1, z1] = boxOfThing(doc.show!, kind, thingIn(doc.show!, kind, id) as never)
+    const [x0, z0, x1, z1] = boxOfThing(doc.now, kind, thingIn(doc.now, kind, id) as never)
     const [x, z] = [(x0 + x1) / 2, (z0 + z1) / 2]
     const size = [x1 - x0 + 2 * NEAR, ZONE_HEIGHT, z1 - z0 + 2 * NEAR].map((m) => Math.round(m * 10) / 10)
-    return { kind: 'box', at: standingAt(doc.show!, [x, z]), size: size as [number, number, number], yaw: 0 }
+    return { kind: 'box', at: standingAt(doc.now, [x, z]), size: size as [number, number, number], yaw: 0 }
   }
 
   const remove = () => (selection.points.length > 0 ? points.remove() : things.remove())
@@ -125,7 +125,7 @@ export function useKeys() {
     a: () =>
       view.looks === 'desk' &&
       selection.chooseAll(
-        IN_THE_PLAN.flatMap((kind) => seenThings(doc.show!, kind, view.storey).map(({ id }) => ({ kind, id }))),
+        IN_THE_PLAN.flatMap((kind) => seenThings(doc.now, kind, view.storey).map(({ id }) => ({ kind, id }))),
       ),
     k: () => (isSearching.value = true),
   }

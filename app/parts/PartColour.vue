@@ -10,7 +10,7 @@ import { paletteOf } from './palette'
 const props = defineProps<{ name: string; value: string | undefined; absent?: string; ofLight?: boolean }>()
 const emit = defineEmits<{ choose: [colour: string | undefined] }>()
 const doc = useShow()
-const palette = computed(() => paletteOf(doc.show!))
+const palette = computed(() => paletteOf(doc.now))
 const kelvin = computed(() => (props.value === undefined ? 2700 : temperatureOf(props.value)))
 const text = (event: Event) => (event.target as HTMLInputElement).value
 const { place } = useMenuPlace()

@@ -72,7 +72,7 @@ const cut = steady(() => {
   const [one] = selection.things
   const thing = one && doc.show && thingIn(doc.show, one.kind, one.id)
   if (one && thing) {
-    const [x0, z0, x1, z1] = boxOfThing(doc.show!, one.kind, thing as never)
+    const [x0, z0, x1, z1] = boxOfThing(doc.now, one.kind, thing as never)
     return { x: (x0 + x1) / 2, z: (z0 + z1) / 2, yaw: 0 }
   }
   return { x: view.plan?.x ?? 0, z: view.plan?.z ?? 0, yaw: 0 }
@@ -157,7 +157,7 @@ const click = (event: MouseEvent) => tool.value !== 'choose' && drawing.click(ev
 function spotOnPage(kind: ThingKind, id: string): { x: number; y: number } | undefined {
   const thing = doc.show && thingIn(doc.show, kind, id)
   if (!thing || !frame.value) return undefined
-  const [x0, z0, x1, z1] = boxOfThing(doc.show!, kind, thing as never)
+  const [x0, z0, x1, z1] = boxOfThing(doc.now, kind, thing as never)
   return onPage((x0 + x1) / 2, (z0 + z1) / 2)
 }
 function onPage(x: number, z: number): { x: number; y: number } {

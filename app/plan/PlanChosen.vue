@@ -20,7 +20,7 @@ const pixel = computed(() => 1 / props.sight.scale)
 /** What the chosen zone must hold, and whether it does. */
 const mustHold = steady(() => {
   const { zone } = selection
-  const show = doc.show!
+  const show = doc.now
   if (!zone?.holds) return []
   return show.zones
     .filter(({ id }) => zone.holds!.includes(id))
@@ -34,7 +34,7 @@ const only = computed(() => (selection.things.length === 1 ? selection.things[0]
 /** How long each stretch of the chosen wall is, beside it. */
 const measures = steady(() => {
   if (only.value?.kind !== 'wall') return []
-  const wall = thingIn(doc.show!, 'wall', only.value.id)
+  const wall = thingIn(doc.now, 'wall', only.value.id)
   if (!wall) return []
   const length = wallLength(wall)
   const stops = [0, ...wall.openings.flatMap((o) => [o.at, o.at + o.width]), length].sort((a, b) => a - b)

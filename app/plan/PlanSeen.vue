@@ -9,13 +9,13 @@ import { pathOf } from './forms/geometry'
 /** What a chosen light falls on, with how many lux reach a player's eyes where, and what a chosen camera mark sees. */
 const props = defineProps<{ thing: ThingRef; pixel: number }>()
 const doc = useShow()
-const light = computed(() => (props.thing.kind === 'light' ? thingIn(doc.show!, 'light', props.thing.id) : undefined))
+const light = computed(() => (props.thing.kind === 'light' ? thingIn(doc.now, 'light', props.thing.id) : undefined))
 /** Where somebody's eyes are below the chosen light (m), and what of the place it can fall on there. */
 const eyes = computed(() => {
   const [x, , z] = light.value!.at
-  return (floorAt(doc.show!.place.floors, x, z) ?? 0) + doc.show!.player.eye
+  return (floorAt(doc.now.place.floors, x, z) ?? 0) + doc.now.player.eye
 })
-const lit = computed(() => (light.value ? pathOf(litFrom(light.value, doc.show!.place.walls, eyes.value)) : ''))
+const lit = computed(() => (light.value ? pathOf(litFrom(light.value, doc.now.place.walls, eyes.value)) : ''))
 /** Where the eyes of somebody get so many lux of the chosen light. */
 const LUX = [50, 20, 10, 5, 2, 1]
 const rings = computed(() => {
@@ -33,10 +33,10 @@ const rings = computed(() => {
 /** What the chosen camera mark sees between walls, so far away (m). */
 const FAR = 14
 const camera = computed(() => {
-  const mark = props.thing.kind === 'mark' ? thingIn(doc.show!, 'mark', props.thing.id) : undefined
+  const mark = props.thing.kind === 'mark' ? thingIn(doc.now, 'mark', props.thing.id) : undefined
   if (mark?.kind !== 'camera') return ''
   const [x, y, z] = mark.at
-  return pathOf(visibleFrom([x, z], doc.show!.place.walls, y, FAR, { yaw: mark.yaw, degrees: mark.fov }))
+  return pathOf(visibleFrom([x, z], doc.now.place.walls, y, FAR, { yaw: mark.yaw, degrees: mark.fov }))
 })
 </script>
 

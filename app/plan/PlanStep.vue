@@ -21,8 +21,8 @@ watch(
   [() => selection.step, () => doc.show?.place.props, () => doc.show?.place.walls],
   async () => {
     const { step, cue } = selection
-    const rule = step?.kind === 'fling' && cue && firingsOf(doc.show!, cue)[0]?.rule
-    const found = rule ? await paths.flights(doc.show!, rule, step.id) : []
+    const rule = step?.kind === 'fling' && cue && firingsOf(doc.now, cue)[0]?.rule
+    const found = rule ? await paths.flights(doc.now, rule, step.id) : []
     if (selection.step === step) flights.value = found
   },
   { immediate: true },

@@ -23,7 +23,7 @@ function held(most: number) {
   /** Lets all that is under way come, and what is asked for then. */
   async function come(): Promise<void> {
     while (waiting.size > 0) {
-      const [[asset, done]] = waiting
+      const [asset, done] = [...waiting][0]!
       waiting.delete(asset)
       done()
       for (let i = 0; i < 6; i++) await Promise.resolve()

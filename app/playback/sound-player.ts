@@ -1,4 +1,4 @@
-import { amplitude } from '~~/core/base'
+import { amplitude, withId } from '~~/core/base'
 import { CHANNEL, channelAt, type Audible, type Run } from '~~/core/engine'
 import type { Show } from '~~/core/show'
 import type { TimeKeeper } from '~/frame/playhead'
@@ -94,7 +94,7 @@ export function createPlayer(
   }
 
   function begin({ run, show, player }: Heard, audible: Audible, key: string): void {
-    const sound = show.sounds.find((s) => s.id === audible.sound)!
+    const sound = withId(show.sounds, audible.sound)
     if (!context) return
     // What should have begun already (a new run while it plays) joins where it would be by now.
     const nowT = runTime(transport, context.currentTime + 0.01)

@@ -17,12 +17,12 @@ const copied = ref(false)
 const MOST = 600
 
 /** What the run is of: names are found there. */
-const played = computed(() => runs.played ?? doc.show!)
+const played = computed(() => runs.played ?? doc.now)
 const rows = computed(() => eventRows(played.value, runs.events))
 const shown = computed(() => rowsWith(rows.value, words.value))
 function go({ event, zone }: EventRow) {
   playhead.seek(event.t)
-  if (zone && doc.show!.zones.some(({ id }) => id === zone)) selection.choose('zone', zone)
+  if (zone && doc.now.zones.some(({ id }) => id === zone)) selection.choose('zone', zone)
 }
 /** Also in a page that is no secure context. */
 const clipboard = useClipboard({ legacy: true })

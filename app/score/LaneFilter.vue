@@ -14,11 +14,11 @@ const senses: Option<LaneFilter['sense']>[] = [
 ]
 const kits = computed((): Option<string>[] => [
   { value: undefined, words: 'any kit or none' },
-  ...doc.show!.kits.map(({ id, name }) => ({ value: id, words: `the kit ${name}` })),
+  ...doc.now.kits.map(({ id, name }) => ({ value: id, words: `the kit ${name}` })),
 ])
 const tags = computed((): Option<string>[] => [
   { value: undefined, words: 'any tag or none' },
-  ...[...new Set(doc.show!.zones.flatMap((zone) => zone.tags))]
+  ...[...new Set(doc.now.zones.flatMap((zone) => zone.tags))]
     .sort()
     .map((tag) => ({ value: tag, words: `the tag ${tag}` })),
 ])

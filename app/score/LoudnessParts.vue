@@ -14,7 +14,7 @@ const doc = useShow()
 const runs = useRun()
 const playhead = usePlayhead()
 const selection = useSelection()
-const played = computed(() => runs.played ?? doc.show!)
+const played = computed(() => runs.played ?? doc.now)
 const shares = useLoudnessShares(() => playhead.t)
 const level = computed(() => loudnessAt(runs.loudness, playhead.t))
 const loudest = computed(() => loudestOf(runs.loudness))
@@ -23,7 +23,7 @@ const percent = (share: number) => (share < 0.005 ? 'under 1 %' : `${Math.round(
 /** The step that the sound sounds by, where it is in the show. */
 function go({ by }: LoudnessShare) {
   const { step } = by.at(-1)!
-  const cue = doc.show!.cues.find(({ steps }) => steps.some(({ id }) => id === step))
+  const cue = doc.now.cues.find(({ steps }) => steps.some(({ id }) => id === step))
   if (!cue) return
   selection.choose('cue', cue.id)
   selection.openOne(step)

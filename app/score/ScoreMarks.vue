@@ -46,7 +46,7 @@ const several = computed(() => runs.walks.length > 1)
 
 /** The lanes as they can be reached: while a hand drags something the picture goes ahead, and the buttons follow when it rests. */
 function now() {
-  const show = runs.played ?? doc.show!
+  const show = runs.played ?? doc.now
   return { lanes: lanes.value, show, rules: rulesOf(show), signals: runs.score?.signals ?? [] }
 }
 const reached = shallowRef(now())
@@ -60,7 +60,7 @@ watch([lanes, () => doc.dragging], () => {
 onUnmounted(() => clearTimeout(timer))
 
 /** Asked only where a condition has held something back in sight. */
-const conditions = computed(() => unmetConditions(runs.played ?? doc.show!, runs.events))
+const conditions = computed(() => unmetConditions(runs.played ?? doc.now, runs.events))
 function wordsOf(lane: Lane, mark: Lane['fired'][number] | Lane['held'][number]): string {
   const { show, rules } = reached.value
   const who = several.value && mark.player ? `, ${walkName(show, mark.player)}` : ''

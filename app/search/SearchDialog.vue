@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { withId } from '~~/core/base'
 import {
   Combobox,
   ComboboxInput,
@@ -80,12 +81,12 @@ function ofThings(work: () => void) {
 /** To the chosen cue, or the one that the chosen zone fires. */
 function addStep(kind: StepKind) {
   const { zone } = selection
-  const fired = zone && [...zone.rules, ...kitRulesOf(doc.show!, zone)][0]?.cue
+  const fired = zone && [...zone.rules, ...kitRulesOf(doc.now, zone)][0]?.cue
   const cue = selection.cue ?? doc.cues.find(({ id }) => id === fired)
   if (!cue) return void (doc.problem = 'Choose a cue first, or a zone that fires one: the step is added to it.')
   inPlace()
   selection.choose('cue', cue.id)
-  useAddStep(() => doc.cues.find(({ id }) => id === cue.id)!).add(kind)
+  useAddStep(() => withId(doc.cues, cue.id)).add(kind)
 }
 const ACTIONS = [
   ...VIEW_NAMES.map((name) =>
@@ -129,12 +130,12 @@ const ACTIONS = [
   ...TOOL_ACTIONS,
 ]
 /** Made once: nothing is edited while this is open. */
-const entries = entriesOf(doc.show!)
+const entries = entriesOf(doc.now)
 const find = finder([...entries, ...ACTIONS.map(({ entry }) => entry)])
 const found = computed(() => (words.value.trim() ? find(words.value) : ACTIONS.map(({ entry }) => entry)))
 const about = (entry: Entry) =>
   entry.kind === 'step'
-    ? `step of ${cueName(doc.show!, entry.cue!)}`
+    ? `step of ${cueName(doc.now, entry.cue!)}`
     : entry.kind !== 'action'
       ? entry.kind
       : entry.id.startsWith('whole ')
@@ -165,7 +166,7 @@ function go(entry: Entry | null) {
     case 'flag':
     case 'signal':
     case 'kit': {
-      const met = metAt(doc.show!, kind, id)
+      const met = metAt(doc.now, kind, id)
       inPlace()
       if (!met) return
       if ('zone' in met) return selection.choose('zone', met.zone)

@@ -36,7 +36,7 @@ function pick(index: number) {
     kinds: ['mark'],
     take: ({ id }) => props.marks.some(({ value }) => value === id) && change(index, 'mark', id),
     ground(spot) {
-      const mark = freshMark(doc.show!, 'camera', standingAt(doc.show!, spot, CAMERA_UP), 0)
+      const mark = freshMark(doc.now, 'camera', standingAt(doc.now, spot, CAMERA_UP), 0)
       doc.edit(props.label, (edit) => {
         edit.add(['place', 'marks'], mark)
         put(index, 'mark')(edit, mark.id)

@@ -48,7 +48,7 @@ function pick() {
   }
   /** Where nothing stands a mark is put. */
   function ground(spot: Spot) {
-    const mark = freshMark(doc.show!, 'standing', standingAt(doc.show!, spot), 0)
+    const mark = freshMark(doc.now, 'standing', standingAt(doc.now, spot), 0)
     doc.edit(label.value, (edit) => {
       edit.add(['place', 'marks'], mark)
       putChosen(edit, value('mark', mark.id))

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { withId } from '~~/core/base'
 import type { Pool, Editor, Range } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { followPointer } from '~/frame/pointer-drag'
@@ -72,7 +73,7 @@ const placed = computed(() =>
   props.draws.flatMap((draw) => {
     const region = regions.value.find(({ id }) => id === draw.sound)
     if (!region) return []
-    const own = store.sounds.find(({ id }) => id === draw.sound)!.gain
+    const own = withId(store.sounds, draw.sound).gain
     return [{ ...draw, x: x(region.pitch + draw.pitch / 1200), y: y(region.level + draw.gain - own) }]
   }),
 )

@@ -1,3 +1,4 @@
+import { withId } from '~~/core/base'
 import { completeRule, completeStep, freeId, freeName, ruleIds, type Editor, type Spot } from '~~/core/show'
 import { freshCue, freshZone, standingAt } from '~/document/making/fresh'
 import { isLong } from '~/document/making/fresh-step'
@@ -13,7 +14,7 @@ const HIGH = 2.5
 /** Puts a sound of the show at a spot: a zone around it in which it is heard. Gives the id of the zone. */
 export function putSound(edit: Editor, soundId: string, spot: Spot): string {
   const { show } = edit
-  const sound = show.sounds.find(({ id }) => id === soundId)!
+  const sound = withId(show.sounds, soundId)
   const zone = {
     ...freshZone(show, { kind: 'cylinder', at: standingAt(show, spot), radius: NEAR, height: HIGH }),
     name: freeName(
@@ -40,7 +41,7 @@ export function putSounds(files: readonly File[], [x, z]: Spot): void {
   const doc = useShow()
   const selection = useSelection()
   const bringing = useBringSounds((ids) => {
-    const names = ids.map((id) => doc.show!.sounds.find((sound) => sound.id === id)!.name)
+    const names = ids.map((id) => withId(doc.now.sounds, id).name)
     let first: string | undefined
     const put = doc.edit(`Put ${names.join(', ')} there`, (edit) => {
       for (const [i, id] of ids.entries()) {

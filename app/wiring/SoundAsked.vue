@@ -21,7 +21,7 @@ const emit = defineEmits<{ choose: [heard: Heard]; leave: [] }>()
 const doc = useShow()
 const audition = useAudition()
 const words = ref('')
-const all = computed(() => soundsToChoose(doc.show!, props.asked))
+const all = computed(() => soundsToChoose(doc.now, props.asked))
 const found = computed(() => withWords(all.value, words.value))
 const none: SoundChoice | null = null
 function choose(choice: SoundChoice | null) {

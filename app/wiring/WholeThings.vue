@@ -16,15 +16,15 @@ const doc = useShow()
 const offered = computed(() =>
   WHOLE_THINGS.map((thing) => ({
     thing,
-    lacks: thing.lacks?.(doc.show!),
-    gives: thing.gives?.(doc.show!, props.zone),
+    lacks: thing.lacks?.(doc.now),
+    gives: thing.gives?.(doc.now, props.zone),
   })),
 )
 /** Whether what is made is to be copied: then its rules are shared, and its lamp, door, mark become parts. At a zone of a kit it is, unless it is for this zone alone. */
 const wanted = ref(false)
 const asKit = computed(() => (props.zone.kit === undefined ? wanted.value : !props.onlyHere))
 const asked = shallowRef<WholeThing>()
-const asksOf = (thing: WholeThing) => thing.asks && doc.show!.sounds.length > 0
+const asksOf = (thing: WholeThing) => thing.asks && doc.now.sounds.length > 0
 function make(thing: WholeThing, heard: Heard = {}) {
   asked.value = undefined
   doc.edit(`${thing.name}, at ${props.zone.name}`, (edit) =>

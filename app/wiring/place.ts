@@ -1,4 +1,4 @@
-import { hundredths } from '~~/core/base'
+import { hundredths, withId } from '~~/core/base'
 import {
   completeRule,
   completeStep,
@@ -48,7 +48,7 @@ export class Place {
   }
   /** The zone as it is now. */
   get here(): Zone {
-    return this.show.zones.find(({ id }) => id === this.zone.id)!
+    return withId(this.show.zones, this.zone.id)
   }
   /** Adds a cue of steps; those that the show has nothing for are left out. */
   cue(called: string, steps: readonly Laid[], more: Partial<Cue> = {}): string {

@@ -1,3 +1,4 @@
+import { withId } from '~~/core/base'
 import {
   completePoint,
   cueAt,
@@ -54,7 +55,7 @@ export function wayThrough(at: Place): void {
   )
   if (zone.kit === undefined) {
     const kit = shareWithParts(edit, zone.id, [made!.id], `Way through, ${name}`)
-    const { parts } = at.show.kits.find(({ id }) => id === kit)!
+    const { parts } = withId(at.show.kits, kit)
     const leads = parts.find(({ is }) => is === 'mark')!.id
     edit.set(['zones', end!, 'parts'], { [leads]: near })
     edit.set(['zones', end!, 'kit'], kit)

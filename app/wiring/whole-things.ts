@@ -1,3 +1,4 @@
+import { withId } from '~~/core/base'
 import { freeId, freeName, type Editor, type Rule, type Show, type Zone } from '~~/core/show'
 import { freshFlag } from '~/document/making/fresh'
 import { nearest, poolOfOne } from '~/document/making/fresh-step'
@@ -247,7 +248,7 @@ export function makeWhole(
   thing: WholeThing,
   { asKit = false, heard = {} }: How = {},
 ): void {
-  const zone = () => edit.show.zones.find(({ id }) => id === zoneId)!
+  const zone = () => withId(edit.show.zones, zoneId)
   const before = new Set(zone().rules.map(({ id }) => id))
   const shares = asKit && !thing.isKit
   thing.make(new Place(edit, zone(), heard))

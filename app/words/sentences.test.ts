@@ -22,11 +22,11 @@ describe('sentences', () => {
     expect(held('busy')).toBe('Held: busy, the cue still plays.')
   })
   it('say what a step does and how long it lasts', () => {
-    const [freeze, prompt, fade, signal] = show.cues[0].steps
-    expect([stepWords(show, freeze), lengthWords(show, freeze)]).toEqual(['No walking, using', 'for 1.4 s'])
-    expect([stepWords(show, prompt), lengthWords(show, prompt)]).toEqual(['“Look” (E)', 'until released'])
-    expect(lengthWords(show, fade)).toBe('for 2 s')
-    expect(lengthWords(show, signal)).toBe('at once')
+    const [freeze, prompt, fade, signal] = show.cues[0]!.steps
+    expect([stepWords(show, freeze!), lengthWords(show, freeze!)]).toEqual(['No walking, using', 'for 1.4 s'])
+    expect([stepWords(show, prompt!), lengthWords(show, prompt!)]).toEqual(['“Look” (E)', 'until released'])
+    expect(lengthWords(show, fade!)).toBe('for 2 s')
+    expect(lengthWords(show, signal!)).toBe('at once')
   })
 })
 

@@ -38,3 +38,10 @@ export class Gathered {
 }
 const MANY = 24
 const inOrder = (a: number, b: number): number => a - b
+
+/** The item of a list by its id. @throws Error that names the id if there is none */
+export function withId<T extends { id: string }>(list: readonly T[], id: string): T {
+  const found = list.find((each) => each.id === id)
+  if (!found) throw new Error(`There is no "${id}"`)
+  return found
+}

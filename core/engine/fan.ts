@@ -1,5 +1,5 @@
 import type { Point, Show } from '../show'
-import { keyOf } from '../base'
+import { keyOf, withId } from '../base'
 import { compiledOf } from './compile'
 import { drawnFling, flightOf, type Impact } from './flight'
 import type { DrawnFling } from './history'
@@ -25,7 +25,7 @@ export function fan(show: Show, rule: string, step: string, seeds: Iterable<numb
   if (!thrower) throw new RunError(`The show has no rule "${rule}" that is on`)
   const thrown = thrower.cue.steps.find((each) => each.id === step)?.step
   if (thrown?.kind !== 'fling') throw new RunError(`The cue "${thrower.cue.cue.name}" has no fling "${step}"`)
-  const prop = show.place.props.find((each) => each.id === thrown.prop)!
+  const prop = withId(show.place.props, thrown.prop)
   const untouched = createWorld(compiled, [], 0, EFFECTS)
   return Array.from(seeds, (seed) => {
     const drawn = drawnFling({ key: keyOf(seed, rule, step, who), ordinal: 0 }, thrown)

@@ -1,3 +1,4 @@
+import { withId } from '../base'
 import { eventsOf, type Run, type RunEvent } from '../engine'
 import { kitRulesOf, mannerOf, nameOfKitRule, type Rule, type Show, type Zone } from '../show'
 import { crossings, pieceBetween, solidOf, type Solid } from '../space'
@@ -87,12 +88,7 @@ export function scoreOf(show: Show, run: Run): Score {
   order.forEach((id, index) => (lanes.get(id)!.met = index + 1))
   const met = order.map((id) => lanes.get(id)!)
   const others = [...lanes.values()].filter((lane) => lane.met === undefined)
-  for (const lane of others)
-    lane.unmet = whyUnmet(
-      show,
-      run,
-      show.zones.find((zone) => zone.id === lane.zone)!,
-    )
+  for (const lane of others) lane.unmet = whyUnmet(show, run, withId(show.zones, lane.zone))
   return {
     lanes: [...met, ...others],
     noZone: noZone.fired.length + noZone.held.length > 0 ? noZone : undefined,
@@ -157,7 +153,7 @@ function whyUnmet(show: Show, run: Run, zone: Zone): Unmet {
   const prop = zone.tiedTo && show.place.props.find((p) => p.id === zone.tiedTo!.prop)
   const tall = endless(solidOf(zone.shape, prop))
   const touched = run.walks.some((id) => {
-    const walk = show.walks.find((w) => w.id === id)!
+    const walk = withId(show.walks, id)
     const body = { radius: zone.notices === 'body' ? (walk.body.radius ?? show.player.radius) : 0, low: 0, high: 0 }
     return walk.points.some((point, index) => {
       const next = walk.points[index + 1] ?? point

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { readShow, type Show } from '../show'
+import { readShow, type Show, type Zone } from '../show'
 
 /** Random shows for the laws: zones of every shape, rules with every gate, cues with every step, walks that dither. */
 const seconds = (max: number) => fc.integer({ min: 0, max: max * 20 }).map((n) => n / 20)
@@ -243,7 +243,7 @@ const walkPoint = fc.record({
 /** Some walks go to and fro between their first two points: thresholds are where debounces show. */
 const points = fc.oneof(
   fc.array(walkPoint, { minLength: 2, maxLength: 9 }),
-  fc.array(walkPoint, { minLength: 6, maxLength: 12 }).map((all) => all.map((p, i) => ({ ...p, at: all[i % 2].at }))),
+  fc.array(walkPoint, { minLength: 6, maxLength: 12 }).map((all) => all.map((p, i) => ({ ...p, at: all[i % 2]!.at }))),
 )
 const walk = fc.record({
   points,
@@ -328,7 +328,7 @@ const ownIn = (step: object): object =>
 export const randomShowWithParts: fc.Arbitrary<Show> = fc
   .tuple(randomShow, fc.constantFrom({}, { chance: 1 }, { limit: null }, { cooldown: null, delay: 0.5 }))
   .map(([show, exception]) => {
-    const [first, second, ...others] = JSON.parse(JSON.stringify(show.zones)) as Show['zones']
+    const [first, second, ...others] = JSON.parse(JSON.stringify(show.zones)) as [Zone, Zone?, ...Zone[]]
     const cues = [...new Set(first.rules.map(({ cue }) => cue))]
     const ownCue = (id: string) => (cues.includes(id) ? `${id}-own` : id)
     const own = show.cues
@@ -369,7 +369,7 @@ export const randomShowWithParts: fc.Arbitrary<Show> = fc
               ...second,
               kit: 'kit',
               parts: { lamp: 'lamp-2', flag: 'lit-2', leaf: 'door-2' },
-              overrides: { [rules[0].id]: exception },
+              overrides: { [rules[0]!.id]: exception },
             },
             ...others,
           ],

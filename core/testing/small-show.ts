@@ -57,7 +57,7 @@ export function dithering(...enters: number[]): Loose {
 }
 
 export function logFor(show: Show, options: { walks?: string[]; seed?: number; length?: number } = {}): RunLog {
-  const walks = options.walks ?? [show.walks[0].id]
+  const walks = options.walks ?? [show.walks[0]!.id]
   return logOf(show, run(show, walksOf(show, walks), { seed: options.seed ?? 1, length: options.length }))
 }
 

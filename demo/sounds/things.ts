@@ -140,7 +140,7 @@ export function horn(seed: number): Samples {
       [146.5, 0.7],
     ])
       for (let h = 1; h <= 9; h++)
-        v += (a * Math.sin(2 * Math.PI * hertz * bend * h * t + h)) / h ** (1.7 - 0.5 * open(t))
+        v += (a! * Math.sin(2 * Math.PI * hertz! * bend * h * t + h)) / h ** (1.7 - 0.5 * open(t))
     return v * open(t)
   })
   return finish(room(filter(out, 'low', 1300, 0.6), 2.2, 0.8, rnd, 900), -5)

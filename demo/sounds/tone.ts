@@ -28,7 +28,7 @@ export const white = (seconds: number, rnd: Chance): Samples => make(seconds, ()
 /** Adds one sound to another at a time. */
 export function add(to: Samples, sound: Samples, at = 0, gain = 1): Samples {
   const start = Math.round(at * RATE)
-  for (let i = 0; i < sound.length && start + i < to.length; i++) if (start + i >= 0) to[start + i] += sound[i] * gain
+  for (let i = 0; i < sound.length && start + i < to.length; i++) if (start + i >= 0) to[start + i]! += sound[i]! * gain
   return to
 }
 
@@ -44,12 +44,12 @@ export function filter(sound: Samples, kind: Kind, hertz: number | ((t: number) 
     if (i % 32 === 0)
       g = Math.tan((Math.PI * Math.min(20_000, typeof hertz === 'number' ? hertz : hertz(i / RATE))) / RATE)
     const a1 = 1 / (1 + g * (g + k))
-    const v3 = sound[i] - ic2
+    const v3 = sound[i]! - ic2
     const v1 = a1 * ic1 + g * a1 * v3
     const v2 = ic2 + g * a1 * ic1 + g * g * a1 * v3
     ic1 = 2 * v1 - ic1
     ic2 = 2 * v2 - ic2
-    out[i] = kind === 'low' ? v2 : kind === 'band' ? v1 * k : sound[i] - k * v1 - v2
+    out[i] = kind === 'low' ? v2 : kind === 'band' ? v1 * k : sound[i]! - k * v1 - v2
   }
   return out
 }
@@ -66,7 +66,7 @@ export function ring(seconds: number, partials: readonly (readonly [number, numb
     const w = (2 * Math.PI * hertz) / RATE
     const decay = Math.exp(-6.9 / (fall * RATE))
     let a = strength
-    for (let i = 0; i < out.length && a > 1e-5; i++, a *= decay) out[i] += a * Math.sin(phase + w * i)
+    for (let i = 0; i < out.length && a > 1e-5; i++, a *= decay) out[i]! += a * Math.sin(phase + w * i)
   }
   return out
 }
@@ -95,7 +95,7 @@ export function seamless(sound: Samples, overlap: number): Samples {
   const out = sound.slice(0, sound.length - n)
   for (let i = 0; i < n; i++) {
     const u = i / n
-    out[i] = sound[i] * Math.sqrt(u) + sound[sound.length - n + i] * Math.sqrt(1 - u)
+    out[i] = sound[i]! * Math.sqrt(u) + sound[sound.length - n + i]! * Math.sqrt(1 - u)
   }
   return out
 }

@@ -53,8 +53,8 @@ export function loftWind(seed: number, seconds = 18): Samples {
     add(
       out,
       shape(
-        filter(white(length, rnd), 'band', (t) => hertz * (1 + 0.03 * slow(0.11, phase)(t)), 40),
-        (t) => slow(0.083, phase)(t) ** 3 * 2,
+        filter(white(length, rnd), 'band', (t) => hertz! * (1 + 0.03 * slow(0.11, phase!)(t)), 40),
+        (t) => slow(0.083, phase!)(t) ** 3 * 2,
       ),
       0,
       1,

@@ -14,7 +14,7 @@ export async function soundLength(bytes: Uint8Array): Promise<Pick<SoundFile, 't
   if (type && isForBrowsers(type))
     return { type, seconds: type === 'audio/aac' ? lengthOfAac(bytes) : lengthOfMp4(bytes) }
   const { channels, rate, type: decoded } = await decode(bytes)
-  return { type: decoded, seconds: channels[0].length / rate }
+  return { type: decoded, seconds: channels[0]!.length / rate }
 }
 
 /** Reads a sound file. @throws SoundError that says what is wrong */

@@ -31,4 +31,4 @@ export function policy(host: string, inline: readonly string[] = []): string {
 
 /** The scripts that a page holds itself. */
 export const scriptsIn = (html: string): string[] =>
-  [...html.matchAll(/<script(?![^>]*\ssrc=)[^>]*>([^]*?)<\/script>/g)].map(([, script]) => script)
+  [...html.matchAll(/<script(?![^>]*\ssrc=)[^>]*>([^]*?)<\/script>/g)].map(([, script]) => script!)

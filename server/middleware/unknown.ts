@@ -25,8 +25,8 @@ const KNOWN: [pattern: RegExp, methods: string[]][] = [
 /** An address that nothing is at, or another method than it takes, gets an answer in words and not the page. */
 export default defineEventHandler((event) => {
   const path = event.path.split('?')[0]
-  if (!path.startsWith('/api/') && path !== '/api') return
-  const methods = KNOWN.find(([pattern]) => pattern.test(path))?.[1]
+  if (!path!.startsWith('/api/') && path !== '/api') return
+  const methods = KNOWN.find(([pattern]) => pattern.test(path!))?.[1]
   if (!methods) throw createError({ statusCode: 404, message: 'There is nothing at this address' })
   if (methods.includes(event.method) || (event.method === 'HEAD' && methods.includes('GET'))) return
   setHeader(event, 'allow', methods.join(', '))

@@ -50,7 +50,7 @@ describe('a show with its sounds as one ZIP', () => {
     const { status, body } = await bring(zip)
     expect([status, body.missing]).toEqual([200, opened.missing])
     const [before, after] = await Promise.all([id, body.id].map((show) => ask(server.url, `/api/shows/${show}/export`)))
-    expect(after.body).toEqual(before.body)
+    expect(after!.body).toEqual(before!.body)
   })
 
   it('brings sounds that were not here', async () => {

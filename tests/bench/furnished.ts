@@ -72,7 +72,7 @@ export function largePlace(zones: number, walls: number): object {
         name: 'Through',
         points: Array.from({ length: 40 }, (_, i) => ({
           at: [2 + (i % 2) * (size - 4), 0, 2 + Math.floor(i / 2) * side],
-        })).filter(({ at }) => at[2] < size),
+        })).filter(({ at }) => at[2]! < size),
       },
     ],
   }

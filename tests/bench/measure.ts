@@ -10,7 +10,7 @@ export function each(calls: number, work: () => void): number {
   return (performance.now() - before) / calls
 }
 
-export const middle = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1]
+export const middle = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1]!
 
 /** The median of several measurements of the mean of some calls (ms). */
 export const median = (calls: number, work: () => void, times = 7): number =>

@@ -74,7 +74,7 @@ const live = createRun(demo, 7, [{ id: 'me' }, demo.walks.find((walk) => walk.id
 let frame = 0
 const feeding = each(frames, () => {
   const t = frame++ / 60
-  live.feed('me', t, { at: positionAt(played.paths[0], t), facing: facingAt(demo, played, 0, t) })
+  live.feed('me', t, { at: positionAt(played.paths[0]!, t), facing: facingAt(demo, played, 0, t) })
 })
 line('a frame of the live form, 60 a second', ms(feeding), '≤ 1 ms with sound and state')
 line(
@@ -85,10 +85,10 @@ line(
 
 /** The demo's walk again and again, for an hour. */
 const hour: Walk = {
-  ...walks[0],
-  points: Array.from({ length: Math.ceil(3600 / length) }, () => walks[0].points).flat(),
+  ...walks[0]!,
+  points: Array.from({ length: Math.ceil(3600 / length) }, () => walks[0]!.points).flat(),
 }
-const long = run(demo, [hour, walks[1]], { ...SEED, length: 3600 })
+const long = run(demo, [hour, walks[1]!], { ...SEED, length: 3600 })
 const columns = buffersOf(long.log).reduce((sum, buffer) => sum + buffer.byteLength, 0)
 const rest = serialize({ channels: long.channels, audible: long.audible, flights: long.flights }).byteLength
 line(

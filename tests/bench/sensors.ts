@@ -51,7 +51,7 @@ export async function sensors(
   const began = performance.now()
   for (let tick = 0; tick < seconds * 60; tick++) {
     bodies.forEach((body, i) => {
-      const [x, y, z] = positionAt(paths[i], tick / 60)
+      const [x, y, z] = positionAt(paths[i]!, tick / 60)
       body.setNextKinematicTranslation({ x, y, z })
     })
     world.step(events)

@@ -35,23 +35,23 @@ export function sixtyHertz(show: Show, walks: readonly Walk[], seconds: number):
     let index = 0
     for (let tick = 0; tick < seconds * 60; tick++) {
       const t = tick / 60
-      while (index + 1 < pieces.length && pieces[index + 1].start <= t) index++
-      const { piece, start } = pieces[index]
+      while (index + 1 < pieces.length && pieces[index + 1]!.start <= t) index++
+      const { piece, start } = pieces[index]!
       const at = positionOn(piece, Math.max(0, Math.min(t - start, piece.seconds)))
       const x = at[0]
       const y = at[1]
       const z = at[2]
       for (let zone = 0, b = 0; zone < solids.length; zone++, b += 6) {
-        const grown = inside[zone] === 1 ? rims[zone] : 0
+        const grown = inside[zone] === 1 ? rims[zone]! : 0
         const reach = radius + grown
         const near =
-          x >= bounds[b] - reach &&
-          x <= bounds[b + 3] + reach &&
-          z >= bounds[b + 2] - reach &&
-          z <= bounds[b + 5] + reach &&
-          y <= bounds[b + 4] + grown &&
-          y + high >= bounds[b + 1] - grown
-        const now = near && touches(solids[zone], grown, body, at) ? 1 : 0
+          x >= bounds[b]! - reach &&
+          x <= bounds[b + 3]! + reach &&
+          z >= bounds[b + 2]! - reach &&
+          z <= bounds[b + 5]! + reach &&
+          y <= bounds[b + 4]! + grown &&
+          y + high >= bounds[b + 1]! - grown
+        const now = near && touches(solids[zone]!, grown, body, at) ? 1 : 0
         if (now !== inside[zone]) {
           inside[zone] = now
           edges++

@@ -16,7 +16,7 @@ let measuring = 0
 for (const { wav, id, name, tags } of demoSounds()) {
   const decoded = await decode(wav)
   const hash = createHash('sha256').update(wav).digest('hex')
-  const length = decoded.channels[0].length / decoded.rate
+  const length = decoded.channels[0]!.length / decoded.rate
   const before = performance.now()
   measure(decoded.channels, decoded.rate)
   measuring += performance.now() - before

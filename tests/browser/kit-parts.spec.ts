@@ -156,7 +156,7 @@ test('two pairs of doors are made from one, and each leads to its other end and 
   await expect.poll(async () => (await show()).zones.length).toBe(4)
   const box = (zone: Show['zones'][number]) => (zone.shape.kind === 'box' ? zone.shape.at : [0, 0, 0])
   const at = box((await show()).zones[2]!)
-  await drag(page, await spotAt(page, at[0] - 0.7, at[2] + 0.8), await spotAt(page, 3.3, 3.8))
+  await drag(page, await spotAt(page, at[0]! - 0.7, at[2]! + 0.8), await spotAt(page, 3.3, 3.8))
   await expect.poll(async () => box((await show()).zones[2]!)[2]).toBeCloseTo(3, 1)
   const { zones, place } = await show()
   expect(zones.map((zone) => zone.kit)).toEqual([kit.id, kit.id, kit.id, kit.id])

@@ -64,11 +64,11 @@ export async function levelByTransform(blocks: readonly Block[] = LEVEL, merged 
       add(name, positions, indices, at)
     }
   else {
-    const one = boxOf(blocks[0].size)
+    const one = boxOf(blocks[0]!.size)
     const positions = new Float32Array(one.positions.length * blocks.length)
     const indices = new Uint32Array(one.indices.length * blocks.length)
     blocks.forEach(({ at }, n) => {
-      one.positions.forEach((value, i) => (positions[n * one.positions.length + i] = value + at[i % 3]))
+      one.positions.forEach((value, i) => (positions[n * one.positions.length + i] = value + at[i % 3]!))
       one.indices.forEach((index, i) => (indices[n * one.indices.length + i] = index + (n * one.positions.length) / 3))
     })
     add('Level', positions, indices, [0, 0, 0])

@@ -95,7 +95,7 @@ export async function backups(count: number): Promise<Figures> {
       // Within the contents of a file, so that it is really damage.
       const at = Math.floor(bytes.length * (0.02 + 0.9 * next()))
       const bad = Buffer.from(bytes)
-      bad[at] ^= 1 << pick([0, 3, 7])
+      bad[at]! ^= 1 << pick([0, 3, 7])
       writeFileSync(file, bad)
     } else writeFileSync(file, bytes.subarray(0, Math.floor(bytes.length * next())))
     const { status, said } = await place.keep('restore', file, '--yes')

@@ -44,7 +44,7 @@ export async function files(count: number): Promise<Figures> {
     } else {
       zip = Buffer.from(next() < 0.1 ? whole : small)
       const at = Math.floor(next() * zip.length)
-      if (next() < 0.6) zip[at] ^= 1 << Math.floor(next() * 8)
+      if (next() < 0.6) zip[at]! ^= 1 << Math.floor(next() * 8)
       else
         zip =
           next() < 0.7 ? zip.subarray(0, at) : Buffer.concat([zip.subarray(0, at), Buffer.from('xx'), zip.subarray(at)])

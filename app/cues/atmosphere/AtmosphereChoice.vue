@@ -15,8 +15,8 @@ const goTo = (preset: string | undefined) =>
   doc.edit(`Preset of ${stepIn(props.cue, props.step)}`, (edit) => edit.set(at('preset'), preset))
 /** What it goes to and what it says over that becomes an atmosphere of its own name. */
 function keep() {
-  const preset = doc.show!.atmospheres.find(({ id }) => id === props.step.preset)
-  const made = freshPreset(doc.show!, props.cue.name, { ...(preset && givenOf(preset)), ...own.value })
+  const preset = doc.now.atmospheres.find(({ id }) => id === props.step.preset)
+  const made = freshPreset(doc.now, props.cue.name, { ...(preset && givenOf(preset)), ...own.value })
   doc.edit(`Keep ${made.name}`, (edit) => {
     edit.add(['atmospheres'], made)
     edit.set(at('preset'), made.id)
@@ -28,7 +28,7 @@ function keep() {
 <template>
   <div class="flex flex-wrap gap-2 text-xs" role="group" aria-label="Atmospheres">
     <button
-      v-for="preset in doc.show!.atmospheres"
+      v-for="preset in doc.now.atmospheres"
       :key="preset.id"
       class="w-20 text-left"
       :class="preset.id === step.preset ? 'text-lamp' : 'text-bone-2 hover:text-bone'"
@@ -40,7 +40,7 @@ function keep() {
     </button>
     <button v-if="says" class="w-20 text-left text-bone-2 hover:text-bone" @click="keep">
       <AtmosphereSwatch
-        :atmosphere="{ ...doc.show!.atmospheres.find(({ id }) => id === step.preset), ...own }"
+        :atmosphere="{ ...doc.now.atmospheres.find(({ id }) => id === step.preset), ...own }"
         class="h-9 !border-dashed"
       />
       <span class="block">Keep it as one</span>

@@ -14,11 +14,11 @@ import { cuesGoingTo, freshPreset, removePreset } from './presets'
 const props = defineProps<{ preset: Preset }>()
 const doc = useShow()
 const selection = useSelection()
-const users = computed(() => cuesGoingTo(doc.show!, props.preset.id))
-const pieces = computed(() => atmospherePieces(doc.show!, props.preset))
+const users = computed(() => cuesGoingTo(doc.now, props.preset.id))
+const pieces = computed(() => atmospherePieces(doc.now, props.preset))
 const asks = ref(false)
 const others = computed(() =>
-  doc.show!.atmospheres.filter(({ id }) => id !== props.preset.id).map(({ id, name }) => ({ value: id, words: name })),
+  doc.now.atmospheres.filter(({ id }) => id !== props.preset.id).map(({ id, name }) => ({ value: id, words: name })),
 )
 const set = (field: 'name' | 'note', value: string | undefined, label: string) =>
   doc.edit(label, (edit) => edit.setFound(['atmospheres', props.preset.id, field], value))
@@ -29,7 +29,7 @@ function remove(instead?: string) {
   doc.edit(`Delete ${preset.name}`, (edit) => removePreset(edit, preset, instead))
 }
 function duplicate() {
-  const copy = freshPreset(doc.show!, props.preset.name, props.preset)
+  const copy = freshPreset(doc.now, props.preset.name, props.preset)
   if (doc.edit(`Duplicate ${props.preset.name}`, (edit) => edit.add(['atmospheres'], copy)))
     selection.choose('atmosphere', copy.id)
 }

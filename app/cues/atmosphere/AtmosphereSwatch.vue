@@ -8,7 +8,7 @@ const props = defineProps<{ atmosphere: Partial<Atmosphere> }>()
 const doc = useShow()
 const background = computed(() => {
   const given = Object.fromEntries(Object.entries(props.atmosphere).filter(([, value]) => value !== undefined))
-  return swatchOf({ ...doc.show!.atmosphere, ...given })
+  return swatchOf({ ...doc.now.atmosphere, ...given })
 })
 </script>
 

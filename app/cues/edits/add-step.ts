@@ -40,14 +40,14 @@ export function useAddStep(cue: () => Cue, at: () => number = () => 0) {
 
   const offers = (): Offer[] =>
     OFFERED.map((kind) => {
-      const want = wantOf(doc.show!, kind, cue().id)
+      const want = wantOf(doc.now, kind, cue().id)
       const { name, sense } = wordsOf(kind)
       return { kind, name, sense, ...(want && { wants: WANTED[want].says }) }
     })
   /** Where the cue is fired first: new steps take what stands there. */
   function near(): readonly number[] | undefined {
-    const zone = firersOf(doc.show!, cue().id).find((firer) => firer.zone)?.zone
-    return zone && middleOf(solidOfZone(doc.show!, zone))
+    const zone = firersOf(doc.now, cue().id).find((firer) => firer.zone)?.zone
+    return zone && middleOf(solidOfZone(doc.now, zone))
   }
   // A prompt's channel is named after its step, so ids differ in the whole show.
   const idFor = (kind: StepKind) =>
@@ -59,13 +59,13 @@ export function useAddStep(cue: () => Cue, at: () => number = () => 0) {
   /** With `about` it is of the thing that has just been made for it. */
   function make(kind: StepKind, about?: readonly number[]): void {
     const { id, name } = cue()
-    const step = freshStep(doc.show!, kind, idFor(kind), about ?? near(), id)
+    const step = freshStep(doc.now, kind, idFor(kind), about ?? near(), id)
     if (!step) return
     if (doc.edit(`Add ${kind} to ${name}`, (edit) => edit.add(['cues', id, 'steps'], { ...step, at: at() })))
       selection.openOne(step.id)
   }
   function add(kind: StepKind): void {
-    const want = wantOf(doc.show!, kind, cue().id)
+    const want = wantOf(doc.now, kind, cue().id)
     if (!want) return make(kind)
     const { says, draws } = WANTED[want]
     const { id } = cue()
@@ -85,13 +85,13 @@ export function useAddStep(cue: () => Cue, at: () => number = () => 0) {
   }
   /** Where what has just been drawn stands. */
   function atOf(id: string): readonly number[] | undefined {
-    const { props, lights, marks } = doc.show!.place
+    const { props, lights, marks } = doc.now.place
     return [...props, ...lights, ...marks].find((thing) => thing.id === id)?.at
   }
   /** Another cue to end, and the step that ends it. */
   function addWithCue(): void {
     const { id, name } = cue()
-    const other = freshCue(doc.show!, 'Cue')
+    const other = freshCue(doc.now, 'Cue')
     const step = completeStep({ ...{ cue: other.id, fade: 0.5, at: at() }, id: idFor('stop'), kind: 'stop' })
     const made = doc.edit(`Add stop to ${name}`, (edit) => {
       edit.add(['cues'], other)
@@ -101,7 +101,7 @@ export function useAddStep(cue: () => Cue, at: () => number = () => 0) {
   }
   function addWithFlag(): void {
     const { id, name } = cue()
-    const flag = freshFlag(doc.show!)
+    const flag = freshFlag(doc.now)
     const step = completeStep({
       ...{ flag: flag.id, set: true, at: at() },
       id: idFor('flag'),

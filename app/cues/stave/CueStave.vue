@@ -56,7 +56,7 @@ defineExpose({ hand })
 /** How far beyond its end the name of a stroke reaches (s). */
 function beyond(stroke: Stroke): number {
   const width = (endOf(stroke, store.length) - stroke.from) * scale.value
-  const name = nameOnStave(doc.show!, stroke.step)
+  const name = nameOnStave(doc.now, stroke.step)
   return isNamedWithin(stroke.step, name, width) ? 0 : roomBeside(name) / scale.value
 }
 const lanes = computed(() => {
@@ -73,7 +73,7 @@ const ticks = computed(() => {
   const step = secondsApart(Math.max(0.5, 60 / scale.value))
   return Array.from({ length: Math.floor((store.length - LAST / scale.value) / step) + 1 }, (_, i) => i * step)
 })
-const outs = computed(() => readOuts(doc.show!, store, store.t))
+const outs = computed(() => readOuts(doc.now, store, store.t))
 const left = computed(() =>
   store.made ? leftOver(store.made.show, store.made.run, (zone) => zone.startsWith('preview-')) : [],
 )

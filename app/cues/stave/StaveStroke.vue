@@ -37,7 +37,7 @@ const box = computed(() => ({
 }))
 const label = computed(
   () =>
-    `${stepWords(doc.show!, step.value)}, at ${plain(step.value.at, 2)} s, ${lengthWords(doc.show!, step.value)}${props.stroke.step.muted ? ', muted' : ''}`,
+    `${stepWords(doc.now, step.value)}, at ${plain(step.value.at, 2)} s, ${lengthWords(doc.now, step.value)}${props.stroke.step.muted ? ', muted' : ''}`,
 )
 const picture = computed(() =>
   sheetOf(step.value.kind).picture(step.value, {
@@ -48,7 +48,7 @@ const picture = computed(() =>
     envelopeOf: store.envelopeOf,
   }),
 )
-const name = computed(() => nameOnStave(doc.show!, step.value))
+const name = computed(() => nameOnStave(doc.now, step.value))
 /** The name stands on what is drawn; beside rows that are close to each other. */
 const within = computed(() => isNamedWithin(step.value, name.value, box.value.width))
 const named = computed(() => box.value.x + 6 + (within.value ? 0 : box.value.width))

@@ -179,11 +179,11 @@ export function useStaveHand(clock: { timeAt: (event: { clientX: number }) => nu
   /** What was copied, from where the playhead stands. */
   function paste(): void {
     if (copied.value.length > 0)
-      addAll(`Paste ${said(copied.value.map(({ id }) => id))}`, pasted(doc.show!, copied.value, rounded(store.t, 100)))
+      addAll(`Paste ${said(copied.value.map(({ id }) => id))}`, pasted(doc.now, copied.value, rounded(store.t, 100)))
   }
   function duplicate(ids: readonly string[]): void {
     const own = steps.value.filter(({ id }) => ids.includes(id))
-    addAll(`Duplicate ${said(ids)}`, copiesOf(doc.show!, own))
+    addAll(`Duplicate ${said(ids)}`, copiesOf(doc.now, own))
   }
   function align(by: Alignment): void {
     const ends = chosen.value.flatMap((step) => {

@@ -16,7 +16,7 @@ const doc = useShow()
 const store = usePreview()
 const cautions = computed(() =>
   cautionsOf(
-    doc.show!,
+    doc.now,
     props.cue,
     props.step,
     store.firers.map(({ rule }) => rule),

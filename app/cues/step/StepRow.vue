@@ -47,8 +47,8 @@ function shift(other: Step) {
         :aria-expanded="isOpen"
         @click="selection.openOne(isOpen ? undefined : step.id)"
       >
-        {{ stepWords(doc.show!, step) }}
-        <span class="text-xs text-bone-3">{{ lengthWords(doc.show!, step) }}</span>
+        {{ stepWords(doc.now, step) }}
+        <span class="text-xs text-bone-3">{{ lengthWords(doc.now, step) }}</span>
       </button>
       <button
         class="text-xs text-bone-3 enabled:hover:text-bone disabled:hidden"

@@ -10,7 +10,7 @@ import SentencePieces from '~/sentence/SentencePieces.vue'
 const props = defineProps<{ cue: Cue; step: Step }>()
 const doc = useShow()
 const putIn = (edit: Editor) => putInStep(edit, props.cue.id, props.step.id)
-const pieces = computed(() => sentenceOf(doc.show!, props.cue, props.step))
+const pieces = computed(() => sentenceOf(doc.now, props.cue, props.step))
 </script>
 
 <template>

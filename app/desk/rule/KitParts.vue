@@ -16,13 +16,13 @@ const props = defineProps<{ zone: Zone; kit: Kit }>()
 const doc = useShow()
 const selection = useSelection()
 const choices = (is: PartKind) =>
-  (listOf(doc.show!, listOfPart(is)) as readonly { id: string; name: string }[]).map(({ id, name }) => ({
+  (listOf(doc.now, listOfPart(is)) as readonly { id: string; name: string }[]).map(({ id, name }) => ({
     value: id,
     words: name,
   }))
-const candidates = computed(() => ownable(doc.show!, props.kit))
+const candidates = computed(() => ownable(doc.now, props.kit))
 /** What stands here and each copy would share: a lamp, a drawer, the zone at which a board hangs. */
-const left = computed(() => leftAt(doc.show!, props.kit, props.zone))
+const left = computed(() => leftAt(doc.now, props.kit, props.zone))
 const ownAll = () =>
   doc.edit(`Each of ${props.kit.name} has its own`, (edit) => {
     for (const { is, id } of left.value) makePart(edit, props.kit.id, props.zone.id, is, id)

@@ -16,10 +16,10 @@ import PartText from '~/parts/PartText.vue'
 const props = defineProps<{ zone: Zone; kit: Kit }>()
 const doc = useShow()
 const selection = useSelection()
-const others = computed(() => doc.show!.zones.filter((z) => z.kit === props.kit.id).length - 1)
+const others = computed(() => doc.now.zones.filter((z) => z.kit === props.kit.id).length - 1)
 /** Whose rules are seen and changed. */
 const here = defineModel<boolean>('here', { required: true })
-const rules = computed(() => (here.value ? kitRulesOf(doc.show!, props.zone) : props.kit.rules))
+const rules = computed(() => (here.value ? kitRulesOf(doc.now, props.zone) : props.kit.rules))
 const ids = steady(() => rules.value.map(({ id }) => id))
 /** Its rules, each seen field by field. */
 const shown = computed(() => ids.value.map((id) => fieldwise(() => rules.value.find((rule) => rule.id === id))))

@@ -11,7 +11,7 @@ import { offersFor, ruleSentence } from './rule-sentence'
 const props = defineProps<RuleHere>()
 const doc = useShow()
 const edits = useRuleEdits()
-const offers = steady(() => offersFor(doc.show!, props))
+const offers = steady(() => offersFor(doc.now, props))
 const pieces = computed(() => ruleSentence(props.rule, offers.value, fireNew))
 const putIn = (edit: Editor) => putInRule(props, edit)
 const fireNew = () => edits.fireNewCue(props)

@@ -19,7 +19,7 @@ const held = steady(() => {
   const id = loggedName(props)
   const events = runs.events.filter((event) => event.kind === 'held' && event.gate === 'condition' && event.rule === id)
   if (events.length === 0) return []
-  const unmet = unmetConditions(runs.played ?? doc.show!, runs.events)
+  const unmet = unmetConditions(runs.played ?? doc.now, runs.events)
   const times = new Map<string, number[]>()
   for (const { t } of events) {
     const words = unmetAt(unmet, id, t)

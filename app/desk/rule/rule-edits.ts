@@ -11,8 +11,8 @@ export function useRuleEdits() {
 
   /** Gives a zone another rule, or all zones of its kit, with a cue of its own. Gives the rule, if that could be done. */
   function add(zone: Zone, kit?: Kit): Rule | undefined {
-    const cue = freshCue(doc.show!, `${zone.name} cue`)
-    const rule = freshRule(doc.show!, zone, cue.id)
+    const cue = freshCue(doc.now, `${zone.name} cue`)
+    const rule = freshRule(doc.now, zone, cue.id)
     const made = doc.edit(`Add a rule to ${kit ? `the kit ${kit.name}` : zone.name}`, (edit) => {
       edit.add(['cues'], cue)
       edit.add(kit ? ['kits', kit.id, 'rules'] : ['zones', zone.id, 'rules'], rule)
@@ -22,7 +22,7 @@ export function useRuleEdits() {
 
   /** Lets a rule fire a new cue, and goes there. */
   function fireNewCue(here: RuleHere): void {
-    const cue = freshCue(doc.show!, `${here.zone.name} cue`)
+    const cue = freshCue(doc.now, `${here.zone.name} cue`)
     const made = doc.edit(`New cue for ${here.zone.name}`, (edit) => {
       edit.add(['cues'], cue)
       putIn(here, edit, 'cue', cue.id)

@@ -44,7 +44,7 @@ function setSlope(edge: number) {
   const middle = a && b ? [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2] : undefined
   const touched =
     middle &&
-    doc.show!.place.floors.find((floor) => floor.id !== id && !floor.slopeTo && floor.y !== y && touches(floor, middle))
+    doc.now.place.floors.find((floor) => floor.id !== id && !floor.slopeTo && floor.y !== y && touches(floor, middle))
   doc.edit(`Slope of ${name}`, (e) =>
     e.set(
       addressOf('floor', id, 'slopeTo'),

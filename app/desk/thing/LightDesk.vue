@@ -24,7 +24,7 @@ const set = <F extends keyof Light>(field: F, value: ValueIn<Light, F>, label: s
 const ties = computed(() => [
   { value: '', words: 'stays where it is' },
   { value: '@', words: 'is carried by the player' },
-  ...doc.show!.place.props.map(({ id, name }) => ({ value: id, words: `goes with ${name}` })),
+  ...doc.now.place.props.map(({ id, name }) => ({ value: id, words: `goes with ${name}` })),
 ])
 const tie = computed(() => {
   const { tiedTo } = props.light
@@ -33,7 +33,7 @@ const tie = computed(() => {
 /** What is tied stands in the frame of its prop. */
 function setTie(value: string) {
   const before = props.light.tiedTo && 'prop' in props.light.tiedTo ? props.light.tiedTo.prop : undefined
-  const frame = doc.show!.place.props.find(({ id }) => id === (before ?? value))
+  const frame = doc.now.place.props.find(({ id }) => id === (before ?? value))
   doc.edit(`Tie ${props.light.name}`, (e) => {
     e.set(at('tiedTo'), value === '' ? undefined : value === '@' ? { player: true } : { prop: value })
     if (!frame) return

@@ -12,7 +12,7 @@ const props = defineProps<{ kind: ThingKind; ids: string[] }>()
 const doc = useShow()
 const words = computed(() => count(props.ids.length, props.kind))
 const valueOf = (id: string, field: string) =>
-  (thingIn(doc.show!, props.kind, id) as unknown as Record<string, unknown> | undefined)?.[field]
+  (thingIn(doc.now, props.kind, id) as unknown as Record<string, unknown> | undefined)?.[field]
 /** What all of them have, and whether they differ in it. */
 const fields = computed(() =>
   MANY_FIELDS[props.kind].map((field) => {

@@ -60,7 +60,7 @@ function setForm(form: Prop['kind'] | PropForm) {
   })
 }
 /** The opening that it hangs in. */
-const frame = computed(() => frameOfDoor(doc.show!, props.prop))
+const frame = computed(() => frameOfDoor(doc.now, props.prop))
 const set = <F extends keyof Prop>(field: F, value: ValueIn<Prop, F>, label: string) =>
   doc.edit(label, (e) => setField(e, 'props', props.prop.id, field, value))
 const sizes = computed(() =>

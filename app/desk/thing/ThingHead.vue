@@ -10,15 +10,15 @@ import PartText from '~/parts/PartText.vue'
 const props = defineProps<{ thing: ThingRef; facts: string }>()
 const doc = useShow()
 const { duplicate, remove } = useThingEdits()
-const name = computed(() => nameOfThing(doc.show!, props.thing))
-const note = computed(() => thingIn(doc.show!, props.thing.kind, props.thing.id)?.note ?? '')
+const name = computed(() => nameOfThing(doc.now, props.thing))
+const note = computed(() => thingIn(doc.now, props.thing.kind, props.thing.id)?.note ?? '')
 const selection = useSelection()
 /** Who depends on it, by name, and where one can go to see. */
 const uses = computed(() => {
   const found = new Map<string, ReturnType<typeof placeOfUse>>()
-  for (const use of usesOfThing(doc.show!, props.thing)) {
-    const name = ownerOf(doc.show!, use)
-    if (!found.has(name)) found.set(name, placeOfUse(doc.show!, use))
+  for (const use of usesOfThing(doc.now, props.thing)) {
+    const name = ownerOf(doc.now, use)
+    if (!found.has(name)) found.set(name, placeOfUse(doc.now, use))
   }
   return [...found].map(([name, place]) => ({ name, place }))
 })

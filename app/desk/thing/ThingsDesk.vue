@@ -39,14 +39,14 @@ const degrees = ref(90)
 
 const by = reactive({ x: 0, z: 0 })
 function move() {
-  const before = doc.show!
+  const before = doc.now
   edit('Move', (e) => moveThings(e, before, selection.things, by.x || 0, by.z || 0))
 }
 
 /** What has tags: zones and props. */
 const tagged = computed(() =>
   selection.things.flatMap((ref) => {
-    const thing = thingIn(doc.show!, ref.kind, ref.id)
+    const thing = thingIn(doc.now, ref.kind, ref.id)
     return thing && 'tags' in thing ? [{ ref, tags: thing.tags }] : []
   }),
 )
@@ -139,7 +139,7 @@ function putTag(tag: string, on: boolean) {
         class="chip"
         @click="selection.choose(one.kind, one.id)"
       >
-        {{ nameOfThing(doc.show!, one) }}
+        {{ nameOfThing(doc.now, one) }}
       </button>
     </div>
   </div>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { thousandths } from '~~/core/base'
+import { thousandths, withId } from '~~/core/base'
 import {
   freeId,
   freeName,
@@ -48,14 +48,14 @@ function reverse() {
   )
 }
 function duplicate() {
-  const { walks } = doc.show!
+  const { walks } = doc.now
   const name = freeName(`${props.walk.name}, copy`, walks.map((each) => each.name)) // prettier-ignore
   const copy = { ...props.walk, name, id: freeId(`${props.walk.id}-copy`, walks.map(({ id }) => id)) } // prettier-ignore
   if (doc.edit(`Duplicate ${props.walk.name}`, (e) => e.add(['walks'], copy))) selection.choose('walk', copy.id)
 }
 /** How fast a walk goes on the whole (m/s): by the length of its stretches. */
 function paceOf({ points }: Walk): number {
-  const own = doc.show!.player.walk
+  const own = doc.now.player.walk
   let length = 0
   let seconds = 0
   for (const [i, point] of points.slice(0, -1).entries()) {
@@ -69,7 +69,7 @@ const pace = computed(() => Math.round(paceOf(props.walk) * 100) / 100)
 const isEven = computed(() => new Set(props.walk.points.slice(0, -1).map((each) => each.pace)).size < 2)
 /** Quicker or slower as a whole: what goes quicker than the rest goes on doing so. */
 function putPace(edit: Editor, to: number) {
-  const walk = edit.show.walks.find(({ id }) => id === props.walk.id)!
+  const walk = withId(edit.show.walks, props.walk.id)
   const by = to / paceOf(walk)
   const paced = (each: number) => Math.min(20, Math.max(0.05, thousandths(each * by)))
   edit.set(
@@ -77,9 +77,9 @@ function putPace(edit: Editor, to: number) {
     walk.points.map((each) => ({ ...each, pace: paced(each.pace ?? edit.show.player.walk) })),
   )
 }
-const through = computed(() => throughWalls(doc.show!, props.walk))
+const through = computed(() => throughWalls(doc.now, props.walk))
 /** What its body measures, if it isn't a player's. */
-const body = (field: 'radius' | 'height') => props.walk.body[field] ?? doc.show!.player[field]
+const body = (field: 'radius' | 'height') => props.walk.body[field] ?? doc.now.player[field]
 function setKind(kind: Walk['body']['kind']) {
   set('body', { ...props.walk.body, kind }, 'Body of')
 }
@@ -100,8 +100,8 @@ function remove() {
 }
 const looks = computed((): { value: Look; words: string }[] => [
   { value: 'ahead', words: 'ahead' },
-  ...doc.show!.place.props.map((p) => ({ value: { prop: p.id }, words: `at ${p.name}` })),
-  ...doc.show!.place.marks.map((m) => ({ value: { mark: m.id }, words: `at ${m.name}` })),
+  ...doc.now.place.props.map((p) => ({ value: { prop: p.id }, words: `at ${p.name}` })),
+  ...doc.now.place.marks.map((m) => ({ value: { mark: m.id }, words: `at ${m.name}` })),
   ...(point.value && typeof point.value.look === 'object' && 'yaw' in point.value.look
     ? [{ value: point.value.look, words: `towards ${point.value.look.yaw}°` }]
     : []),
@@ -232,7 +232,7 @@ const looks = computed((): { value: Look; words: string }[] => [
         >, and goes on at
         <PartNumber
           name="Pace"
-          :value="point.pace ?? doc.show!.player.walk"
+          :value="point.pace ?? doc.now.player.walk"
           unit="m/s"
           :min="0.05"
           :max="20"

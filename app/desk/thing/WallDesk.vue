@@ -20,7 +20,7 @@ const props = defineProps<{ wall: Wall }>()
 const doc = useShow()
 const edits = useThingEdits()
 const selection = useSelection()
-const name = computed(() => nameOfThing(doc.show!, { kind: 'wall', id: props.wall.id }))
+const name = computed(() => nameOfThing(doc.now, { kind: 'wall', id: props.wall.id }))
 const length = computed(() => wallLength(props.wall))
 const angle = computed(() => {
   const { from, to } = props.wall
@@ -37,7 +37,7 @@ function putEnd(edit: Editor, long: number, degrees: number) {
     Math.round((from[0] + Math.cos(a) * long) * 1000) / 1000,
     Math.round((from[1] + Math.sin(a) * long) * 1000) / 1000,
   ]
-  carrying((e) => moveCorner(e, doc.show!.place.walls, props.wall, 'to', to))(edit)
+  carrying((e) => moveCorner(e, doc.now.place.walls, props.wall, 'to', to))(edit)
 }
 const putOpening = (index: number, field: keyof Opening) => (edit: Editor, value: number) =>
   carrying((e) =>
@@ -47,10 +47,8 @@ const putOpening = (index: number, field: keyof Opening) => (edit: Editor, value
     ),
   )(edit)
 /** The door that hangs in an opening. */
-const doorIn = (opening: Opening) =>
-  doc.show!.place.props.find((prop) => frameOfDoor(doc.show!, prop)?.opening === opening)
-const hang = (opening: Opening) =>
-  edits.add('Hang a door', 'prop', [freshDoor(doc.show!, { wall: props.wall, opening })])
+const doorIn = (opening: Opening) => doc.now.place.props.find((prop) => frameOfDoor(doc.now, prop)?.opening === opening)
+const hang = (opening: Opening) => edits.add('Hang a door', 'prop', [freshDoor(doc.now, { wall: props.wall, opening })])
 function addOpening() {
   const width = Math.min(1, length.value)
   const opening = freshOpening(props.wall, Math.max(0, (length.value - width) / 2), width)

@@ -57,11 +57,11 @@ const facts = computed(() =>
     .filter(Boolean)
     .join(' · '),
 )
-const kit = computed(() => doc.show!.kits.find((each) => each.id === props.zone.kit))
+const kit = computed(() => doc.now.kits.find((each) => each.id === props.zone.kit))
 /** Rules that several zones share. */
 const kits = steady(() => [
   { value: null as string | null, words: 'no kit' },
-  ...doc.show!.kits.map(({ id, name }) => ({ value: id as string | null, words: `the kit ${name}` })),
+  ...doc.now.kits.map(({ id, name }) => ({ value: id as string | null, words: `the kit ${name}` })),
 ])
 function takeKit(id: string | null) {
   doc.edit(`Change the kit of ${props.zone.name}`, (e) => takesKit(e, props.zone.id, id ?? undefined))

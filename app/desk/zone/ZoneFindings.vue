@@ -30,10 +30,10 @@ interface Found {
 /** In a large show, what it holds and which doorway is near is asked again when the hand lets go. */
 const resting = computed(() => doc.resting!.zones.find(({ id }) => id === props.zone.id) ?? props.zone)
 const door = steady(() => doorwayAt(doc.resting!, resting.value, OFFERED))
-const isFitted = computed(() => door.value && isSameShape(fittedTo(doc.show!, door.value), props.zone.shape))
+const isFitted = computed(() => door.value && isSameShape(fittedTo(doc.now, door.value), props.zone.shape))
 function fit() {
   const { id, name } = props.zone
-  const shape = fittedTo(doc.show!, door.value!)
+  const shape = fittedTo(doc.now, door.value!)
   doc.edit(`Fit ${name} to ${nameOfDoorway(door.value!)}`, (e) => e.set(['zones', id, 'shape'], shape))
 }
 
@@ -58,7 +58,7 @@ const passing = computed((): Found | undefined => {
   if (!way) return { key: 'passing', good: true, says: 'Nobody gets past it.', more: '' }
   const width = plain(way.width, 2)
   // What is noticed of them may come as near as it likes; the rest of the body needs its room on the other side.
-  const { radius } = doc.show!.player
+  const { radius } = doc.now.player
   const needs =
     props.zone.notices === 'body'
       ? `A walker’s body is ${plain(2 * radius, 2)} m wide.`
@@ -81,10 +81,10 @@ const passing = computed((): Found | undefined => {
   }
 })
 const feet = computed((): Found | undefined => {
-  const above = hangsAbove(doc.show!, props.zone)
+  const above = hangsAbove(doc.now, props.zone)
   if (above === undefined || props.zone.notices === 'eyes') return undefined
   if (above < 0.05) return { key: 'feet', good: true, says: 'It reaches their feet.', more: '' }
-  const misses = props.zone.notices === 'feet' || above > doc.show!.player.height
+  const misses = props.zone.notices === 'feet' || above > doc.now.player.height
   return {
     key: 'feet',
     good: !misses,
@@ -117,7 +117,7 @@ const quick = computed((): Found => {
   const [x0, , z0, x1, , z1] = solidOf(props.zone.shape).bounds
   const { shape, notices } = props.zone
   const across = shape.kind === 'box' ? Math.min(shape.size[0], shape.size[2]) : Math.min(x1 - x0, z1 - z0)
-  const { run, radius } = doc.show!.player
+  const { run, radius } = doc.now.player
   const seconds = (across + (notices === 'body' ? 2 * radius : 0)) / run
   const looks = Math.floor(seconds * TICKS)
   return {
@@ -135,7 +135,7 @@ const holding = computed((): Found | undefined => {
   const out = meant.value.filter((zone) => !held.value.includes(zone))
   const names = (zones: readonly Zone[]) => zones.map(({ name }) => name).join(', ')
   if (out.length === 0) return { key: 'holds', good: true, says: `It holds ${names(meant.value)}`, more: 'as it must.' }
-  const shape = reachingAround(doc.show!, props.zone, meant.value)
+  const shape = reachingAround(doc.now, props.zone, meant.value)
   return {
     key: 'holds',
     good: false,
@@ -165,8 +165,8 @@ const offered = steady(() => [
 /** What the mends do, by what they mend. */
 const MENDS: { [key: string]: () => void } = {
   passing: () => void store.close(),
-  feet: () => lower(hangsAbove(doc.show!, props.zone)!),
-  holds: () => widenAround(reachingAround(doc.show!, props.zone, meant.value)!),
+  feet: () => lower(hangsAbove(doc.now, props.zone)!),
+  holds: () => widenAround(reachingAround(doc.now, props.zone, meant.value)!),
 }
 const found = steady(() => [passing.value, feet.value, quick.value, holding.value].filter((each) => each !== undefined))
 </script>

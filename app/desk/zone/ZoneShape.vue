@@ -58,13 +58,13 @@ const rows = computed((): Row[] => {
 })
 const ties = steady(() => [
   { value: '', words: 'stays where it is' },
-  ...doc.show!.place.props.map(({ id, name }) => ({ value: id, words: `goes with ${name}` })),
+  ...doc.now.place.props.map(({ id, name }) => ({ value: id, words: `goes with ${name}` })),
 ])
 /** What is tied stands in the frame of its prop: it stays where it is when it is tied or let go. */
 function tie(id: string) {
   const { zone } = props
   const [before, after] = [zone.tiedTo?.prop, id || undefined].map((each) =>
-    doc.show!.place.props.find((prop) => prop.id === each),
+    doc.now.place.props.find((prop) => prop.id === each),
   )
   const free = before ? placed(zone.shape, before, true) : zone.shape
   const shape = after ? placed(free, after, false) : free

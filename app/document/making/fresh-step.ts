@@ -1,3 +1,4 @@
+import { withId } from '~~/core/base'
 import {
   completeStep,
   freeId,
@@ -38,7 +39,7 @@ export function poolOfOne(edit: Editor, sound: string): string {
   const { pools, sounds } = edit.show
   const own = pools.find((pool) => pool.sounds.length === 1 && pool.sounds[0]!.sound === sound)
   if (own) return own.id
-  const called = sounds.find(({ id }) => id === sound)!.name
+  const called = withId(sounds, sound).name
   const name = freeName(
     called,
     pools.map((pool) => pool.name),

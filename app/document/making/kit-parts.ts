@@ -1,3 +1,4 @@
+import { withId } from '~~/core/base'
 import {
   cueAt,
   freeId,
@@ -52,7 +53,7 @@ type Thing = {
 function copyOf(edit: Editor, is: PartKind, id: string, placement: Placement): string {
   if (!COPIED.has(is)) return id
   const list = listOf(edit.show, listOfPart(is)) as readonly Thing[]
-  const thing = list.find((each) => each.id === id)!
+  const thing = withId(list, id)
   const taken = list.map((each) => each.id)
   const name = nextName(
     thing.name,
@@ -97,7 +98,7 @@ function copiesFor(
 export function stamp(edit: Editor, id: string, placements: readonly Placement[]): string[] {
   return placements.map((placement) => {
     const { show } = edit
-    const zone = show.zones.find((each) => each.id === id)!
+    const zone = withId(show.zones, id)
     const kit = kitOf(show, zone)
     const taken = ruleIds(show)
     const rules = zone.rules.map((rule) => {
@@ -125,7 +126,7 @@ export function stamp(edit: Editor, id: string, placements: readonly Placement[]
     if (kit && kit.parts.length > 0) {
       const parts = copiesFor(edit, kit, zone, made, placement)
       edit.set(['zones', made, 'parts'], parts)
-      if (tie) edit.set(['zones', made, 'tiedTo'], { prop: parts[tie.id] })
+      if (tie) edit.set(['zones', made, 'tiedTo'], { prop: parts[tie.id]! })
     }
     return made
   })
@@ -179,7 +180,7 @@ export function ownable(show: Show, kit: Kit): { is: PartKind; id: string; name:
 /** Gives rules of a zone to its kit, or to a new one, which the zone then has; gives its id. */
 function shareRules(edit: Editor, zoneId: string, rules: readonly string[], name: string): string {
   const { show } = edit
-  const zone = show.zones.find(({ id }) => id === zoneId)!
+  const zone = withId(show.zones, zoneId)
   const shared = zone.rules.filter(({ id }) => rules.includes(id))
   if (zone.kit !== undefined) {
     for (const rule of shared) {
@@ -237,8 +238,8 @@ export function shareWithParts(
   atIt = false,
 ): string {
   const kitId = shareRules(edit, zoneId, rules, name)
-  const kit = edit.show.kits.find(({ id }) => id === kitId)!
-  const zone = edit.show.zones.find(({ id }) => id === zoneId)!
+  const kit = withId(edit.show.kits, kitId)
+  const zone = withId(edit.show.zones, zoneId)
   const own = ownable(edit.show, kit).filter(
     ({ is, id }) => (!atIt && OF_EACH.has(is)) || isOfZone(edit.show, kit, zone, is, id),
   )
@@ -248,8 +249,8 @@ export function shareWithParts(
 
 /** Makes something that a kit names a part of it: the zone keeps it, every other zone of the kit gets a copy, as far from it as the one is from its zone. */
 export function makePart(edit: Editor, kitId: string, zoneId: string, is: PartKind, id: string): KitPart {
-  const kit = edit.show.kits.find((each) => each.id === kitId)!
-  const zone = edit.show.zones.find((each) => each.id === zoneId)!
+  const kit = withId(edit.show.kits, kitId)
+  const zone = withId(edit.show.zones, zoneId)
   const isItself = is === 'zone' && id === zoneId
   const thing = (listOf(edit.show, listOfPart(is)) as readonly Thing[]).find((each) => each.id === id)!
   const name = isItself ? 'zone' : thing.name
@@ -277,8 +278,8 @@ export function makePart(edit: Editor, kitId: string, zoneId: string, is: PartKi
 
 /** Takes a part from a kit again: what names it names what one zone has for it. */
 export function removePart(edit: Editor, kitId: string, zone: Zone, partId: string): void {
-  const kit = edit.show.kits.find((each) => each.id === kitId)!
-  const { is } = kit.parts.find(({ id }) => id === partId)!
+  const kit = withId(edit.show.kits, kitId)
+  const { is } = withId(kit.parts, partId)
   const ofKit = standsIn(edit.show, kit)
   for (const use of references(edit.show).filter(({ id }) => partIn(id) === partId)) {
     const [list, index] = use.keys
@@ -295,14 +296,14 @@ export function removePart(edit: Editor, kitId: string, zone: Zone, partId: stri
 /** Gives a zone the rules of its kit for itself, and cues of its own where they name parts. */
 export function makeOwn(edit: Editor, zoneId: string): void {
   const { show } = edit
-  const zone = show.zones.find((each) => each.id === zoneId)!
+  const zone = withId(show.zones, zoneId)
   const taken = ruleIds(show)
   const made = new Map<string, string>()
   const stepIds = new Set(show.cues.flatMap(({ steps }) => steps.map(({ id }) => id)))
   const rules = kitRulesOf(show, zone).map((rule) => {
     const id = freeId(`${zoneId}-${rule.id}`, taken)
     taken.push(id)
-    const cue = show.cues.find((each) => each.id === rule.cue)!
+    const cue = withId(show.cues, rule.cue)
     if (!namesParts(cue)) return { ...rule, id }
     if (!made.has(cue.id)) {
       const name = freeName(
@@ -335,7 +336,7 @@ export function takeKit(edit: Editor, zoneId: string, kitId: string | undefined)
     const like = edit.show.zones.find((zone) => zone.kit === kitId && zone.id !== zoneId)
     if (!like)
       throw new Error(`No zone has the kit ${kit.name}, so nothing is known that could be its ${kit.parts[0]!.name}.`)
-    const zone = edit.show.zones.find(({ id }) => id === zoneId)!
+    const zone = withId(edit.show.zones, zoneId)
     const [[x, z], [lx, lz]] = [spotOf(zone), spotOf(like)]
     edit.set(['zones', zoneId, 'parts'], copiesFor(edit, kit, like, zoneId, shiftedBy(x - lx, z - lz)))
   }

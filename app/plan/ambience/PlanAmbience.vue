@@ -55,7 +55,7 @@ let reads = 0
 async function read() {
   const here = spot.value
   const floors = doc.place?.floors ?? []
-  const y = here && floorAt(view.storey === undefined ? floors : seenThings(doc.show!, 'floor', view.storey), ...here)
+  const y = here && floorAt(view.storey === undefined ? floors : seenThings(doc.now, 'floor', view.storey), ...here)
   const mine = ++reads
   const found = here && y !== undefined ? await worker.at([here[0], y, here[1]]) : []
   if (mine === reads) heard.value = found
@@ -76,7 +76,7 @@ const shares = useLoudnessShares(() => (inRun.value?.is === 'louder' ? playhead.
 /** What sounds in the run and doesn't go on here. */
 const passing = computed(() =>
   shares.value
-    .map(({ sound, level }) => ({ name: soundName(doc.show!, sound), level }))
+    .map(({ sound, level }) => ({ name: soundName(doc.now, sound), level }))
     .filter(({ name }) => !heard.value.some(({ sound }) => sound.name === name))
     .slice(0, 2),
 )

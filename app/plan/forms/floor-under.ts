@@ -10,7 +10,7 @@ export function useFloor() {
   const doc = useShow()
   const view = useView()
   return ([x, z]: Spot): number => {
-    const show = doc.show!
+    const show = doc.now
     if (view.storey === undefined) return round(floorAt(show.place.floors, x, z) ?? 0)
     const floors = seenThings(show, 'floor', view.storey)
     return round(floorAt(floors, x, z) ?? storeysOf(show)[view.storey]?.y ?? 0)

@@ -36,12 +36,12 @@ export function usePlanClipboard(pointer: Ref<Spot | undefined>) {
   function copy(event: ClipboardEvent): void {
     const things = chosen()
     if (!isOurs(event) || things.length === 0 || !getSelection()?.isCollapsed) return
-    const all = withParts(doc.show!, things)
-    event.clipboardData!.setData('text/plain', writeShow(fragmentOf(doc.show!, all)))
+    const all = withParts(doc.now, things)
+    event.clipboardData!.setData('text/plain', writeShow(fragmentOf(doc.now, all)))
     event.clipboardData!.setData(KIND, JSON.stringify({ show: doc.id, things } satisfies Meant))
     event.preventDefault()
     const [first] = things
-    const one = things.length === 1 && itemsOf(doc.show!, first!.list).find(({ id }) => id === first!.id)?.name
+    const one = things.length === 1 && itemsOf(doc.now, first!.list).find(({ id }) => id === first!.id)?.name
     say(`Copied: ${one || count(things.length, 'thing')}`)
   }
   function cut(event: ClipboardEvent): void {

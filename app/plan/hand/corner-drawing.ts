@@ -22,7 +22,7 @@ export function useCornerDrawing(pixel: () => number) {
   /** Where the next corner would go: as typed, or by the pointer. */
   const next = computed((): Spot | undefined => {
     if (!pointer.value) return undefined
-    const by = cornerAt(doc.show!, run.value, pointer.value, pixel(), free.value)
+    const by = cornerAt(doc.now, run.value, pointer.value, pixel(), free.value)
     const last = run.value.at(-1)
     if (!last) return by
     const angle = heldAngle.value ?? directionOf(last, by)

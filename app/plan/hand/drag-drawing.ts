@@ -46,10 +46,10 @@ export function useDragDrawing(spot: (event: PointerEvent) => Spot, done: () => 
     Math.round((Math.atan2(-(b[0] - a[0]), -(b[1] - a[1])) * 180) / Math.PI / TURN) * TURN + 0
   function makeMark(which: 'standing' | 'camera', at: Spot, yaw: number): void {
     const up = which === 'camera' ? CAMERA_UP : 0
-    edits.add('Draw a mark', 'mark', [freshMark(doc.show!, which, standing(at, up), yaw)])
+    edits.add('Draw a mark', 'mark', [freshMark(doc.now, which, standing(at, up), yaw)])
   }
   function makeLight(which: 'point' | 'spot', at: Spot, yaw: number | undefined): void {
-    const light = freshLight(doc.show!, which, standing(at, HANGS))
+    const light = freshLight(doc.now, which, standing(at, HANGS))
     const turned = which === 'spot' && yaw !== undefined
     edits.add('Draw a light', 'light', [turned ? { ...light, yaw, pitch: -30 } : light])
   }
@@ -57,7 +57,7 @@ export function useDragDrawing(spot: (event: PointerEvent) => Spot, done: () => 
     const shape = drawn(which, a, b, floorUnder(a))
     if (shape.kind !== 'box' && shape.kind !== 'cylinder') return
     const [wide, deep] = shape.kind === 'box' ? [shape.size[0], shape.size[2]] : [shape.radius * 2, shape.radius * 2]
-    edits.add('Draw a prop', 'prop', [freshProp(doc.show!, which, shape.at, [wide, PROP_HEIGHT, deep])])
+    edits.add('Draw a prop', 'prop', [freshProp(doc.now, which, shape.at, [wide, PROP_HEIGHT, deep])])
   }
   return { stroke, press }
 }

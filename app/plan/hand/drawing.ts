@@ -101,7 +101,7 @@ export function usePlanDrawing(reach: Reach) {
   async function take({ spot: at, onGrid, free: isFree, shift }: Click): Promise<void> {
     if (isWalk()) return walks.add(onGrid, isFree, isWalk)
     if (tool.value === 'floor' && corners.run.value.length === 0 && !shift) {
-      const outline = await paths.enclosure(doc.show!, view.storey, at)
+      const outline = await paths.enclosure(doc.now, view.storey, at)
       if (outline) {
         leaveTool()
         return makeFloor(outline)
@@ -132,13 +132,13 @@ export function usePlanDrawing(reach: Reach) {
     else if (what === 'floor' && spots.length > 2) makeFloor(spots)
   }
   function makeFloor(outline: Spot[]): void {
-    edits.add('Draw a floor', 'floor', [freshFloor(doc.show!, floorUnder(outline[0]!), outline)])
+    edits.add('Draw a floor', 'floor', [freshFloor(doc.now, floorUnder(outline[0]!), outline)])
   }
   function makeWalls(spots: Spot[]): void {
     const walls: Wall[] = []
     for (const [i, to] of spots.slice(1).entries()) {
       const taken = walls.map(({ id }) => id)
-      walls.push(freshWall(doc.show!, spots[i]!, to, floorUnder(spots[0]!), taken))
+      walls.push(freshWall(doc.now, spots[i]!, to, floorUnder(spots[0]!), taken))
     }
     if (walls.length > 0) edits.add(walls.length === 1 ? 'Draw a wall' : 'Draw walls', 'wall', walls)
   }
@@ -149,7 +149,7 @@ export function usePlanDrawing(reach: Reach) {
     if (tool.value === 'door') openings.hover(event)
     if (isWalk()) await walks.look(corners.pointer.value, event.altKey)
     else if (tool.value === 'floor' && corners.run.value.length === 0)
-      fills.value = event.shiftKey ? undefined : await paths.enclosure(doc.show!, view.storey, spotAt(event))
+      fills.value = event.shiftKey ? undefined : await paths.enclosure(doc.now, view.storey, spotAt(event))
   }
 
   function clear(): void {

@@ -1,3 +1,4 @@
+import { withId } from '~~/core/base'
 import { shallowRef } from 'vue'
 import type { Editor, Spot } from '~~/core/show'
 import { useShow } from '~/document/show'
@@ -42,7 +43,7 @@ export function usePlanGestures({ spotAt, pan, pixel }: Reach) {
     return [snapped(x, event.altKey), snapped(z, event.altKey)]
   }
   const under = (event: { clientX: number; clientY: number }): ThingRef[] =>
-    thingsUnder(doc.show!, view.storey, ...spotAt(event), pixel())
+    thingsUnder(doc.now, view.storey, ...spotAt(event), pixel())
   const isSame = (a: ThingRef, b: ThingRef) => a.kind === b.kind && a.id === b.id
   const NONE: ThingRef = { kind: 'floor', id: '' }
   const isChosen = (one: ThingRef) => selection.things.some((each) => isSame(each, one))
@@ -80,7 +81,7 @@ export function usePlanGestures({ spotAt, pan, pixel }: Reach) {
 
   /** Moves what is under the pointer, with what is chosen together with it; a press without a move chooses. */
   function move(held: ThingRef, top: ThingRef, event: PointerEvent) {
-    const before = doc.show!
+    const before = doc.now
     const together = isChosen(held) ? selection.things : [held]
     const [x0, z0] = spotAt(event)
     const work = (e: PointerEvent) =>
@@ -105,7 +106,7 @@ export function usePlanGestures({ spotAt, pan, pixel }: Reach) {
 
   /** A zone that is put onto a doorway fits itself to it. */
   function fitToDoorway(edit: Editor, id: string) {
-    const zone = edit.show.zones.find((each) => each.id === id)!
+    const zone = withId(edit.show.zones, id)
     const door = doorwayAt(edit.show, zone)
     if (door) edit.set(['zones', id, 'shape'], fittedTo(edit.show, door))
   }
@@ -114,7 +115,7 @@ export function usePlanGestures({ spotAt, pan, pixel }: Reach) {
     event.stopPropagation()
     const [one] = selection.things
     if (!one) return
-    const name = nameOfThing(doc.show!, one)
+    const name = nameOfThing(doc.now, one)
     const work = (e: PointerEvent) => carrying((edit) => hold.drag(edit, ...spot(e), e.altKey))
     followPointer(event, {
       move: (e, far) => far && doc.drag(work(e)),
@@ -144,7 +145,7 @@ export function usePlanGestures({ spotAt, pan, pixel }: Reach) {
   /** Chooses everything whose place lies between two corners. */
   function chooseSeveral(event: PointerEvent) {
     const a = spotAt(event)
-    const show = doc.show!
+    const show = doc.now
     followPointer(event, {
       move: (e) => (lasso.value = { a, b: spotAt(e) }),
       end: (e, far) => {
@@ -177,7 +178,7 @@ export function usePlanGestures({ spotAt, pan, pixel }: Reach) {
   /** What a click would choose, for the pointer and the foot of the plan. */
   const nameUnder = (event: PointerEvent): string | undefined => {
     const top = under(event)[0]
-    return top && top.kind !== 'floor' ? nameOfThing(doc.show!, top) : undefined
+    return top && top.kind !== 'floor' ? nameOfThing(doc.now, top) : undefined
   }
   return { press, takeHold, lasso, nameUnder }
 }

@@ -27,7 +27,7 @@ export function useOpeningDrawing({ spotAt, pixel }: Reach, done: () => void) {
   /** The stretch of a wall that an opening would take. */
   const stretch = shallowRef<[Spot, Spot]>()
 
-  const walls = (): readonly Wall[] => seenThings(doc.show!, 'wall', view.storey)
+  const walls = (): readonly Wall[] => seenThings(doc.now, 'wall', view.storey)
   /** The wall that is nearest to a spot, if one is near. */
   const wallBy = ([x, z]: Spot): Wall | undefined =>
     walls()
@@ -77,7 +77,7 @@ export function useOpeningDrawing({ spotAt, pixel }: Reach, done: () => void) {
     if (!frame) return
     stretch.value = undefined
     done()
-    edits.add('Hang a door', 'prop', [freshDoor(doc.show!, frame)])
+    edits.add('Hang a door', 'prop', [freshDoor(doc.now, frame)])
   }
   return { stretch, press, hover, hang }
 }

@@ -47,7 +47,7 @@ export function useThingEdits() {
     if (done && things[0] && !give({ kind, id: things[0].id }, true)) selection.choose(kind, things[0].id)
     return done
   }
-  const drawZone = (shape: Shape) => add('Draw a zone', 'zone', [freshZone(doc.show!, shape)])
+  const drawZone = (shape: Shape) => add('Draw a zone', 'zone', [freshZone(doc.now, shape)])
 
   /** Puts things of a show into this one, so far from where they are there, and chooses them. */
   function put(label: string, from: Show, things: readonly ThingRef[], isOwn: boolean, dx: number, dz: number): void {
@@ -62,11 +62,11 @@ export function useThingEdits() {
     if (done) selection.chooseAll(made)
   }
   const duplicate = (refs: readonly ThingRef[] = selection.things): void =>
-    put(`Duplicate ${called(refs)}`, doc.show!, refs, true, BESIDE, BESIDE)
+    put(`Duplicate ${called(refs)}`, doc.now, refs, true, BESIDE, BESIDE)
 
   /** Several things in a few words. */
   const called = (refs: readonly ThingRef[]): string =>
-    refs.length === 1 ? nameOfThing(doc.show!, refs[0]!) : count(refs.length, 'thing')
+    refs.length === 1 ? nameOfThing(doc.now, refs[0]!) : count(refs.length, 'thing')
 
   /** Deletes things; what depends on them is asked about first. */
   function remove(refs: readonly ThingRef[] = selection.things): void {
@@ -74,9 +74,9 @@ export function useThingEdits() {
     const dependents = [
       ...new Set(
         refs.flatMap((ref) =>
-          usesOfThing(doc.show!, ref)
+          usesOfThing(doc.now, ref)
             .filter(({ keys }) => !refs.some((other) => isWithin(keys, other)))
-            .map((use) => ownerOf(doc.show!, use)),
+            .map((use) => ownerOf(doc.now, use)),
         ),
       ),
     ]
@@ -91,19 +91,19 @@ export function useThingEdits() {
       if (instead !== undefined) selection.choose(first!.kind, instead)
     }
     if (dependents.length === 0) return goOn()
-    asked.value = { label, dependents, others: refs.length === 1 ? othersLike(doc.show!, refs[0]!) : [], goOn }
+    asked.value = { label, dependents, others: refs.length === 1 ? othersLike(doc.now, refs[0]!) : [], goOn }
   }
   /** Whether a reference stands in a thing. */
   function isWithin(keys: readonly (string | number)[], { kind, id }: ThingRef): boolean {
     const list = listAddress(kind)
     if (!list.every((key, i) => keys[i] === key)) return false
     const index = Number(keys[list.length])
-    return thingsOf(doc.show!, kind)[index]?.id === id
+    return thingsOf(doc.now, kind)[index]?.id === id
   }
 
   function nudge(dx: number, dz: number): void {
     const refs = selection.things
-    const before = doc.show!
+    const before = doc.now
     doc.edit(
       `Move ${called(refs)}`,
       carrying((edit) => moveThings(edit, before, refs, dx, dz)),

@@ -28,7 +28,7 @@ export function useWalkDrawing() {
   /** Goes on to a spot; `stays` tells whether one is still drawing when the way there is found. */
   async function add(at: Spot, straight: boolean, stays: () => boolean): Promise<void> {
     const last = points.value.at(-1)
-    const leg = last && !straight ? await paths.route(doc.show!, last, at, heights(last, at)) : []
+    const leg = last && !straight ? await paths.route(doc.now, last, at, heights(last, at)) : []
     if (!stays()) return
     legs.value = [...legs.value, leg]
     points.value = [...points.value, at]
@@ -36,7 +36,7 @@ export function useWalkDrawing() {
   }
   async function look(to: Spot, straight: boolean): Promise<void> {
     const from = points.value.at(-1)
-    if (from) lead.value = straight ? [] : await paths.routeLately(doc.show!, from, to, heights(from, to))
+    if (from) lead.value = straight ? [] : await paths.routeLately(doc.now, from, to, heights(from, to))
   }
   function takeBack(): void {
     points.value = points.value.slice(0, -1)
@@ -55,10 +55,10 @@ export function useWalkDrawing() {
     // Who walks over a ramp goes by its foot and its head, however straight that is from above.
     const way = stops.flatMap((at, i) => {
       const next = stops[i + 1]
-      return next ? [at, ...alongFloors(doc.show!.place.floors, at, next).map(rounded)] : [at]
+      return next ? [at, ...alongFloors(doc.now.place.floors, at, next).map(rounded)] : [at]
     })
     const walk = freshWalk(
-      doc.show!,
+      doc.now,
       way.map((at) => freshPoint(at)),
     )
     if (!doc.edit(`Draw ${walk.name}`, (edit) => edit.add(['walks'], walk))) return

@@ -27,7 +27,7 @@ const { width, height } = useElementSize(frame)
 
 /** The middle of what is seen (m above nought). */
 const middle = ref<number>()
-const show = computed(() => doc.show!)
+const show = computed(() => doc.now)
 const floors = computed(() => floorsCut(show.value, props.cut))
 const walls = computed(() => wallsCut(show.value, props.cut))
 const prompts = computed(() => promptsHung(show.value).filter(({ over }) => isNearCut(props.cut, over)))

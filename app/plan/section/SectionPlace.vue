@@ -10,7 +10,7 @@ const props = defineProps<{ cut: Cut; pixel: number }>()
 const doc = useShow()
 const selection = useSelection()
 
-const show = computed(() => doc.show!)
+const show = computed(() => doc.now)
 const floors = computed(() => floorsCut(show.value, props.cut))
 const walls = computed(() => wallsCut(show.value, props.cut))
 const zones = computed(() => zonesCut(show.value, props.cut))

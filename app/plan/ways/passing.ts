@@ -24,7 +24,7 @@ export const usePassing = defineStore('passing', () => {
     const { zone } = selection
     if (!zone) return
     const began = performance.now()
-    const found = await paths.passing(doc.show!, zone)
+    const found = await paths.passing(doc.now, zone)
     took = performance.now() - began
     if (found && selection.zone?.id === zone.id) passing.value = { ...found, zone: zone.id }
   }
@@ -51,7 +51,7 @@ export const usePassing = defineStore('passing', () => {
 
   async function close(): Promise<boolean> {
     const { zone } = selection
-    const shape = zone && (await paths.widened(doc.show!, zone))
+    const shape = zone && (await paths.widened(doc.now, zone))
     if (!zone || !shape) return false
     return doc.edit(`Widen ${zone.name}`, (edit) => edit.set(['zones', zone.id, 'shape'], shape))
   }

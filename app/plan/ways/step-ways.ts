@@ -1,3 +1,4 @@
+import { withId } from '~~/core/base'
 import { movedBy } from '~~/core/engine'
 import {
   cueAt,
@@ -32,8 +33,8 @@ export interface StepWay {
 const NOTHING: StepWay = { moved: [], lines: [], spots: [], marks: [], reaches: [] }
 
 const spotOf = ({ at: [x, , z] }: Pick<Mark, 'at'>): Spot => [x, z]
-const propIn = (show: Show, id: string): Prop => show.place.props.find((prop) => prop.id === id)!
-const markIn = (show: Show, id: string): Mark => show.place.marks.find((mark) => mark.id === id)!
+const propIn = (show: Show, id: string): Prop => withId(show.place.props, id)
+const markIn = (show: Show, id: string): Mark => withId(show.place.marks, id)
 function zoneSpot(show: Show, id: string): Spot[] {
   const zone = show.zones.find((each) => each.id === id)
   if (!zone) return []

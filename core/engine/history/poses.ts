@@ -1,3 +1,4 @@
+import { withId } from '../../base'
 import type { Point, Prop, Show, Spot } from '../../show'
 import { fromFrame, type Frame } from '../../space'
 import type { ChannelHistory } from './channel-at'
@@ -61,7 +62,7 @@ export function movedBy(
   return { at: [x, prop.at[1] + sy, z], yaw: prop.yaw + turn }
 }
 
-const propIn = (show: Show, id: string): Prop => show.place.props.find((prop) => prop.id === id)!
+const propIn = (show: Show, id: string): Prop => withId(show.place.props, id)
 
 /** Where a prop stands and how it is turned at a time of a run. */
 export const frameIn = (show: Show, motions: Motions, id: string, t: number): Frame =>

@@ -1,4 +1,4 @@
-import { memoFor } from '../../base'
+import { memoFor, withId } from '../../base'
 import type { Look, Point, Show, Target, Walk, WalkPoint } from '../../show'
 import { pieceBetween, standing, yawOf, type Aim, type Intervals, type Piece } from '../../space'
 import type { Layout } from './layout'
@@ -78,8 +78,8 @@ export type Stop = Omit<WalkPoint, 'arrive'> & { faces?: number }
 
 /** Where a target is: a mark, or the middle of a prop. */
 export function placeOfTarget(show: Show, target: Target): Point {
-  if ('mark' in target) return show.place.marks.find((m) => m.id === target.mark)!.at
-  const prop = show.place.props.find((p) => p.id === target.prop)!
+  if ('mark' in target) return withId(show.place.marks, target.mark).at
+  const prop = withId(show.place.props, target.prop)
   return [prop.at[0], prop.at[1] + prop.size[1] / 2, prop.at[2]]
 }
 

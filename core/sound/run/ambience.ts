@@ -1,4 +1,4 @@
-import { amplitude } from '../../base'
+import { amplitude, withId } from '../../base'
 import { DEFAULT_REACH } from '../../engine'
 import {
   cueAt,
@@ -120,7 +120,7 @@ function ambientOf(show: Show, zone: Zone, cue: string, step: Ambient, energies:
   const known = energies.of(step.sound, place !== undefined)
   if (!known) return undefined
   const gain = step.kind === 'bed' ? amplitude(step.gain) ** 2 : middleLevel(step.gain)
-  const name = show.sounds.find(({ id }) => id === step.sound)!.name
+  const name = withId(show.sounds, step.sound).name
   return { ...base, name, kind: step.kind === 'bed' ? 'bed' : 'loop', power: known.power * gain * bus }
 }
 
@@ -197,7 +197,7 @@ export function ambienceMap(
       if (y !== undefined) heights[row * columns + column] = y
     }
   for (const [id, heard] of groupedByZone(sounds)) {
-    const zone = show.zones.find((each) => each.id === id)!
+    const zone = withId(show.zones, id)
     const reached = new Reached(show, zone)
     const [bx0, , bz0, bx1, , bz1] = solidOf(zone.shape).bounds
     const r = show.player.radius
