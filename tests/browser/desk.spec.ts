@@ -297,22 +297,29 @@ test('with the server away editing goes on, survives closing the page, and is se
 })
 
 test('shows are made, renamed, binned and brought in from their list', async ({ page, server }) => {
+  /** Names that no run before has left in the list. */
+  const own = (name: string) => `${name} ${mark}`
+  const mark = Date.now().toString(36)
   await page.goto(server.url)
-  await page.getByRole('textbox', { name: 'Name of a new show' }).fill('From the list')
+  await page.getByRole('textbox', { name: 'Name of a new show' }).fill(own('From the list'))
   await page.getByRole('button', { name: 'New show' }).click()
   await expect(score(page)).toContainText('No zone yet')
   await page.getByRole('link', { name: /Esvik/ }).click()
-  const row = page.getByRole('listitem').filter({ hasText: 'From the list' })
+  const row = page.getByRole('listitem').filter({ hasText: own('From the list') })
   await row.getByRole('button', { name: 'Rename' }).click()
-  await page.getByRole('textbox', { name: 'New name' }).fill('Renamed')
+  await page.getByRole('textbox', { name: 'New name' }).fill(own('Renamed'))
   await page.keyboard.press('Enter')
-  const renamed = page.getByRole('listitem').filter({ hasText: 'Renamed' })
+  const renamed = page.getByRole('listitem').filter({ hasText: own('Renamed') })
   await renamed.getByRole('button', { name: 'Into the bin' }).click()
-  await page.getByRole('listitem').filter({ hasText: 'Renamed' }).getByRole('button', { name: 'Take it out' }).click()
-  await expect(renamed.getByRole('link', { name: 'Renamed' })).toBeVisible()
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: own('Renamed') })
+    .getByRole('button', { name: 'Take it out' })
+    .click()
+  await expect(renamed.getByRole('link', { name: own('Renamed') })).toBeVisible()
   // Each says how long it is and when it was opened, and is found by its name.
   await expect(renamed).toContainText(/0 zones · 00:\d\d long · opened/)
-  await page.getByRole('searchbox', { name: 'Find a show' }).fill('rename')
+  await page.getByRole('searchbox', { name: 'Find a show' }).fill(own('rename'))
   const inUse = page.getByRole('list', { name: 'Shows', exact: true }).getByRole('listitem')
   await expect(inUse).toHaveCount(1)
   await page.getByRole('searchbox', { name: 'Find a show' }).fill('')
@@ -321,14 +328,14 @@ test('shows are made, renamed, binned and brought in from their list', async ({ 
   const titles = await inUse.locator('a[href^="/show/"]').allTextContents()
   expect(titles.filter(Boolean)).toEqual([...titles.filter(Boolean)].sort((a, b) => a.localeCompare(b)))
   // What can be said against one before anybody opens it stands there, too.
-  const { id } = await newShow(server.url, 'With a dead rule')
+  const { id } = await newShow(server.url, own('With a dead rule'))
   const dead = { id: 'r', on: { at: 'clock', seconds: 1 }, cue: 'c', chance: 0 }
   await edit(server.url, id, 1, [
     { op: 'add', path: '/cues/-', value: { id: 'c', name: 'C', steps: [], for: 'everyone', scare: false } },
     { op: 'add', path: '/rules/-', value: dead },
   ])
   await page.reload()
-  await expect(inUse.filter({ hasText: 'With a dead rule' })).toContainText('1 rule can never fire')
+  await expect(inUse.filter({ hasText: own('With a dead rule') })).toContainText('1 rule can never fire')
   await expect(renamed).not.toContainText('never fire')
   await page.getByLabel('Show to import').setInputFiles({
     name: 'broken.esvik.json',
@@ -347,7 +354,7 @@ test('shows are made, renamed, binned and brought in from their list', async ({ 
   })
   await expect(page.getByRole('status')).toContainText('Brought in Renamed.esvik.zip.')
   // Two shows of one name couldn’t be told apart.
-  await expect(page.getByRole('link', { name: 'Renamed, brought in', exact: true })).toBeVisible()
+  await expect(page.getByRole('link', { name: `${own('Renamed')}, brought in`, exact: true })).toBeVisible()
 })
 
 test('a second window sees edits, says so, and both keep theirs', async ({ page, context, server }) => {
