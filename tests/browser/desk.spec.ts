@@ -319,7 +319,7 @@ test('shows are made, renamed, binned and brought in from their list', async ({ 
   await expect(renamed.getByRole('link', { name: own('Renamed') })).toBeVisible()
   // Each says how long it is and when it was opened, and is found by its name.
   await expect(renamed).toContainText(/0 zones · 00:\d\d long · opened/)
-  await page.getByRole('searchbox', { name: 'Find a show' }).fill(own('rename'))
+  await page.getByRole('searchbox', { name: 'Find a show' }).fill(mark)
   const inUse = page.getByRole('list', { name: 'Shows', exact: true }).getByRole('listitem')
   await expect(inUse).toHaveCount(1)
   await page.getByRole('searchbox', { name: 'Find a show' }).fill('')
