@@ -132,7 +132,8 @@ const held = steady(() => heldWithin(doc.resting!, resting.value))
 const meant = steady(() => doc.resting!.zones.filter(({ id }) => resting.value.holds?.includes(id)))
 const holding = computed((): Found | undefined => {
   if (meant.value.length === 0) return undefined
-  const out = meant.value.filter((zone) => !held.value.includes(zone))
+  const isHeld = new Set(held.value.map(({ id }) => id))
+  const out = meant.value.filter(({ id }) => !isHeld.has(id))
   const names = (zones: readonly Zone[]) => zones.map(({ name }) => name).join(', ')
   if (out.length === 0) return { key: 'holds', good: true, says: `It holds ${names(meant.value)}`, more: 'as it must.' }
   const shape = reachingAround(doc.now, props.zone, meant.value)
@@ -151,7 +152,7 @@ const near = steady(() => {
   const show = doc.resting!
   const [x0, y0, z0, x1, y1, z1] = solidOfZone(show, resting.value).bounds
   return show.zones.filter((other) => {
-    if (other === resting.value || meant.value.includes(other)) return false
+    if (other.id === props.zone.id || meant.value.some(({ id }) => id === other.id)) return false
     const [a0, b0, c0, a1, b1, c1] = solidOfZone(show, other).bounds
     return a0 <= x1 && a1 >= x0 && b0 <= y1 && b1 >= y0 && c0 <= z1 && c1 >= z0
   })
