@@ -8,14 +8,11 @@ defineEmits<{ rename: [name: string] }>()
 
 <template>
   <div class="min-w-0 flex-1">
-    <h2 class="text-[17px] leading-tight font-semibold" :class="{ 'text-lamp': lit }">
-      <PartText
-        :name="called ?? 'Name'"
-        :value="name"
-        class="!border-transparent hover:!border-lamp"
-        :class="{ '!text-lamp': lit }"
-        @change="$emit('rename', $event)"
-      />
+    <h2
+      class="text-[17px] leading-tight font-semibold [&_.part]:!border-transparent [&_.part:hover]:!border-lamp"
+      :class="{ '[&_.part]:!text-lamp': lit }"
+    >
+      <PartText :name="called ?? 'Name'" :value="name" @change="$emit('rename', $event)" />
     </h2>
     <p class="text-xs text-bone-3">
       <slot>{{ facts }}</slot>
