@@ -9,7 +9,7 @@ import {
   LineElement,
   PointElement,
 } from 'chart.js'
-import { placesOf, saidAt, valueAt, type Charted } from './chart'
+import { placesOf, saidAt, saysAt, type Charted } from './chart'
 import { configOf } from './config'
 
 /** A chart: drawn by Chart.js, gone through with the arrow keys, with a table of its values. `at`: where the playhead is along it. */
@@ -22,12 +22,12 @@ let drawn: Chart | undefined
 const xOf = shallowRef<(x: number) => number>()
 function draw() {
   if (!canvas.value) return
-  const { data, options } = configOf(props.chart)
+  const config = configOf(props.chart)
   if (drawn) {
-    drawn.data = data
-    drawn.options = options!
+    drawn.data = config.data
+    drawn.options = config.options!
     drawn.update('none')
-  } else drawn = new Chart(canvas.value, configOf(props.chart))
+  } else drawn = new Chart(canvas.value, config)
   measure()
 }
 const measure = () => (xOf.value = drawn && ((x) => drawn!.scales.x!.getPixelForValue(x)))
@@ -61,10 +61,7 @@ const rows = computed(() =>
   placesOf(props.chart.series, MOST_ROWS)
     .map((x) => ({
       x,
-      values: props.chart.series.map((one) => {
-        const y = valueAt(one, x)
-        return y === undefined ? '' : one.says(y)
-      }),
+      values: props.chart.series.map((one) => saysAt(one, x) ?? ''),
     }))
     .filter(({ values }, i, all) => i === 0 || String(values) !== String(all[i - 1]!.values)),
 )

@@ -53,12 +53,18 @@ export function valueAt({ points, as }: Series, x: number): number | undefined {
   return best?.y
 }
 
+/** What a series has at a place, in words; undefined where it has nothing. */
+export function saysAt(series: Series, x: number): string | undefined {
+  const y = valueAt(series, x)
+  return y === undefined ? undefined : series.says(y)
+}
+
 /** A place of a chart in words: where, and what each series has there. */
 export const saidAt = ({ saysX, series }: Charted, x: number): string =>
   [
     saysX(x),
     ...series.flatMap((one) => {
-      const y = valueAt(one, x)
-      return y === undefined ? [] : [`${one.name} ${one.says(y)}`]
+      const says = saysAt(one, x)
+      return says === undefined ? [] : [`${one.name} ${says}`]
     }),
   ].join(', ')

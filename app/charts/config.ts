@@ -68,7 +68,6 @@ export const configOf = ({
   below,
   limits = [],
 }: Charted): ChartConfiguration<Kinds, { x: number; y: number }[]> => ({
-  // prettier-ignore
   type: 'line',
   data: { datasets: [...limits.map((limit) => limited(limit, x)), ...series.flatMap((one) => drawn(one, y))] },
   options: {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { usesOf, type Cue, setField, type ValueIn } from '~~/core/show'
+import { usesOf, type Cue } from '~~/core/show'
+import { useFields } from '~/document/fields'
 import { useShow } from '~/document/show'
 import { useSelection } from '~/frame/selection'
 import { useView } from '~/frame/view'
@@ -36,8 +37,7 @@ const asks = ref(false)
 
 /** The steps as they come in time; those of one time in the order in which they begin. */
 const inTime = computed(() => [...props.cue.steps].sort((a, b) => a.at - b.at))
-const set = <F extends keyof Cue>(field: F, value: ValueIn<Cue, F>, label: string) =>
-  doc.edit(label, (e) => setField(e, 'cues', props.cue.id, field, value))
+const { set } = useFields('cues', () => props.cue.id)
 function remove(instead?: string) {
   const { cue } = props
   asks.value = false

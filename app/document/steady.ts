@@ -42,3 +42,17 @@ export function fieldwise<T extends object>(of: () => T | undefined): T {
         : undefined,
   })
 }
+
+/** The things of a list, each seen field by field: the list is another only when others are in it or they stand otherwise. */
+export function eachFieldwise<T extends { id: string }>(of: () => readonly T[]): ComputedRef<T[]> {
+  const list = computed(of)
+  const ids = steady(() => list.value.map(({ id }) => id))
+  const seen = new Map<string, T>()
+  return computed(() =>
+    ids.value.map((id) => {
+      const thing = seen.get(id) ?? fieldwise(() => list.value.find((each) => each.id === id))
+      seen.set(id, thing)
+      return thing
+    }),
+  )
+}

@@ -1,3 +1,4 @@
+import { createSharedComposable } from '@vueuse/core'
 import { computed } from 'vue'
 import { lanesOf } from '~~/core/score'
 import { useShow } from '~/document/show'
@@ -5,8 +6,8 @@ import { steady } from '~/document/steady'
 import { useRun } from '~/run/current-run'
 import { isFiltered, laneFilter, lanesThrough } from './lane-filter'
 
-/** The lanes of the run that are seen. Who only names or counts them is not drawn anew with each run. */
-export function useLanes() {
+/** The lanes of the run that are seen, worked out once for all who show them. Who only names or counts them is not drawn anew with each run. */
+export const useLanes = createSharedComposable(() => {
   const doc = useShow()
   const runs = useRun()
   const all = computed(() => (runs.score ? lanesOf(runs.score) : []))
@@ -19,4 +20,4 @@ export function useLanes() {
   const only = steady(() => (isFiltered.value ? lanes.value.map((lane) => lane.zone) : undefined))
   const counts = steady(() => ({ seen: lanes.value.length, all: all.value.length }))
   return { lanes, heads, only, counts }
-}
+})

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { type Editor, type Pool, setField, type ValueIn, type Range } from '~~/core/show'
+import type { Editor, Range } from '~~/core/show'
 import PartChoice from '~/parts/PartChoice.vue'
 import PartNumber from '~/parts/PartNumber.vue'
 import PartText from '~/parts/PartText.vue'
+import { useFields } from '~/document/fields'
 import { useShow } from '~/document/show'
 import { useSelection } from '~/frame/selection'
 import { useView } from '~/frame/view'
@@ -21,8 +22,7 @@ const selection = useSelection()
 const pool = computed(() => store.pool)
 const { draws, minute, scatter, again } = usePoolDraws(pool)
 const users = computed(() => (pool.value ? (store.users.pools.get(pool.value.id) ?? []) : []))
-const set = <F extends keyof Pool>(field: F, value: ValueIn<Pool, F>, label: string) =>
-  doc.edit(label, (edit) => setField(edit, 'pools', pool.value!.id, field, value))
+const { set } = useFields('pools', () => pool.value!.id)
 const DRAWS = [
   { value: 'shuffle' as const, words: 'each once before any comes again' },
   { value: 'random' as const, words: 'at random by weight' },

@@ -31,8 +31,6 @@ function sampled(folder, share) {
   })
 }
 
-/** What became of the changes of a folder: noticed, or run into time, or not. */
-const counts = new Map()
 for (const folder of folders) {
   const results = await new Stryker({
     testRunner: 'vitest',
@@ -49,11 +47,8 @@ for (const folder of folders) {
     allowConsoleColors: false,
     logLevel: 'warn',
   }).runMutationTest()
-  const tally = counts.get(folder) ?? { noticed: 0, unnoticed: 0 }
-  for (const { status } of results)
-    if (status === 'Killed' || status === 'Timeout') tally.noticed++
-    else if (status === 'Survived' || status === 'NoCoverage') tally.unnoticed++
-  counts.set(folder, tally)
-  const all = tally.noticed + tally.unnoticed
-  console.log(`${folder}: ${((100 * tally.noticed) / all).toFixed(1)} % of ${all} changes are noticed`)
+  const count = (...statuses) => results.filter(({ status }) => statuses.includes(status)).length
+  const noticed = count('Killed', 'Timeout')
+  const all = noticed + count('Survived', 'NoCoverage')
+  console.log(`${folder}: ${((100 * noticed) / all).toFixed(1)} % of ${all} changes are noticed`)
 }

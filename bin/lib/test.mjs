@@ -43,8 +43,15 @@ function part(name, work) {
   said(`${passed ? 'passed' : 'FAILED'}: ${name}, ${Math.round((Date.now() - began) / 1000)} s`)
 }
 
-/** What types are asked by: those of the page's framework, and those that core gives. */
-const typed = () => run(bin('nuxt'), ['prepare', '--logLevel=silent']) && run(bin('tsc'), ['-b', 'core'])
+/** Does something at the first call, and says from then on what came of it. */
+function once(work) {
+  let passed
+  return () => (passed ??= work())
+}
+/** What the page's framework writes for types and tests. */
+const prepared = once(() => run(bin('nuxt'), ['prepare', '--logLevel=silent']))
+/** What types are asked by: those of the framework, and those that core gives. */
+const typed = once(() => prepared() && run(bin('tsc'), ['-b', 'core']))
 part(
   'lint',
   () =>
@@ -60,10 +67,7 @@ part(
     run(bin('vue-tsc'), ['--noEmit', '-p', 'tsconfig.check.json']) &&
     run(bin('tsc'), ['--noEmit', '-p', 'tsconfig.core-tests.json']),
 )
-part(
-  'unit',
-  () => run(bin('nuxt'), ['prepare', '--logLevel=silent']) && run(bin('vitest'), ['run', '--project', 'unit']),
-)
+part('unit', () => prepared() && run(bin('vitest'), ['run', '--project', 'unit']))
 
 /** What the tests make sound files with: other people's programs. */
 const SOUND_MAKERS = ['ffmpeg', 'sox', 'espeak-ng']

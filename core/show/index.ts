@@ -22,6 +22,7 @@ export {
   type Address,
   type FieldFor,
   type FieldOf,
+  type ThingOf,
   type ValueAt,
   type ValueIn,
   type ValueOn,

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { steady, fieldwise } from '~/document/steady'
+import { eachFieldwise } from '~/document/steady'
 import { kitRulesOf, type Kit, type Rule, type Zone } from '~~/core/show'
 import { makeOwn } from '~/document/making/kit-parts'
 import { useSelection } from '~/frame/selection'
@@ -19,10 +19,7 @@ const selection = useSelection()
 const others = computed(() => doc.now.zones.filter((z) => z.kit === props.kit.id).length - 1)
 /** Whose rules are seen and changed. */
 const here = defineModel<boolean>('here', { required: true })
-const rules = computed(() => (here.value ? kitRulesOf(doc.now, props.zone) : props.kit.rules))
-const ids = steady(() => rules.value.map(({ id }) => id))
-/** Its rules, each seen field by field. */
-const shown = computed(() => ids.value.map((id) => fieldwise(() => rules.value.find((rule) => rule.id === id))))
+const rules = eachFieldwise(() => (here.value ? kitRulesOf(doc.now, props.zone) : props.kit.rules))
 const dials = ref<string>()
 const CHOSEN = '!border-lamp !text-lamp'
 /** What a zone can have otherwise than its kit, where the field's own name doesn't say it. */
@@ -62,7 +59,7 @@ const makeItsOwn = () => doc.edit(`Give ${props.zone.name} rules of its own`, (e
       <button class="chip" :class="here ? CHOSEN : ''" :aria-pressed="here" @click="here = true">Only here</button>
     </div>
     <KitParts :zone="zone" :kit="kit" />
-    <article v-for="rule in shown" :key="rule.id" :aria-label="`Rule ${rule.name ?? rule.id}`">
+    <article v-for="rule in rules" :key="rule.id" :aria-label="`Rule ${rule.name ?? rule.id}`">
       <RuleSentence :zone="zone" :rule="rule" :kit="kit" :here="here" />
       <RuleProspects :zone="zone" :rule="rule" :kit="kit" />
       <RuleUnmet :zone="zone" :rule="rule" :kit="kit" />

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { distanceToOutline } from '~~/core/space'
-import { type Editor, type Floor, setField, type FieldFor } from '~~/core/show'
+import type { Floor } from '~~/core/show'
 import { addressOf } from '~/document/things'
+import { useFields } from '~/document/fields'
 import { useShow } from '~/document/show'
 import { count, plain } from '~/words/time'
 import PartChoice from '~/parts/PartChoice.vue'
@@ -63,8 +64,7 @@ const rise = computed(() => {
   )
   return (Math.atan2(Math.abs(slopeTo.y - y), run) * 180) / Math.PI
 })
-const put = (field: FieldFor<Floor, number>) => (edit: Editor, value: number) =>
-  setField(edit, 'floors', props.floor.id, field, value)
+const { put } = useFields('floors', () => props.floor.id)
 </script>
 
 <template>

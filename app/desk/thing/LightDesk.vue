@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { thousandths } from '~~/core/base'
 import { falloff } from '~~/core/light'
-import { type Editor, type Light, setField, type FieldFor, type FieldOf, type ValueIn, type Point } from '~~/core/show'
+import type { Editor, Light, FieldOf, Point } from '~~/core/show'
 import { addressOf } from '~/document/things'
+import { useFields } from '~/document/fields'
 import { useShow } from '~/document/show'
 import { plain } from '~/words/time'
 import PartChoice from '~/parts/PartChoice.vue'
@@ -15,12 +16,9 @@ const props = defineProps<{ light: Light }>()
 const doc = useShow()
 const facts = computed(() => `light, ${plain(props.light.candela, 1)} cd · reaches ${plain(props.light.reach, 1)} m`)
 const at = <F extends FieldOf<Light> & string>(field: F) => addressOf('light', props.light.id, field)
-const put = (field: FieldFor<Light, number>) => (edit: Editor, value: number) =>
-  setField(edit, 'lights', props.light.id, field, value)
+const { put, set } = useFields('lights', () => props.light.id)
 const putAt = (index: number) => (edit: Editor, value: number) =>
   edit.set(at('at'), props.light.at.with(index, value) as Point)
-const set = <F extends keyof Light>(field: F, value: ValueIn<Light, F>, label: string) =>
-  doc.edit(label, (e) => setField(e, 'lights', props.light.id, field, value))
 const ties = computed(() => [
   { value: '', words: 'stays where it is' },
   { value: '@', words: 'is carried by the player' },

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { type Editor, type Mark, setField, type FieldFor, type FieldOf, type Point } from '~~/core/show'
+import type { Editor, Mark, FieldOf, Point } from '~~/core/show'
+import { useFields } from '~/document/fields'
 import { addressOf } from '~/document/things'
 import PartNumber from '~/parts/PartNumber.vue'
 import ThingHead from './ThingHead.vue'
@@ -7,8 +8,7 @@ import ThingHead from './ThingHead.vue'
 /** A mark as a sentence: where it is, which way it faces, and how wide a camera sees there. */
 const props = defineProps<{ mark: Mark }>()
 const at = <F extends FieldOf<Mark> & string>(field: F) => addressOf('mark', props.mark.id, field)
-const put = (field: FieldFor<Mark, number>) => (edit: Editor, value: number) =>
-  setField(edit, 'marks', props.mark.id, field, value)
+const { put } = useFields('marks', () => props.mark.id)
 const putAt = (index: number) => (edit: Editor, value: number) =>
   edit.set(at('at'), props.mark.at.with(index, value) as Point)
 const facts = computed(() => (props.mark.kind === 'camera' ? 'camera mark' : 'standing mark'))

@@ -1,15 +1,7 @@
 <script setup lang="ts">
-import {
-  type Editor,
-  type Prop,
-  type PropForm,
-  setField,
-  type FieldFor,
-  type FieldOf,
-  type ValueIn,
-  type Point,
-} from '~~/core/show'
+import type { Editor, Prop, PropForm, FieldOf, Point } from '~~/core/show'
 import { addressOf } from '~/document/things'
+import { useFields } from '~/document/fields'
 import { useShow } from '~/document/show'
 import { useSelection } from '~/frame/selection'
 import { frameOfDoor } from '~/plan/forms/doors'
@@ -28,8 +20,7 @@ const facts = computed(
     `${FORMS.find(({ value }) => value === (props.prop.form ?? props.prop.kind))?.words ?? props.prop.kind} ${props.prop.size.map((m) => plain(m, 2)).join(' × ')} m`,
 )
 const at = <F extends FieldOf<Prop> & string>(field: F) => addressOf('prop', props.prop.id, field)
-const put = (field: FieldFor<Prop, number>) => (edit: Editor, value: number) =>
-  setField(edit, 'props', props.prop.id, field, value)
+const { put, set } = useFields('props', () => props.prop.id)
 const putIn = (field: 'at' | 'size', index: number) => (edit: Editor, value: number) =>
   edit.set(
     at(field),
@@ -61,8 +52,6 @@ function setForm(form: Prop['kind'] | PropForm) {
 }
 /** The opening that it hangs in. */
 const frame = computed(() => frameOfDoor(doc.now, props.prop))
-const set = <F extends keyof Prop>(field: F, value: ValueIn<Prop, F>, label: string) =>
-  doc.edit(label, (e) => setField(e, 'props', props.prop.id, field, value))
 const sizes = computed(() =>
   props.prop.kind === 'cylinder' ? (['Diameter', 'Height'] as const) : (['Width', 'Height', 'Depth'] as const),
 )

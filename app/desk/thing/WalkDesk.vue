@@ -1,19 +1,11 @@
 <script setup lang="ts">
 import { thousandths, withId } from '~~/core/base'
-import {
-  freeId,
-  freeName,
-  type Editor,
-  type Look,
-  type Walk,
-  type WalkPoint,
-  setField,
-  type ValueIn,
-} from '~~/core/show'
+import { freeId, freeName, type Editor, type Look, type Walk, type WalkPoint } from '~~/core/show'
 import { throughWalls } from '~/plan/ways/through-walls'
 import { useWalkPoints } from '~/plan/ways/walk-points'
 import { useRun } from '~/run/current-run'
 import { useSelection } from '~/frame/selection'
+import { useFields } from '~/document/fields'
 import { useShow } from '~/document/show'
 import { count } from '~/words/time'
 import PartChoice from '~/parts/PartChoice.vue'
@@ -25,8 +17,7 @@ const doc = useShow()
 const selection = useSelection()
 const runs = useRun()
 const points = useWalkPoints()
-const set = <F extends keyof Walk>(field: F, value: ValueIn<Walk, F>, label: string) =>
-  doc.edit(`${label} ${props.walk.name}`, (e) => setField(e, 'walks', props.walk.id, field, value))
+const { set } = useFields('walks', () => props.walk.id)
 const point = computed(() => (selection.point === undefined ? undefined : props.walk.points[selection.point]))
 const pointLabel = computed(() => `Change a point of ${props.walk.name}`)
 function putPoint(edit: Editor, change: Partial<WalkPoint>) {
@@ -36,7 +27,7 @@ function putPoint(edit: Editor, change: Partial<WalkPoint>) {
 const setPoint = (change: Partial<WalkPoint>) => doc.edit(pointLabel.value, (e) => putPoint(e, change))
 /** The same way from its end to its begin: pauses, looks and keys stay where they are; paces go with their stretch. */
 function reverse() {
-  const { points } = props.walk
+  const { name, points } = props.walk
   set(
     'points',
     points.map((_, i) => {
@@ -44,7 +35,7 @@ function reverse() {
       const pace = points[points.length - 2 - i]?.pace
       return pace === undefined ? point : { ...point, pace }
     }),
-    'Reverse',
+    `Reverse ${name}`,
   )
 }
 function duplicate() {
@@ -81,7 +72,7 @@ const through = computed(() => throughWalls(doc.now, props.walk))
 /** What its body measures, if it isn't a player's. */
 const body = (field: 'radius' | 'height') => props.walk.body[field] ?? doc.now.player[field]
 function setKind(kind: Walk['body']['kind']) {
-  set('body', { ...props.walk.body, kind }, 'Body of')
+  set('body', { ...props.walk.body, kind }, `Body of ${props.walk.name}`)
 }
 /** More points than this are more than anybody goes through one by one. */
 const MOST = 300
@@ -110,7 +101,7 @@ const looks = computed((): { value: Look; words: string }[] => [
 
 <template>
   <div class="space-y-3">
-    <DeskHead :name="walk.name" @rename="set('name', $event, 'Rename')"
+    <DeskHead :name="walk.name" @rename="set('name', $event, `Rename ${walk.name}`)"
       >{{ walk.body.kind }} · {{ count(walk.points.length, 'point') }}</DeskHead
     >
     <div class="flex flex-wrap gap-1.5">

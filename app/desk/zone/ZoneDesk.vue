@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { steady, fieldwise } from '~/document/steady'
+import { eachFieldwise, steady } from '~/document/steady'
 import { fetched } from '~/frame/fetched'
-import { type Zone, setField, type ValueIn, type Rule } from '~~/core/show'
+import type { Zone } from '~~/core/show'
 import { useRun } from '~/run/current-run'
 import { useSelection } from '~/frame/selection'
 import { shareWithParts, takeKit as takesKit } from '~/document/making/kit-parts'
+import { useFields } from '~/document/fields'
 import { useShow } from '~/document/show'
 import { useView } from '~/frame/view'
 import { count, ordinal, plain } from '~/words/time'
@@ -77,16 +78,8 @@ function share() {
 const onlyHere = ref(false)
 const open = ref<string>()
 watch(() => props.zone.id, () => (onlyHere.value = false)) // prettier-ignore
-const ids = steady(() => props.zone.rules.map(({ id }) => id))
-const seen = new Map<string, Rule>()
-/** Its rules, each seen field by field. */
-const rules = computed(() =>
-  ids.value.map((id) => {
-    if (!seen.has(id)) seen.set(id, fieldwise(() => props.zone.rules.find((rule) => rule.id === id))) // prettier-ignore
-    return seen.get(id)!
-  }),
-)
-const shown = computed(() => (ids.value.includes(open.value!) ? open.value : ids.value[0]))
+const rules = eachFieldwise(() => props.zone.rules)
+const shown = computed(() => (rules.value.find(({ id }) => id === open.value) ?? rules.value[0])?.id)
 
 function addRule() {
   const made = edits.add(props.zone, onlyHere.value ? undefined : kit.value)
@@ -95,8 +88,7 @@ function addRule() {
   // Its sentence and its dials are what one wants to see next.
   void nextTick(() => document.querySelector(`[data-rule="${made.id}"]`)?.scrollIntoView({ block: 'start' }))
 }
-const set = <F extends keyof Zone>(field: F, value: ValueIn<Zone, F>, label: string) =>
-  doc.edit(label, (e) => setField(e, 'zones', props.zone.id, field, value))
+const { set } = useFields('zones', () => props.zone.id)
 function toggleMute() {
   if (view.muted.has(props.zone.id)) view.muted.delete(props.zone.id)
   else view.muted.add(props.zone.id)

@@ -1,5 +1,14 @@
 import { ID, NAME, TURN, type Meanings } from './meanings-words'
 
+const ATMOSPHERE = {
+  ambient: 'the colour of the light that comes from everywhere',
+  level: 'how much of that light there is',
+  shadow: 'the colour of what no lamp reaches',
+  fog: 'what hides what is far',
+  vignette: 'what darkens the edge of the picture',
+  exposure: 'how bright the picture is',
+}
+
 /** What stands in a place, and how it is there. */
 export const OF_THE_PLACE: Meanings = {
   place: {
@@ -117,19 +126,12 @@ export const OF_THE_PLACE: Meanings = {
   },
   atmosphere: {
     about: 'How the air and the light are. A step or a preset says some of it, the rest stays.',
-    fields: {
-      ambient: 'the colour of the light that comes from everywhere',
-      level: 'how much of that light there is',
-      shadow: 'the colour of what no lamp reaches',
-      fog: 'what hides what is far',
-      vignette: 'what darkens the edge of the picture',
-      exposure: 'how bright the picture is',
-    },
+    fields: ATMOSPHERE,
   },
   fog: { about: 'Fog.', fields: { colour: 'of the fog', density: 'how much it hides a metre' } },
   vignette: { about: 'A darkened edge.', fields: { amount: 'how dark', softness: 'how soft' } },
   preset: {
     about: 'An atmosphere with a name, of which anything may be said.',
-    fields: { id: ID, name: NAME, note: 'on it' },
+    fields: { id: ID, name: NAME, note: 'on it', ...ATMOSPHERE },
   },
 }

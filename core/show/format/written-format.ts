@@ -34,22 +34,12 @@ const NAMED: [way: RegExp, called: string][] = [
   [/\.points$/, 'point'],
   [/\.body$/, 'body'],
   [/^atmospheres$/, 'preset'],
-  [/^(?:place\.)?(\w+?)e?s?$/, ''],
+  [/^buses$/, 'bus'],
+  [/^wishes$/, 'wishes'],
 ]
-const SINGULAR: { [list: string]: string } = {
-  buses: 'bus',
-  wishes: 'wishes',
-  place: 'place',
-  show: 'show',
-  mesh: 'mesh',
-  cues: 'cue',
-  zones: 'zone',
-}
 function calledAt(way: string): string {
   const found = NAMED.find(([pattern]) => pattern.test(way))
-  if (found?.[1]) return found[1]
-  const last = way.split('.').at(-1) ?? ''
-  return SINGULAR[last] ?? last.replace(/s$/, '')
+  return found ? found[1] : way.split('.').at(-1)!.replace(/s$/, '')
 }
 
 interface Row {
@@ -137,9 +127,9 @@ export function writtenFormat(): string {
   const parts = [...tables].map(([called, rows]) => {
     const meant = MEANINGS[called]
     if (!meant) throw new Error(`Nothing is said of "${called}"`)
-    for (const field of Object.keys(meant.fields)) if (!rows.has(field) && called !== 'preset') throw new Error(`"${called}" has no "${field}"`) // prettier-ignore
+    for (const field of Object.keys(meant.fields)) if (!rows.has(field)) throw new Error(`"${called}" has no "${field}"`) // prettier-ignore
     const lines = [...rows.values()].map(({ field, values, without, kinds }) => {
-      const meaning = meant.fields[field] ?? (called === 'preset' ? MEANINGS.atmosphere.fields[field] : undefined)
+      const meaning = meant.fields[field]
       if (meaning === undefined) throw new Error(`Nothing is said of "${field}" of "${called}"`)
       const isOfAll = kinds.size === 0 || field === 'kind' || field === 'at' || field === 'id' || field === 'name'
       const of = isOfAll || kinds.size === everyKind(rows) ? '' : ` (${[...kinds].join(', ')})`
