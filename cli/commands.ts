@@ -14,11 +14,12 @@ import {
   walksOf,
   type Run,
 } from '../core/engine'
-import { parseShow, ShowError, type Show, type Walk } from '../core/show'
+import { parseShow, ShowError, type Show, type Walk, fieldIn } from '../core/show'
 import { CliError } from './errors'
 import { createProgress } from './progress'
 import { documentIn } from './sound-files'
 import { eventTable, tickedTable } from './tables'
+import { messageOf } from '../core/base'
 
 export interface RunOptions {
   progress?: boolean
@@ -33,7 +34,7 @@ async function readText(file: string): Promise<string> {
   try {
     bytes = await readFile(file)
   } catch (error) {
-    const { code } = error as NodeJS.ErrnoException
+    const code = fieldIn(error, 'code')
     throw new CliError(code === 'ENOENT' ? `There is no file "${file}"` : `"${file}" can't be read (${code})`)
   }
   return utf8Of(bytes, `"${file}"`)
@@ -127,7 +128,7 @@ async function write(text: string, out: string | undefined): Promise<void> {
     await writeFile(unfinished, text + '\n')
     await rename(unfinished, out)
   } catch (error) {
-    throw new CliError(`"${out}" can't be written (${(error as NodeJS.ErrnoException).code})`)
+    throw new CliError(`"${out}" can't be written (${fieldIn(error, 'code')})`)
   }
 }
 
@@ -151,7 +152,7 @@ export async function channel(
   try {
     values = options.at.map((t) => channelAt(show, result, options.channel, t, player))
   } catch (error) {
-    throw new CliError((error as Error).message)
+    throw new CliError(messageOf(error))
   }
   process.stdout.write(JSON.stringify(values) + '\n')
 }

@@ -1,9 +1,11 @@
 <script setup lang="ts">
-import type { Editor, FieldFor, Mesh, Point } from '~~/core/show'
+import type { Editor, FieldFor, Mesh } from '~~/core/show'
 import PartNumber from '~/parts/PartNumber.vue'
 import { useShow } from '~/document/show'
 import { count, plain } from '~/words/time'
 import { useBring } from './bring'
+import { withAxis, eachOf } from '~~/core/space'
+import { inputOf } from '~/frame/event-targets'
 
 /** The place that was brought in: how it stands, at which height it is seen, and what it offers. */
 const bring = useBring()
@@ -13,13 +15,13 @@ const more = ref(false)
 const facts = computed(() => {
   const { read, mesh } = bring
   if (!read || !mesh) return ''
-  const size = [0, 1, 2].map((i) => plain((read.high[i]! - read.low[i]!) * mesh.scale, 1))
+  const size = eachOf(read.high, (high, axis) => (high - read.low[axis]) * mesh.scale).map((m) => plain(m, 1))
   return `${read.triangles.toLocaleString('en')} triangles · ${size.join(' × ')} m`
 })
 const put = (field: FieldFor<Mesh, number>) => (edit: Editor, value: number) =>
   edit.set(['place', 'mesh', field], value)
 const putAt = (index: number) => (edit: Editor, value: number) =>
-  edit.set(['place', 'mesh', 'at'], edit.show.place.mesh!.at.with(index, value) as Point)
+  edit.set(['place', 'mesh', 'at'], withAxis(edit.show.place.mesh?.at ?? [0, 0, 0], index, value))
 const height = computed(() => {
   const { read, mesh } = bring
   if (!read || !mesh) return { low: 0, high: 3 }
@@ -90,10 +92,8 @@ const stairs = computed(() => bring.floors?.filter(({ slopeTo }) => slopeTo).len
           :max="height.high"
           step="0.05"
           :value="bring.mesh.cutAt"
-          @input="doc.drag((e) => put('cutAt')(e, Number(($event.target as HTMLInputElement).value)))"
-          @change="
-            doc.drop('Height of the section', (e) => put('cutAt')(e, Number(($event.target as HTMLInputElement).value)))
-          "
+          @input="doc.drag((e) => put('cutAt')(e, Number(inputOf($event).value)))"
+          @change="doc.drop('Height of the section', (e) => put('cutAt')(e, Number(inputOf($event).value)))"
         />
         <span class="font-mono text-tide">{{ plain(bring.mesh.cutAt, 2) }} m</span></label
       >

@@ -1,4 +1,4 @@
-import { thousandths, newestOnly } from '~~/core/base'
+import { thousandths, newestOnly, needed } from '~~/core/base'
 import { proxy, wrap, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
 import { computed, nextTick, ref, shallowRef, watch } from 'vue'
@@ -16,7 +16,7 @@ import {
   type Mesh,
   type Point,
 } from '~~/core/show'
-import { fromFrame } from '~~/core/space'
+import { fromFrame, eachOf } from '~~/core/space'
 import type { FoundFloor, FoundWall } from '~~/core/mesh'
 import { whyFailed } from '~/document/keeping/server'
 import { useShow } from '~/document/show'
@@ -51,6 +51,8 @@ export const useBring = defineStore('bring', () => {
   const floors = shallowRef<FoundFloor[]>()
   const walls = shallowRef<FoundWall[]>()
   const mesh = computed(() => doc.place?.mesh)
+  const standing = () => needed(doc.place?.mesh, 'mesh in this place')
+  const file = () => needed(read.value, 'file that was read')
 
   function begin(): Remote<BringWorker> {
     if (!worker) {
@@ -69,7 +71,7 @@ export const useBring = defineStore('bring', () => {
   }
 
   /** Does something that takes its time, as long as nobody stops it: then what comes after an answer is never reached. */
-  async function doing(words: string, work: (going: Going) => Promise<void>) {
+  async function doing(words: string, work: (going: Going, signal: AbortSignal) => Promise<void>) {
     busy.value = words
     problem.value = ''
     const mine = (stopping = new AbortController())
@@ -80,7 +82,7 @@ export const useBring = defineStore('bring', () => {
     )
     stopped.catch(() => {})
     try {
-      await work((async (answer: unknown) => await Promise.race([answer, stopped])) as Going)
+      await work((async (answer: unknown) => await Promise.race([answer, stopped])) as Going, mine.signal)
     } catch (error) {
       problem.value = whyFailed(error)
     } finally {
@@ -98,13 +100,12 @@ export const useBring = defineStore('bring', () => {
       problem.value = `${file.name} names parts beside it: put it and them into a ZIP and bring that in. Nothing was changed.`
       return
     }
-    await doing(`Reading ${file.name}`, async (going) => {
+    await doing(`Reading ${file.name}`, async (going, signal) => {
       const found = await going(begin().read(await going(file.arrayBuffer()), progress()))
       if ('problem' in found) throw new Error(`${file.name} was not brought in: ${found.problem}. Nothing was changed.`)
       busy.value = `Keeping ${file.name}`
       share.value = undefined
       const body = new Blob([await going(begin().file())], { type: 'model/gltf-binary' })
-      const { signal } = stopping!
       const { hash } = await going($fetch<{ hash: string }>('/api/assets', { method: 'POST', body, signal }))
       read.value = found
       name.value = file.name
@@ -151,8 +152,8 @@ export const useBring = defineStore('bring', () => {
   )
 
   const placing = (): Pick<Mesh, 'scale' | 'yaw' | 'at'> => {
-    const { scale, yaw, at } = mesh.value!
-    return { scale, yaw, at: [...at] as Point }
+    const { scale, yaw, at } = standing()
+    return { scale, yaw, at: eachOf(at, (value) => value) }
   }
   const player = () => ({ height: doc.now.player.height })
   const findFloors = () =>
@@ -163,14 +164,14 @@ export const useBring = defineStore('bring', () => {
     doing('Looking for walls', async (going) => {
       floors.value ??= await going(begin().floors(placing(), player(), progress()))
       const levels = new Set(floors.value.filter((floor) => !floor.slopeTo).map((floor) => floor.y))
-      const heights = levels.size > 0 ? [...levels] : [mesh.value!.cutAt - 1.2]
+      const heights = levels.size > 0 ? [...levels] : [standing().cutAt - 1.2]
       walls.value = await going(begin().walls(placing(), heights, floors.value, progress()))
     })
 
   /** Set on the floor: its largest floor at nought, or its lowest point if no floor was found. */
   async function ground(): Promise<void> {
     if (!floors.value) await findFloors()
-    const { scale, at } = mesh.value!
+    const { scale, at } = standing()
     const largest = floors.value?.find((floor) => !floor.slopeTo)
     const y = largest ? at[1] - largest.y : -(read.value?.low[1] ?? 0) * scale
     if (thousandths(y) === at[1]) return
@@ -184,7 +185,7 @@ export const useBring = defineStore('bring', () => {
     things: { name?: string }[],
     make: (named: { id: string; name: string }, i: number) => object,
   ): void {
-    const there = edit.show.place[list] as { id: string; name?: string }[]
+    const there: readonly { id: string; name?: string }[] = edit.show.place[list]
     const ids = there.map(({ id }) => id)
     const names = there.map((each) => each.name ?? '')
     things.forEach((thing, i) => {
@@ -222,11 +223,11 @@ export const useBring = defineStore('bring', () => {
     })
   }
   const inPlace = (point: Point): Point => {
-    const { scale, yaw, at } = mesh.value!
+    const { scale, yaw, at } = standing()
     const [x, z] = fromFrame(point[0] * scale, point[2] * scale, { at, yaw })
     return [thousandths(x), thousandths(at[1] + point[1] * scale), thousandths(z)]
   }
-  const turned = (yaw: number): number => Math.round((yaw + mesh.value!.yaw) * 10) / 10
+  const turned = (yaw: number): number => Math.round((yaw + standing().yaw) * 10) / 10
   function takeLights(): void {
     // What stands there already is not taken a second time.
     const isNew = (there: readonly { at: Point }[]) => (one: { at: Point }) => {
@@ -234,15 +235,15 @@ export const useBring = defineStore('bring', () => {
       return !there.some((other) => at.every((v, axis) => Math.abs(v - other.at[axis]!) < 0.01))
     }
     const { place } = doc.now
-    const lights = read.value!.lights.filter(isNew(place.lights))
-    const cameras = read.value!.cameras.filter(isNew(place.marks))
+    const lights = file().lights.filter(isNew(place.lights))
+    const cameras = file().cameras.filter(isNew(place.marks))
     if (lights.length + cameras.length === 0) return void (doc.problem = 'Its lights and cameras are there already.')
     doc.edit('Lights and cameras from the mesh', (edit) => {
       adding(edit, 'lights', lights, (named, i) => {
         const { at, yaw, reach, ...rest } = lights[i]!
         // Without a reach of its own, as far as a tenth of a lux.
         const far =
-          reach !== undefined ? reach * mesh.value!.scale : Math.min(60, Math.max(1, Math.sqrt(rest.candela / 0.1)))
+          reach !== undefined ? reach * standing().scale : Math.min(60, Math.max(1, Math.sqrt(rest.candela / 0.1)))
         return completeLight({ ...rest, ...named, at: inPlace(at), yaw: turned(yaw), reach: thousandths(far) })
       })
       adding(edit, 'marks', cameras, (named, i) => {
@@ -258,9 +259,9 @@ export const useBring = defineStore('bring', () => {
   }
   /** A node becomes a prop: a box as large as it is. */
   function takeNode({ name: called, low, high }: FileNode): void {
-    const { scale, yaw } = mesh.value!
+    const { scale, yaw } = standing()
     const middle: Point = [(low[0] + high[0]) / 2, low[1], (low[2] + high[2]) / 2]
-    const size = [0, 1, 2].map((i) => Math.max(0.01, thousandths((high[i]! - low[i]!) * scale))) as Point
+    const size = eachOf(high, (top, axis) => Math.max(0.01, thousandths((top - low[axis]) * scale)))
     doc.edit(`${called} as a prop`, (edit) =>
       adding(edit, 'props', [{ name: called }], (named) =>
         completeProp({ ...named, kind: 'box', at: inPlace(middle), size, yaw }),

@@ -100,7 +100,8 @@ export function parsed(bytes: Uint8Array): Gltf {
 
 const COMPONENT: { [type: number]: number } = { 5120: 1, 5121: 1, 5122: 2, 5123: 2, 5125: 4, 5126: 4 }
 const NUMBERS: { [type: string]: number } = { SCALAR: 1, VEC2: 2, VEC3: 3, VEC4: 4, MAT2: 4, MAT3: 9, MAT4: 16 }
-const isCount = (value: unknown): value is number => Number.isSafeInteger(value) && (value as number) >= 0
+const isCount = (value: unknown): value is number =>
+  typeof value === 'number' && Number.isSafeInteger(value) && value >= 0
 /** A list of things, each an object. */
 function list<T extends object>(value: T[] | undefined, name: string): T[] {
   if (value === undefined) return []

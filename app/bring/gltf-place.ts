@@ -1,7 +1,16 @@
-import { MathUtils, type Document, type mat4, type Node, type Primitive, type Skin } from '@gltf-transform/core'
+import {
+  MathUtils,
+  type Accessor,
+  type Document,
+  type mat4,
+  type Node,
+  type Primitive,
+  type Skin,
+  type vec4,
+} from '@gltf-transform/core'
 import type { InstancedMesh, Light as GltfLight } from '@gltf-transform/extensions'
 import type { Point } from '~~/core/show'
-import type { Triangles } from '~~/core/mesh'
+import { boundsOf, type Triangles } from '~~/core/mesh'
 import { PlaceFileError } from './check-gltf'
 
 /** A light of a file, as one of a show would be: where it is, which way it shines (degrees), how brightly. */
@@ -74,7 +83,7 @@ export function placeOf(read: Document, progress: (share: number) => void): Gltf
     if (made.index > from.index)
       place.nodes.push({
         name: node.getName() || node.getMesh()?.getName() || `Part ${place.nodes.length + 1}`,
-        ...boxOf(made.positions.subarray(from.corner * 3, made.corner * 3)),
+        ...boundsOf({ positions: made.positions.subarray(from.corner * 3, made.corner * 3) }),
         triangles: (made.index - from.index) / 3,
       })
     left.flat += (node.getMesh()?.listPrimitives() ?? []).filter((primitive) => !isSolid(primitive)).length
@@ -121,19 +130,27 @@ function instancesOf(node: Node): mat4[] {
   const [move, turn, size] = ['TRANSLATION', 'ROTATION', 'SCALE'].map((name) => instances.getAttribute(name))
   const count = (move ?? turn ?? size)?.getCount() ?? 0
   return Array.from({ length: count }, (_, i) => {
-    const local = MathUtils.compose(
-      (move?.getElement(i, []) ?? [0, 0, 0]) as [number, number, number],
-      (turn?.getElement(i, []) ?? [0, 0, 0, 1]) as [number, number, number, number],
-      (size?.getElement(i, []) ?? [1, 1, 1]) as [number, number, number],
-      new Array<number>(16) as mat4,
+    const local: mat4 = [...NOWHERE]
+    MathUtils.compose(
+      move?.getElement<Point>(i, [0, 0, 0]) ?? [0, 0, 0],
+      turn?.getElement<vec4>(i, [0, 0, 0, 1]) ?? [0, 0, 0, 1],
+      size?.getElement<Point>(i, [1, 1, 1]) ?? [1, 1, 1],
+      local,
     )
     return times(world, local)
   })
 }
 
+/** Where the corners of a part are: what is solid has them. */
+const positionOf = (primitive: Primitive): Accessor =>
+  primitive.getAttribute('POSITION') ?? fail('a part has no corners')
+const fail = (why: string): never => {
+  throw new PlaceFileError(why)
+}
+
 /** How many indices of triangles a part comes to. */
 function indicesIn(primitive: Primitive): number {
-  const count = primitive.getIndices()?.getCount() ?? primitive.getAttribute('POSITION')!.getCount()
+  const count = primitive.getIndices()?.getCount() ?? positionOf(primitive).getCount()
   return primitive.getMode() === TRIANGLES ? count - (count % 3) : Math.max(0, count - 2) * 3
 }
 
@@ -145,37 +162,36 @@ interface Made extends Triangles {
 function roomFor(nodes: readonly Node[]): Made {
   let [corners, indices] = [0, 0]
   for (const { primitive } of nodes.flatMap(partsOf)) {
-    corners += primitive.getAttribute('POSITION')!.getCount()
+    corners += positionOf(primitive).getCount()
     indices += indicesIn(primitive)
   }
   return { positions: new Float32Array(corners * 3), indices: new Uint32Array(indices), corner: 0, index: 0 }
 }
 
 function add(made: Made, { primitive, matrix, skin }: Part): void {
-  const position = primitive.getAttribute('POSITION')!
+  const position = positionOf(primitive)
   const count = position.getCount()
   const first = made.corner
   const bones = skin ? bonesOf(skin, primitive) : undefined
   const raw = position.getArray()
   const isPlain = raw instanceof Float32Array && !position.getNormalized()
-  const corner: number[] = [0, 0, 0]
+  const corner: Point = [0, 0, 0]
   for (let i = 0; i < count; i++) {
     if (isPlain) {
-      corner[0] = raw[i * 3]!
-      corner[1] = raw[i * 3 + 1]!
-      corner[2] = raw[i * 3 + 2]!
+      corner[0] = raw[i * 3] ?? 0
+      corner[1] = raw[i * 3 + 1] ?? 0
+      corner[2] = raw[i * 3 + 2] ?? 0
     } else position.getElement(i, corner)
-    const [x, y, z] = corner as Point
     // What hangs on bones stands where they are, wherever its node is (glTF 2.0, 3.7.3.3).
-    const m = bones ? bones(i) : matrix
+    const [x, y, z] = bones ? bones(i, corner) : through(matrix, corner)
     const at = made.corner++ * 3
-    made.positions[at] = m[0] * x + m[4] * y + m[8] * z + m[12]
-    made.positions[at + 1] = m[1] * x + m[5] * y + m[9] * z + m[13]
-    made.positions[at + 2] = m[2] * x + m[6] * y + m[10] * z + m[14]
+    made.positions[at] = x
+    made.positions[at + 1] = y
+    made.positions[at + 2] = z
   }
   const given = primitive.getIndices()?.getArray()
   const cornerAt = (i: number): number => {
-    const index = given ? given[i]! : i
+    const index = given ? (given[i] ?? count) : i
     if (index >= count) throw new PlaceFileError('a triangle has a corner that is not there')
     return first + index
   }
@@ -197,39 +213,54 @@ function cornersOf(mode: number, n: number): [number, number, number] {
 }
 
 /** Where the bones of a skin, as they stand, put each corner of a part; nothing where the part doesn't say. */
-function bonesOf(skin: Skin, primitive: Primitive): ((corner: number) => mat4) | undefined {
+function bonesOf(skin: Skin, primitive: Primitive): ((corner: number, at: Point) => Point) | undefined {
   const joints = primitive.getAttribute('JOINTS_0')
   const weights = primitive.getAttribute('WEIGHTS_0')
   if (!joints || !weights) return undefined
   const binds = skin.getInverseBindMatrices()
   const bones = skin.listJoints().map((joint, i) => {
     const world = joint.getWorldMatrix()
-    return binds && i < binds.getCount() ? times(world, binds.getElement(i, new Array<number>(16)) as mat4) : world
+    return binds && i < binds.getCount() ? times(world, binds.getElement<mat4>(i, [...NOWHERE])) : world
   })
-  const [of, share]: [number[], number[]] = [[], []]
-  return (corner) => {
+  const of: number[] = []
+  const shares: number[] = []
+  return (corner, at) => {
     joints.getElement(corner, of)
-    weights.getElement(corner, share)
-    const sum = new Array<number>(16).fill(0)
-    for (let k = 0; k < 4; k++) {
-      const bone = bones[of[k]!]
-      if (!bone || !(share[k]! > 0)) continue
-      for (let i = 0; i < 16; i++) sum[i]! += share[k]! * bone[i]!
-    }
-    return sum as mat4
+    weights.getElement(corner, shares)
+    const sum: Point = [0, 0, 0]
+    shares.slice(0, 4).forEach((share, k) => {
+      const bone = bones[of[k] ?? -1]
+      if (!bone || !(share > 0)) return
+      const [x, y, z] = through(bone, at)
+      sum[0] += share * x
+      sum[1] += share * y
+      sum[2] += share * z
+    })
+    return sum
   }
 }
 
+const NOWHERE: mat4 = [0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0]
+/** A point through a matrix. */
+const through = (m: mat4, [x, y, z]: Point): Point => [
+  m[0] * x + m[4] * y + m[8] * z + m[12],
+  m[1] * x + m[5] * y + m[9] * z + m[13],
+  m[2] * x + m[6] * y + m[10] * z + m[14],
+]
 /** A matrix times another, column by column. */
 function times(a: mat4, b: mat4): mat4 {
-  const out = new Array<number>(16)
-  for (let column = 0; column < 4; column++)
-    for (let row = 0; row < 4; row++) {
-      let sum = 0
-      for (let k = 0; k < 4; k++) sum += a[k * 4 + row]! * b[column * 4 + k]!
-      out[column * 4 + row] = sum
-    }
-  return out as mat4
+  const column = (x: number, y: number, z: number, w: number): vec4 => [
+    a[0] * x + a[4] * y + a[8] * z + a[12] * w,
+    a[1] * x + a[5] * y + a[9] * z + a[13] * w,
+    a[2] * x + a[6] * y + a[10] * z + a[14] * w,
+    a[3] * x + a[7] * y + a[11] * z + a[15] * w,
+  ]
+  return [
+    ...column(b[0], b[1], b[2], b[3]),
+    ...column(b[4], b[5], b[6], b[7]),
+    ...column(b[8], b[9], b[10], b[11]),
+    ...column(b[12], b[13], b[14], b[15]),
+  ]
 }
 const determinant = (m: mat4): number =>
   m[0] * (m[5] * m[10] - m[6] * m[9]) - m[4] * (m[1] * m[10] - m[2] * m[9]) + m[8] * (m[1] * m[6] - m[2] * m[5])
@@ -256,15 +287,4 @@ function lightOf(node: Node, light: GltfLight, matrix: mat4, index: number): Fil
     cone: isSpot ? Math.min(180, Math.round((outer * 360) / Math.PI)) : 40,
     edge: isSpot && outer > 0 ? Math.min(1, Math.max(0, Math.round((1 - inner / outer) * 100) / 100)) : 0.3,
   }
-}
-
-function boxOf(positions: Float32Array): { low: Point; high: Point } {
-  const low: Point = [Infinity, Infinity, Infinity]
-  const high: Point = [-Infinity, -Infinity, -Infinity]
-  for (let i = 0; i < positions.length; i++) {
-    const axis = (i % 3) as 0 | 1 | 2
-    if (positions[i]! < low[axis]) low[axis] = positions[i]!
-    if (positions[i]! > high[axis]) high[axis] = positions[i]!
-  }
-  return { low, high }
 }

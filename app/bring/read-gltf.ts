@@ -4,6 +4,7 @@ import { EXTMeshGPUInstancing, KHRLightsPunctual, KHRMeshQuantization } from '@g
 import { unzipSync, type UnzipFileInfo } from 'fflate'
 import { checkGltf, glbJson, isFallback, parsed, PlaceFileError } from './check-gltf'
 import { placeOf, type GltfPlace } from './gltf-place'
+import { messageOf } from '~~/core/base'
 
 /** A place as a file has it, in metres, +Y up. */
 export interface PlaceFile extends GltfPlace {
@@ -85,7 +86,7 @@ export async function readPlaceFile(
 /** What the libraries stumble over is not told in their words. */
 function unreadable(error: unknown): PlaceFileError {
   if (error instanceof PlaceFileError) return error
-  const words = error instanceof TypeError || error instanceof RangeError ? 'its description does not hold together' : (error as Error).message // prettier-ignore
+  const words = error instanceof TypeError || error instanceof RangeError ? 'its description does not hold together' : messageOf(error) // prettier-ignore
   return new PlaceFileError(`it can’t be read: ${words.slice(0, 160)}`)
 }
 

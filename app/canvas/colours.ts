@@ -23,6 +23,12 @@ export const COLOURS = {
   chosen: '#1d2a33',
 }
 
+/** The three bytes of a colour "#rrggbb". */
+export function bytesOf(colour: string): [number, number, number] {
+  const n = parseInt(colour.slice(1), 16)
+  return [n >> 16, (n >> 8) & 255, n & 255]
+}
+
 /** A colour of which so much is seen, 0 to 1. */
 export const faint = (colour: string, share: number): string =>
   colour +

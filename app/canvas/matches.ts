@@ -18,9 +18,10 @@ export interface Match {
 
 /** The marks of a lane as they stand at this width: those that would lie on each other are gathered, and stand apart again nearer by. */
 export function matchesOf(layout: Layout, lane: Lane): Match[] {
+  type Single = Pick<Match, 'fired' | 'held'> & { t: number }
   const marks = [
-    ...lane.fired.map((mark) => ({ t: mark.t, fired: [mark], held: [] as Held[] })),
-    ...lane.held.map((mark) => ({ t: mark.t, fired: [] as Fired[], held: [mark] })),
+    ...lane.fired.map((mark): Single => ({ t: mark.t, fired: [mark], held: [] })),
+    ...lane.held.map((mark): Single => ({ t: mark.t, fired: [], held: [mark] })),
   ].sort((a, b) => a.t - b.t)
   const matches: Match[] = []
   for (const { t, fired, held } of marks) {

@@ -14,6 +14,7 @@ import { copyOfCue, type Alignment } from './edits/cue-edits'
 import CuePrint from './CuePrint.vue'
 import { usePreview } from './preview/preview'
 import CueStave from './stave/CueStave.vue'
+import { elementOf } from '~/frame/event-targets'
 
 /** The shelf of prints, a cue each, or of atmospheres, and below it the stave of the chosen cue. */
 const store = usePreview()
@@ -72,7 +73,7 @@ const listens = computed(() => {
   return `as met on ${walkName(doc.now, store.met.walk)} at ${clock(store.met.t)}`
 })
 useEventListener(window, 'keydown', (event: KeyboardEvent) => {
-  const target = event.target as HTMLElement
+  const target = elementOf(event)
   if (target.closest('input, textarea, [role=listbox], [role=menu], [role=dialog]')) return
   if (event.key === '/') {
     event.preventDefault()

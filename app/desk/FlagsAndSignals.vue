@@ -21,8 +21,8 @@ function go({ cue, step, zone }: Involved) {
   } else if (zone) selection.choose('zone', zone)
 }
 const KINDS = [
-  { value: false as boolean, words: 'no at the start' },
-  { value: true as boolean, words: 'yes at the start' },
+  { value: false, words: 'no at the start' },
+  { value: true, words: 'yes at the start' },
 ]
 const addFlag = () => doc.edit('New flag', (edit) => edit.add(['flags'], freshFlag(doc.now)))
 const rename = (from: string, to: string) =>

@@ -1,4 +1,5 @@
-import { references, type Editor, type Flag, type Rule, type Show } from '~~/core/show'
+import { references, type Editor, type Flag, type Rule, type Show, type Zone } from '~~/core/show'
+import { itemAt } from '~~/core/base'
 
 /** A cue, with the step, or a zone that has to do with a flag or a signal; the whole show has rules, too. */
 export interface Involved {
@@ -19,16 +20,17 @@ export interface SignalUses {
   heardBy: Involved[]
 }
 
+const namedZone = ({ id, name }: Zone) => ({ name, zone: id })
 function userOf(show: Show, keys: readonly (string | number)[]): Involved {
   const [list, index, inner, at] = keys
   const key = keys.slice(0, 4).join('/')
   if (list === 'cues') {
-    const cue = show.cues[Number(index)]!
-    return { key, name: cue.name, cue: cue.id, ...(inner === 'steps' && { step: cue.steps[Number(at)]!.id }) }
+    const cue = itemAt(show.cues, index)
+    return { key, name: cue.name, cue: cue.id, ...(inner === 'steps' && { step: itemAt(cue.steps, at).id }) }
   }
-  if (list === 'zones') return { key, name: show.zones[Number(index)]!.name, zone: show.zones[Number(index)]!.id }
+  if (list === 'zones') return { key, ...namedZone(itemAt(show.zones, index)) }
   if (list === 'kits') {
-    const kit = show.kits[Number(index)]!
+    const kit = itemAt(show.kits, index)
     return { key, name: `the kit ${kit.name}`, zone: show.zones.find((zone) => zone.kit === kit.id)?.id }
   }
   return { key, name: 'a rule without a zone' }
@@ -98,15 +100,15 @@ export function removeFlag(edit: Editor, id: string): void {
   for (;;) {
     const [use] = references(edit.show).filter(({ to, id: named }) => to === 'flags' && named === id)
     if (!use) break
-    const [list, index, inner, at] = use.keys
+    const [list, index, inner] = use.keys
     if (list === 'zones' && inner === 'parts') {
-      const zone = edit.show.zones[Number(index)]!
+      const zone = itemAt(edit.show.zones, index)
       throw new Error(
         `${zone.name} needs this flag for its kit. Put another in its place, or make the rules its own first.`,
       )
     }
     const when = use.keys.indexOf('when')
-    if (list === 'cues') edit.remove(['cues', index!, 'steps', at!])
+    if (list === 'cues') edit.remove(use.keys.slice(0, 4))
     else if (when >= 0) edit.remove(use.keys.slice(0, when + 2))
     else throw new Error('Something needs this flag that can’t be without it.')
   }

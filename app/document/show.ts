@@ -15,6 +15,7 @@ import { followMarks } from './making/arrivals'
 import { useKeeping } from './keeping/keeping'
 import { changedSince, stepBack } from './keeping/undo'
 import { useUndoStack } from './keeping/undo-stack'
+import { messageOf } from '~~/core/base'
 
 /** A show of so many zones and walls is large: not everything in the page can follow a hand in it. */
 const LARGE = 400
@@ -24,6 +25,11 @@ const QUIET = 400
 /** Tells whoever computes along what happened to the document. */
 type Change = { done: Operation[] } | { draft: Operation[] | undefined } | { reset: true }
 type Work = (editor: Editor) => void
+
+function opened(show: Show | undefined): Show {
+  if (!show) throw new Error('No show is open')
+  return show
+}
 
 /** The document: edits, drags and undo. Nothing else changes a show. */
 export const useShow = defineStore('show', () => {
@@ -47,7 +53,7 @@ export const useShow = defineStore('show', () => {
       if (!base) return void (show.value = now)
       // What a hand holds stays in it.
       base = now
-      if (!tryDrag(dragged!)) letGo()
+      if (!dragged || !tryDrag(dragged)) letGo()
     },
   })
 
@@ -89,29 +95,30 @@ export const useShow = defineStore('show', () => {
 
   /** One edit. If it would break the show nothing happens but a sentence that says why. */
   function edit(label: string, work: Work): boolean {
-    const before = show.value!
+    const before = now.value
     problem.value = ''
     try {
       const { patch, show: after } = patchOf(before, whole(before, work))
       push(label, patch, before, after)
       return true
     } catch (error) {
-      problem.value = (error as Error).message
+      problem.value = messageOf(error)
       return false
     }
   }
 
   /** A drag shows what it would do, from where it began; only its end is an edit. */
   function drag(work: Work): void {
-    base ??= show.value!
+    base ??= now.value
     dragging.value = true
     // Where it can't be put it stays where it was last.
     tryDrag(work)
   }
   function tryDrag(work: Work): boolean {
     try {
-      const { patch, show: after } = patchOf(base!, whole(base!, work))
-      checkTouched(after, patch, base)
+      const before = opened(base)
+      const { patch, show: after } = patchOf(before, whole(before, work))
+      checkTouched(after, patch, before)
       dragged = work
       show.value = after
       tell({ draft: patch })
@@ -121,7 +128,7 @@ export const useShow = defineStore('show', () => {
     }
   }
   function drop(label: string, work: Work): void {
-    const before = base ?? show.value!
+    const before = base ?? now.value
     base = dragged = undefined
     dragging.value = false
     show.value = before
@@ -140,7 +147,7 @@ export const useShow = defineStore('show', () => {
     const last = steps.last(back)
     if (!last || base) return
     asked.value = undefined
-    const before = show.value!
+    const before = now.value
     try {
       const now = sure ? undefined : changedSince(before, last)
       if (now !== undefined) {
@@ -154,7 +161,7 @@ export const useShow = defineStore('show', () => {
       accept(`${back ? 'Undo' : 'Redo'}: ${last.label}`, patch, after)
     } catch (error) {
       steps.turned(back)
-      problem.value = `This can't be taken back any more: ${(error as Error).message}`
+      problem.value = `This can't be taken back any more: ${messageOf(error)}`
     }
   }
   const undo = () => step(true)
@@ -184,10 +191,9 @@ export const useShow = defineStore('show', () => {
   )
   const isOpen = computed(() => show.value !== undefined)
   /** The show that is open. @throws Error where none is: who asks here has nothing to do then */
-  const now = computed((): Show => {
-    if (!show.value) throw new Error('No show is open')
-    return show.value
-  })
+  const now = computed(() => opened(show.value))
+  /** What rests of the show that is open. @throws Error as `now` does */
+  const restingNow = computed(() => opened(resting.value))
   const place = computed(() => show.value?.place)
   const cues = computed(() => show.value?.cues ?? [])
   const flags = computed(() => show.value?.flags ?? [])
@@ -199,6 +205,7 @@ export const useShow = defineStore('show', () => {
     now,
     isOpen,
     resting,
+    restingNow,
     place,
     cues,
     flags,

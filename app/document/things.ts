@@ -1,5 +1,17 @@
-import { usesOf, type Address, type Editor, type Listed, type ListName, type Reference, type Show } from '~~/core/show'
+import {
+  usesOf,
+  type Address,
+  type Editor,
+  type Listed,
+  type ListName,
+  type Reference,
+  type Show,
+  holderOf,
+  itemOf,
+  fieldIn,
+} from '~~/core/show'
 import type { Floor, Light, Mark, Prop, Wall, Zone } from '~~/core/show'
+import { namesIn, itemAt, needed } from '~~/core/base'
 
 /** Everything that stands in a place and can be taken in the hand. */
 export interface Things {
@@ -41,7 +53,7 @@ const LISTS: { [kind in ThingKind]: Home<Things[kind]> } = {
   light: { list: (show) => show.place.lights, called: 'lights' },
   mark: { list: (show) => show.place.marks, called: 'marks' },
 }
-export const THING_KINDS = Object.keys(LISTS) as ThingKind[]
+export const THING_KINDS = namesIn(LISTS)
 export const isThing = (kind: string): kind is ThingKind => kind in LISTS
 
 /** A thing as the lists of a show name it, and the other way round. */
@@ -54,6 +66,9 @@ export function refOf({ list, id }: Listed): ThingRef[] {
 export const thingsOf = <K extends ThingKind>(show: Show, kind: K): readonly Things[K][] => LISTS[kind].list(show)
 export const thingIn = <K extends ThingKind>(show: Show, kind: K, id: string): Things[K] | undefined =>
   thingsOf(show, kind).find((thing) => thing.id === id)
+/** A thing that is known to be there. @throws Error that names it where it isn't */
+export const thingOf = <K extends ThingKind>(show: Show, kind: K, id: string): Things[K] =>
+  needed(thingIn(show, kind, id), `${kind} "${id}"`)
 /** Where a thing stands in the document, and a field of it. */
 export const addressOf = <K extends ThingKind, const F extends Address>(
   kind: K,
@@ -67,7 +82,7 @@ export function nameOfThing(show: Show, { kind, id }: ThingRef): string {
   const name = thingIn(show, kind, id)?.name
   if (name !== undefined) return name
   const own = id.startsWith(kind) ? id.slice(kind.length).replace(/^-/, '') : id
-  return `${kind[0]!.toUpperCase()}${kind.slice(1)} ${own}`.trim()
+  return `${kind.charAt(0).toUpperCase()}${kind.slice(1)} ${own}`.trim()
 }
 
 /** What depends on a thing: the references to it. */
@@ -77,16 +92,12 @@ export const usesOfThing = (show: Show, { kind, id }: ThingRef): Reference[] => 
 }
 
 /** The cue, zone, walk, rule or thing that a reference stands in, by its name. */
-export function ownerOf(show: Show, { keys }: Reference): string {
-  const [list, at, inner, below] = keys
-  if (list === 'place') {
-    const things = (show.place as unknown as Record<string, { name: string }[]>)[String(at)]!
-    return things[Number(inner)]!.name
-  }
-  const items = (show as unknown as Record<string, { id: string; name?: string }[]>)[String(list)]!
-  const item = items[Number(at)]!
+export function ownerOf(show: Show, { keys }: Pick<Reference, 'keys'>): string {
+  const [list, , inner, below] = keys
+  const { holder } = holderOf(show, { keys })
+  const name = itemOf(show, holder)?.name ?? holder.id
+  if (list === 'place') return name
   const kind = String(list).replace(/s$/, '')
-  const name = item.name ?? item.id
   if (list === 'cues' && inner === 'steps') return `a step of ${name}`
   if (list === 'walks') return `point ${Number(below) + 1} of ${name}`
   return `the ${kind} ${name}`
@@ -99,14 +110,14 @@ export function placeOfUse(
 ): { kind: ThingKind | 'cue' | 'walk'; id: string; step?: string } | undefined {
   const [list, at, inner, below] = keys
   if (list === 'cues') {
-    const cue = show.cues[Number(at)]!
-    return { kind: 'cue', id: cue.id, ...(inner === 'steps' && { step: cue.steps[Number(below)]!.id }) }
+    const cue = itemAt(show.cues, at)
+    return { kind: 'cue', id: cue.id, ...(inner === 'steps' && { step: itemAt(cue.steps, below).id }) }
   }
-  if (list === 'zones') return { kind: 'zone', id: show.zones[Number(at)]!.id }
-  if (list === 'walks') return { kind: 'walk', id: show.walks[Number(at)]!.id }
+  if (list === 'zones') return { kind: 'zone', id: itemAt(show.zones, at).id }
+  if (list === 'walks') return { kind: 'walk', id: itemAt(show.walks, at).id }
   if (list !== 'place') return undefined
-  const kind = THING_KINDS.find((each) => HOMES[each].at(1) === at)!
-  return { kind, id: thingsOf(show, kind)[Number(inner)]!.id }
+  const kind = THING_KINDS.find((each) => HOMES[each].at(1) === at)
+  return kind && { kind, id: itemAt(thingsOf(show, kind), inner).id }
 }
 
 /** What could stand in the place of a thing wherever that is used: others of its kind, of marks those of the same sort. */
@@ -121,7 +132,7 @@ export function othersLike(show: Show, { kind, id }: ThingRef): { id: string; na
 export function replaceThing(edit: Editor, ref: ThingRef, to: string): void {
   for (const { keys } of usesOfThing(edit.show, ref).reverse()) {
     const list = keys.slice(0, -1)
-    const siblings = list.reduce<unknown>((node, key) => (node as Record<string, unknown>)[key], edit.show)
+    const siblings = list.reduce(fieldIn, edit.show)
     if (Array.isArray(siblings) && siblings.includes(to)) edit.remove(keys)
     else edit.setFound(keys, to)
   }
@@ -140,22 +151,22 @@ export function removeThing(edit: Editor, ref: ThingRef): void {
 function letGoOf(edit: Editor, { keys }: Reference): void {
   const [list, index, inner, at] = keys
   if (list === 'zones' && inner === 'parts') {
-    const zone = edit.show.zones[Number(index)]!
+    const zone = itemAt(edit.show.zones, index)
     throw new Error(`${zone.name} needs it for its kit. Put another in its place, or make the rules its own first.`)
   }
   const above = keys.slice(0, -1)
   if (list === 'cues') {
     // A picture goes on to its other marks.
     const marks = keys.indexOf('marks')
-    const step = edit.show.cues[Number(index)]!.steps[Number(at)]!
+    const step = itemAt(itemAt(edit.show.cues, index).steps, at)
     if (marks >= 0 && step.kind === 'camera' && step.marks.length > 1) return edit.remove(keys.slice(0, marks + 2))
-    return edit.remove(['cues', index!, 'steps', at!])
+    return edit.remove(keys.slice(0, 4))
   }
   if (list === 'walks') {
-    const points = edit.show.walks[Number(index)]!.points
+    const walk = itemAt(edit.show.walks, index)
     return edit.set(
-      ['walks', index!, 'points'],
-      points.map((point, i) => (i === Number(at) ? { ...point, look: 'ahead' } : point)),
+      ['walks', walk.id, 'points'],
+      walk.points.map((point, i) => (i === Number(at) ? { ...point, look: 'ahead' } : point)),
     )
   }
   const tie = keys.indexOf('tiedTo')
@@ -165,6 +176,6 @@ function letGoOf(edit: Editor, { keys }: Reference): void {
   if (keys.includes('holds')) return edit.remove(keys)
   const rules = keys.indexOf('rules')
   if (rules >= 0 && inner !== undefined) return edit.remove(keys.slice(0, rules + 2))
-  if (list === 'rules') return edit.remove(['rules', index!])
+  if (list === 'rules') return edit.remove(keys.slice(0, 2))
   edit.setFound(above, undefined)
 }

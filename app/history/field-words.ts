@@ -1,4 +1,4 @@
-import { itemsOf, LIST_NAMES, type ChangedField, type Show } from '~~/core/show'
+import { itemsOf, LIST_NAMES, type ChangedField, type Show, fieldIn } from '~~/core/show'
 import { rulesOf } from '~~/core/score'
 import { ruleName } from '~/words/sentences'
 import { stepWords } from '~/words/step-kinds'
@@ -41,9 +41,9 @@ export function valueWords(show: Show, value: unknown): string {
   if (Array.isArray(value) && value.length <= 4 && value.every((item) => typeof item !== 'object'))
     return value.map((item) => valueWords(show, item)).join(', ') || 'none'
   if (Array.isArray(value)) return `${value.length} of them`
-  const kind = (value as { kind?: unknown; at?: unknown }).kind ?? (value as { at?: unknown }).at
+  const kind = fieldIn(value, 'kind') ?? fieldIn(value, 'at')
   if (typeof kind === 'string') return `a ${kind}`
-  const parts = Object.entries(value as object).slice(0, MOST)
+  const parts = Object.entries(value ?? {}).slice(0, MOST)
   return parts.map(([key, part]) => `${said(key)} ${valueWords(show, part)}`).join(', ')
 }
 /** So many parts of a value are said. */

@@ -1,6 +1,6 @@
 import type { Shape } from '~~/core/show'
 import { standingAt } from '~/document/making/fresh'
-import { thingIn, type ThingRef } from '~/document/things'
+import { type ThingRef } from '~/document/things'
 import { seenThings } from '~/plan/forms/storeys'
 import { boxOfThing } from '~/plan/forms/thing-forms'
 import { useThingEdits } from '~/plan/hand/thing-edits'
@@ -13,6 +13,9 @@ import { useSelection } from '~/frame/selection'
 import { useShow } from '~/document/show'
 import { useView, type ViewName } from '~/frame/view'
 import { VIEW_NAMES, VIEWS } from '~/views/views'
+import { elementOf } from '~/frame/event-targets'
+import { needed } from '~~/core/base'
+import { eachOf } from '~~/core/space'
 
 /** What a slider does with its own keys; and none of them takes a zone away. */
 const OF_SLIDERS = new Set([
@@ -87,10 +90,10 @@ export function useKeys() {
   }
   /** A zone around a thing, with room to come near. */
   function around({ kind, id }: ThingRef): Shape {
-    const [x0, z0, x1, z1] = boxOfThing(doc.now, kind, thingIn(doc.now, kind, id) as never)
+    const [x0, z0, x1, z1] = needed(boxOfThing(doc.now, kind, id), kind)
     const [x, z] = [(x0 + x1) / 2, (z0 + z1) / 2]
-    const size = [x1 - x0 + 2 * NEAR, ZONE_HEIGHT, z1 - z0 + 2 * NEAR].map((m) => Math.round(m * 10) / 10)
-    return { kind: 'box', at: standingAt(doc.now, [x, z]), size: size as [number, number, number], yaw: 0 }
+    const size = eachOf([x1 - x0 + 2 * NEAR, ZONE_HEIGHT, z1 - z0 + 2 * NEAR], (m) => Math.round(m * 10) / 10)
+    return { kind: 'box', at: standingAt(doc.now, [x, z]), size, yaw: 0 }
   }
 
   const remove = () => (selection.points.length > 0 ? points.remove() : things.remove())
@@ -146,10 +149,10 @@ export function useKeys() {
 
   /** The button that a pointer has pressed, until keys bring the focus elsewhere. */
   let clicked: Element | null = null
-  useEventListener(window, 'pointerdown', ({ target }) => (clicked = (target as Element).closest('button')))
+  useEventListener(window, 'pointerdown', (event) => (clicked = elementOf(event).closest('button')))
   useEventListener(window, 'keydown', ({ key }) => key === 'Tab' && (clicked = null), { capture: true })
   useEventListener(window, 'keydown', (event: KeyboardEvent) => {
-    const target = event.target as HTMLElement
+    const target = elementOf(event)
     if (
       target.closest(
         'input:not([type=range]):not([type=checkbox]), textarea, [role=dialog], [role=listbox], [role=menu]',
@@ -169,7 +172,7 @@ export function useKeys() {
     if (!act) return
     // A button that keys have brought the focus to is pressed by Space; the playhead takes it from elsewhere, from the marks of the score, and after a click.
     const button = target.closest('button')
-    if (key === ' ' && button && button !== clicked && !target.dataset.mark) return
+    if (key === ' ' && button && button !== clicked && !target.matches('[data-mark]')) return
     event.preventDefault()
     act(event)
   })

@@ -6,6 +6,7 @@ import { useRun } from '~/run/current-run'
 import { useShow } from '~/document/show'
 import { channelsOf, decodedBytes, RATE } from '~/playback/decoded'
 import type { MixWorker } from './mix.worker'
+import { messageOf } from '~~/core/base'
 
 /** What of the walk is mixed. */
 export interface MixPart {
@@ -75,7 +76,7 @@ export const useMix = defineStore('mix', () => {
         made.value = [...made.value, { walk, seed, part, score: each === player ? score : NONE, ...mixed }]
       }
     } catch (error) {
-      problem.value = (error as Error).message
+      problem.value = messageOf(error)
     } finally {
       share.value = undefined
     }

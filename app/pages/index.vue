@@ -4,6 +4,7 @@ import { useDrops } from '~/frame/dropped'
 import PartChoice from '~/parts/PartChoice.vue'
 import ShowRow from '~/shows/ShowRow.vue'
 import { useShows, type Order } from '~/shows/shows'
+import { inputOf } from '~/frame/event-targets'
 
 /** All shows: the first thing that anybody sees. */
 const list = reactive(useShows())
@@ -20,7 +21,7 @@ const create = async () => goTo(await list.create(title.value))
 const take = async (chosen: File) => goTo(await list.take(chosen))
 const { over } = useDrops(([dropped]) => void take(dropped!))
 async function bring(event: Event) {
-  const input = event.target as HTMLInputElement
+  const input = inputOf(event)
   const chosen = input.files?.[0]
   input.value = ''
   if (chosen) await take(chosen)

@@ -5,6 +5,7 @@ import { useShow } from '~/document/show'
 import { useMenuPlace } from '~/frame/menu-place'
 import { plainName } from '~/words/colours'
 import { paletteOf } from './palette'
+import { inputOf } from '~/frame/event-targets'
 
 /** A colour in place: one that the show has already, one of a temperature where it is of a light, any other. */
 const props = defineProps<{ name: string; value: string | undefined; absent?: string; ofLight?: boolean }>()
@@ -12,7 +13,7 @@ const emit = defineEmits<{ choose: [colour: string | undefined] }>()
 const doc = useShow()
 const palette = computed(() => paletteOf(doc.now))
 const kelvin = computed(() => (props.value === undefined ? 2700 : temperatureOf(props.value)))
-const text = (event: Event) => (event.target as HTMLInputElement).value
+const text = (event: Event) => inputOf(event).value
 const { place } = useMenuPlace()
 </script>
 

@@ -12,8 +12,7 @@ function goOn(instead?: string) {
   keep()
 }
 const choose = (event: Event) => {
-  const { value } = event.target as HTMLSelectElement
-  if (value) goOn(value)
+  if (event.target instanceof HTMLSelectElement && event.target.value) goOn(event.target.value)
 }
 </script>
 

@@ -3,7 +3,7 @@ import { steady, keptFor } from '~/document/steady'
 import { useMutationObserver } from '@vueuse/core'
 import { fetched } from '~/frame/fetched'
 import { probe } from '~/document/probe'
-import { thingIn, type ThingKind } from '~/document/things'
+import { type ThingKind } from '~/document/things'
 import { useShow } from '~/document/show'
 import { droppedAt } from '~/frame/dropped'
 import { picking } from '~/frame/picking'
@@ -22,7 +22,7 @@ import { usePlanGestures } from './hand/gestures'
 import { useKeyPointer } from './hand/key-pointer'
 import { liesOverPlan, overPlan } from './over-plan'
 import { usePlanView } from './plan-view'
-import { boxOfThing, holdsOfThing } from './forms/thing-forms'
+import { boxOfThing, holdsOfThing, type Box } from './forms/thing-forms'
 import { deletionAsked } from './hand/thing-edits'
 import { toolEntry, type Tool } from './hand/tools'
 import PlanCanvas from './PlanCanvas.vue'
@@ -32,6 +32,7 @@ import PlanTools from './PlanTools.vue'
 import PlanWalks from './ways/PlanWalks.vue'
 import { usePassing } from './ways/passing'
 import { useWalkGestures } from './hand/walk-gestures'
+import { needed } from '~~/core/base'
 
 /** The place from above, and what the hand does in it. */
 const emit = defineEmits<{ bring: [] }>()
@@ -66,15 +67,13 @@ const PlanAmbience = fetched(() => import('./ambience/PlanAmbience.vue'))
 const PlanStep = fetched(() => import('./PlanStep.vue'))
 const PlanListener = fetched(() => import('./PlanListener.vue'))
 const PlanCut = fetched(() => import('./section/PlanCut.vue'))
+const middleIn = ([x0, z0, x1, z1]: Box) => ({ x: (x0 + x1) / 2, z: (z0 + z1) / 2 })
 /** Until somebody has put it elsewhere the section cuts through the middle of the chosen thing, or of what is seen. */
 const cut = steady(() => {
   if (view.cut) return view.cut
   const [one] = selection.things
-  const thing = one && doc.show && thingIn(doc.show, one.kind, one.id)
-  if (one && thing) {
-    const [x0, z0, x1, z1] = boxOfThing(doc.now, one.kind, thing as never)
-    return { x: (x0 + x1) / 2, z: (z0 + z1) / 2, yaw: 0 }
-  }
+  const within = one && doc.show && boxOfThing(doc.show, one.kind, one.id)
+  if (within) return { ...middleIn(within), yaw: 0 }
   return { x: view.plan?.x ?? 0, z: view.plan?.z ?? 0, yaw: 0 }
 })
 const hover = ref<Spot>()
@@ -155,13 +154,13 @@ const click = (event: MouseEvent) => tool.value !== 'choose' && drawing.click(ev
 
 /** Where on the page a thing of the plan is, for whoever drives it from outside. */
 function spotOnPage(kind: ThingKind, id: string): { x: number; y: number } | undefined {
-  const thing = doc.show && thingIn(doc.show, kind, id)
-  if (!thing || !frame.value) return undefined
-  const [x0, z0, x1, z1] = boxOfThing(doc.now, kind, thing as never)
-  return onPage((x0 + x1) / 2, (z0 + z1) / 2)
+  const within = doc.show && boxOfThing(doc.show, kind, id)
+  if (!within || !frame.value) return undefined
+  const { x, z } = middleIn(within)
+  return onPage(x, z)
 }
 function onPage(x: number, z: number): { x: number; y: number } {
-  const { left, top } = frame.value!.getBoundingClientRect()
+  const { left, top } = needed(frame.value, 'frame').getBoundingClientRect()
   return { x: left + (x - box.value.x) / pixel.value, y: top + (z - box.value.z) / pixel.value }
 }
 /** The pointer of whoever has no mouse. */
@@ -176,7 +175,7 @@ const keyPointer = useKeyPointer({
   fit,
 })
 const { cross, held } = keyPointer
-probe({ thingOnPage: spotOnPage as () => unknown, spotOnPage: onPage as () => unknown })
+probe({ thingOnPage: spotOnPage, spotOnPage: onPage })
 </script>
 
 <template>

@@ -12,9 +12,11 @@ import type { Rect } from './canvas/names'
 import { paintGround } from './canvas/paint-ground'
 import { mobileProps, paintLive } from './canvas/paint-live'
 import { groundOf } from './canvas/scene'
-import { inMetres, type Picture, type Sight } from './canvas/sight'
+import { inMetres, type Sight } from './canvas/sight'
 import { dotsOf, paintDots } from './canvas/walk-dots'
 import { seenThings } from './forms/storeys'
+import { needed } from '~~/core/base'
+import { pictureOf } from '~/canvas/picture'
 
 /** The place, its zones and the walks on two canvases: one that stays while nobody edits, one for what the playhead moves. */
 const props = defineProps<{
@@ -31,7 +33,6 @@ const view = useView()
 
 const kept = ref<HTMLCanvasElement>()
 const live = ref<HTMLCanvasElement>()
-const pictureOf = (canvas: HTMLCanvasElement): Picture => canvas.getContext('2d')!
 
 const NOTHING: ReadonlySet<string> = new Set()
 const isSame = (a: ReadonlySet<string> | undefined, b: ReadonlySet<string>): boolean =>
@@ -75,8 +76,8 @@ let named: { words: string; rect: Rect }[] = []
 probe({ planDrawn: () => drawnTimes, planNames: () => named })
 let picture: ReturnType<typeof keptPicture> | undefined
 onMounted(() => {
-  const to = pictureOf(kept.value!)
-  picture = keptPicture(kept.value!, (sight, ratio) => {
+  const to = pictureOf(needed(kept.value, 'kept'))
+  picture = keptPicture(needed(kept.value, 'kept'), (sight, ratio) => {
     if (!ground.value) return
     // The picture reaches further than what is seen of it.
     const dx = (props.sight.x - sight.x) * sight.scale

@@ -10,6 +10,7 @@ import type { Sight } from './canvas/sight'
 import type { ChosenThing } from './chosen-things'
 import { pathOf, solidOfZone, zonePath } from './forms/geometry'
 import { plain } from '~/words/time'
+import { needed } from '~~/core/base'
 
 /** What is chosen, drawn above everything else: outlines in lamp, its rim, its name, how long a wall is. */
 const props = defineProps<{ things: readonly ChosenThing[]; names: readonly LaidName[]; sight: Sight }>()
@@ -23,7 +24,7 @@ const mustHold = steady(() => {
   const show = doc.now
   if (!zone?.holds) return []
   return show.zones
-    .filter(({ id }) => zone.holds!.includes(id))
+    .filter(({ id }) => needed(zone.holds, 'holds').includes(id))
     .map((other) => ({
       id: other.id,
       path: zonePath(show, other),

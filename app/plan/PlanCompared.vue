@@ -4,6 +4,7 @@ import { refOf, thingIn, type ThingRef } from '~/document/things'
 import { compared } from '~/run/compared'
 import { pathOf } from './forms/geometry'
 import { outlineOfThing } from './forms/outlines'
+import { needed } from '~~/core/base'
 
 /** What an earlier version had otherwise: where things were, in bone dashes; what is gone, in rust; what has come since, in tide; so too where they were later, if that is not now. */
 const props = defineProps<{ pixel: number }>()
@@ -24,7 +25,7 @@ function drawn(show: Show, ref: ThingRef, change: Change, how: keyof typeof LOOK
   ]
 }
 const things = computed(() => {
-  const { before, after, isNow, changes } = compared.value!
+  const { before, after, isNow, changes } = needed(compared.value, 'compared')
   return changes.flatMap((change) => {
     const { list, id } = change
     const [ref] = list === 'show' ? [] : refOf({ list, id })

@@ -5,6 +5,7 @@ import type { Spot } from '~~/core/show'
 import { thingIn, type ThingRef } from '~/document/things'
 import { useShow } from '~/document/show'
 import { pathOf } from './forms/geometry'
+import { needed } from '~~/core/base'
 
 /** What a chosen light falls on, with how many lux reach a player's eyes where, and what a chosen camera mark sees. */
 const props = defineProps<{ thing: ThingRef; pixel: number }>()
@@ -12,7 +13,7 @@ const doc = useShow()
 const light = computed(() => (props.thing.kind === 'light' ? thingIn(doc.now, 'light', props.thing.id) : undefined))
 /** Where somebody's eyes are below the chosen light (m), and what of the place it can fall on there. */
 const eyes = computed(() => {
-  const [x, , z] = light.value!.at
+  const [x, , z] = needed(light.value, 'light').at
   return (floorAt(doc.now.place.floors, x, z) ?? 0) + doc.now.player.eye
 })
 const lit = computed(() => (light.value ? pathOf(litFrom(light.value, doc.now.place.walls, eyes.value)) : ''))
@@ -22,7 +23,7 @@ const rings = computed(() => {
   if (!light.value) return []
   let before = -Infinity
   return LUX.flatMap((lux) => {
-    const outline = poolOf(light.value!, eyes.value, lux)
+    const outline = poolOf(needed(light.value, 'light'), eyes.value, lux)
     const foot = outline.reduce<Spot | undefined>((low, spot) => (low && low[1] >= spot[1] ? low : spot), undefined)
     // Rings that lie on each other say nothing.
     if (!foot || Math.abs(foot[1] - before) / props.pixel < 16) return []

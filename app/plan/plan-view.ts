@@ -4,6 +4,7 @@ import { extentOf } from './forms/geometry'
 import { freeOf, overPlan } from './over-plan'
 import { useShow } from '~/document/show'
 import { useView } from '~/frame/view'
+import { needed } from '~~/core/base'
 
 /** Room for names around the place (pixels). */
 const EDGE = 18
@@ -49,7 +50,7 @@ export function usePlanView(frame: Ref<HTMLElement | undefined>) {
     return { x: x - w / 2, z: z - h / 2, w, h }
   })
   function spotAt(event: { clientX: number; clientY: number }): [number, number] {
-    const at = frame.value!.getBoundingClientRect()
+    const at = needed(frame.value, 'frame').getBoundingClientRect()
     return [box.value.x + (event.clientX - at.left) * pixel.value, box.value.z + (event.clientY - at.top) * pixel.value]
   }
   function pan(dx: number, dy: number): void {

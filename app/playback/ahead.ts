@@ -3,6 +3,7 @@ import type { Show, Sound } from '~~/core/show'
 import { fileTimeOf } from '~~/core/sound'
 import type { Wanted } from './buffers'
 import { isLong, PIECE, pieceKey, piecesFrom } from './pieces'
+import { needed } from '~~/core/base'
 
 /** What begins within so long is fetched ahead (s of the run). */
 const AHEAD = 60
@@ -13,7 +14,7 @@ export function soundsAhead(show: Show, run: Run, player: number, t: number): Wa
   const soonest = new Map<string, { wanted: Wanted; at: number }>()
   for (const audible of run.audible) {
     if (!audible.heardBy.includes(player) || isOver(audible, t) || audible.t > t + AHEAD) continue
-    for (const { at, wanted } of neededOf(sounds.get(audible.sound)!, audible, t)) {
+    for (const { at, wanted } of neededOf(needed(sounds.get(audible.sound), `sounds`), audible, t)) {
       const known = soonest.get(wanted.asset)
       if (!known || at < known.at) soonest.set(wanted.asset, { wanted, at })
     }

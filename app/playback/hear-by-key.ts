@@ -1,10 +1,11 @@
 import { useEventListener } from '@vueuse/core'
 import type { Show, Sound, Step } from '~~/core/show'
 import { useShow } from '~/document/show'
+import { elementOf } from '~/frame/event-targets'
 
 /** What names a sound says so with `data-hears`: “sound:ID” or “pool:ID”. The key H hears it, where it has the focus or lies under the pointer. */
 const NAMED = '[data-hears]'
-function namedHere(target: HTMLElement): string | undefined {
+function namedHere(target: Element): string | undefined {
   const focused = target.closest<HTMLElement>(NAMED)
   const under = [...document.querySelectorAll<HTMLElement>(`${NAMED}:hover`)].at(-1)
   return (focused ?? under)?.dataset.hears
@@ -29,7 +30,7 @@ function soundNamed(show: Show, name: string): Sound | undefined {
 export function useHearByKey(): void {
   const doc = useShow()
   useEventListener(window, 'keydown', async (event: KeyboardEvent) => {
-    const target = event.target as HTMLElement
+    const target = elementOf(event)
     if (event.key.toLowerCase() !== 'h' || event.ctrlKey || event.metaKey || event.altKey) return
     if (target.closest('input:not([type=range]), textarea, [role=listbox], [role=menu], [role=dialog]')) return
     const name = namedHere(target)

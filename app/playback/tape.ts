@@ -55,7 +55,7 @@ export function piecedTape(
 ): Tape {
   const pieces = piecesFrom(offset, from, ends, speed, loop)
   const sounding = new Set<AudioBufferSourceNode>()
-  let next: PieceSpan | undefined = pieces.next().value as PieceSpan | undefined
+  let next: PieceSpan | undefined = pieces.next().value
   function begin(piece: PieceSpan, buffer: AudioBuffer): void {
     const due = contextTime(transport, piece.at)
     const when = Math.max(due, context.currentTime)
@@ -81,7 +81,7 @@ export function piecedTape(
         // One that hasn't come is asked for again the next time; what follows it waits for its turn.
         if (!buffer && contextTime(transport, next.at + next.seconds / speed) > context.currentTime) return
         const piece = next
-        next = pieces.next().value as PieceSpan | undefined
+        next = pieces.next().value
         if (buffer) begin(piece, buffer)
         else if (!next) ended()
       }

@@ -12,6 +12,7 @@ import { probe } from '~/document/probe'
 import { askServer } from '~/document/keeping/server'
 import { useShow } from '~/document/show'
 import { fetchEnvelopes } from '~/document/keeping/envelopes'
+import { needed } from '~~/core/base'
 
 /**
  * While a hand drags something its worker draws the score; the page hears of the run so often (ms), less often the longer that takes
@@ -232,7 +233,7 @@ export const useRun = defineStore('run', () => {
   /** What is known of how loud the sounds are that are heard in the run: fetched as they are first heard. */
   async function hearHowLoud(): Promise<void> {
     const assets = new Map(played.value?.sounds.map(({ id, asset }) => [id, asset]))
-    const heard = new Set(run.value?.audible.map(({ sound }) => assets.get(sound)!))
+    const heard = new Set(run.value?.audible.map(({ sound }) => needed(assets.get(sound), `assets`)))
     const hashes = [...heard].filter((hash) => !fetched.has(hash))
     if (hashes.length === 0) return
     hashes.forEach((hash) => fetched.add(hash))

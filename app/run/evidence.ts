@@ -7,6 +7,7 @@ import type { EvidenceWorker } from './evidence.worker'
 import { probe } from '~/document/probe'
 import { useRun } from './current-run'
 import { useShow } from '~/document/show'
+import { needed } from '~~/core/base'
 
 /** So many varied walkers stand behind a dial. */
 export const WALKERS = 100
@@ -67,7 +68,14 @@ export const useEvidence = defineStore('evidence', () => {
   async function ask(progress: (n: number) => void, tried?: Operation[]): Promise<boolean> {
     const since = edits ?? []
     edits = []
-    const found = await worker!.study(since, [...runs.walks], WALKERS, proxy(progress), new Set(shown), tried)
+    const found = await needed(worker, 'worker').study(
+      since,
+      [...runs.walks],
+      WALKERS,
+      proxy(progress),
+      new Set(shown),
+      tried,
+    )
     // What somebody meets as before stays the same object, and is not drawn again.
     if (found) moments.value = new Map(found.map(([rule, met]) => [rule, asBefore(moments.value.get(rule), met)]))
     return found !== undefined

@@ -23,6 +23,7 @@ import { loadFonts } from '~/canvas/fonts'
 import { differs } from '~/canvas/paint-lane'
 import type { Content } from '~/canvas/scene'
 import { areSameWays, plainRun, playerOf } from './plain-run'
+import { needed } from '~~/core/base'
 
 export interface RunRequest {
   walks: string[]
@@ -182,7 +183,7 @@ const worker = {
     draw({ ghost })
     if (!ghost) return undefined
     const others = new Map(ghost.lanes.map((lane) => [lane.zone, lane]))
-    return content.score.lanes.filter((lane) => differs(others.get(lane.zone)!, lane)).length
+    return content.score.lanes.filter((lane) => differs(needed(others.get(lane.zone), `others`), lane)).length
   },
   /** Nobody walks: there is nothing to be seen. */
   clear(): void {

@@ -9,6 +9,7 @@ import { loudestOf, loudnessAt } from '~/run/loudness-shares'
 import { useShow } from '~/document/show'
 import { clock, plain } from '~/words/time'
 import { CURVES } from '~/canvas/axes'
+import { needed } from '~~/core/base'
 
 const LoudnessParts = fetched(() => import('./LoudnessParts.vue'))
 
@@ -40,7 +41,7 @@ const loudest = steady(() => loudestOf(runs.loudness))
 /** What makes the loudness at the playhead is looked at. */
 const asks = ref(false)
 function toLoudest() {
-  playhead.seek(loudest.value!.t)
+  playhead.seek(needed(loudest.value, 'loudest').t)
   asks.value = true
 }
 const { place } = useMenuPlace('top-start')

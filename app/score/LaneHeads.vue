@@ -9,6 +9,7 @@ import { LANE } from '~/canvas/axes'
 import { steady } from '~/document/steady'
 import { useLanes } from './lanes'
 import SenseGlyph from '~/frame/SenseGlyph.vue'
+import { elementOf } from '~/frame/event-targets'
 
 const props = defineProps<{ scroll: number }>()
 const emit = defineEmits<{ scroll: [to: number] }>()
@@ -59,7 +60,7 @@ watch(
   <div
     ref="list"
     class="min-h-0 flex-1 overflow-y-auto [scrollbar-width:none]"
-    @scroll="emit('scroll', ($event.target as HTMLElement).scrollTop)"
+    @scroll="emit('scroll', elementOf($event).scrollTop)"
   >
     <div :style="{ height: `${from * LANE}px` }" />
     <button

@@ -8,6 +8,7 @@ import { CURVES_HEIGHT, LANE, RULER, tOf, xOf, type Layout } from '~/canvas/axes
 import type { Sight } from '~/canvas/renderer'
 import { useLanes } from './lanes'
 import ScoreMarks from './ScoreMarks.vue'
+import { needed } from '~~/core/base'
 
 const props = defineProps<{ scroll: number }>()
 const emit = defineEmits<{ scroll: [to: number] }>()
@@ -17,6 +18,7 @@ const playhead = usePlayhead()
 const selection = useSelection()
 const view = useView()
 const frame = ref<HTMLElement>()
+const area = () => needed(frame.value, 'score')
 const canvas = ref<HTMLCanvasElement>()
 const { width, height } = useElementSize(frame)
 
@@ -45,22 +47,21 @@ function look() {
   if (width.value > 0) runs.look(sight.value)
 }
 watch(sight, () => (asked ||= requestAnimationFrame(look)), { immediate: true })
-onMounted(() => runs.mount(canvas.value!))
+onMounted(() => runs.mount(needed(canvas.value, 'canvas')))
 onBeforeUnmount(() => cancelAnimationFrame(asked))
 
 const headX = computed(() => xOf(layout.value, playhead.t))
-const timeAt = (event: { clientX: number }) =>
-  tOf(layout.value, event.clientX - frame.value!.getBoundingClientRect().left)
+const timeAt = (event: { clientX: number }) => tOf(layout.value, event.clientX - area().getBoundingClientRect().left)
 
 /** Over the clock and the curves one scrubs; over the lanes a click goes there and a drag marks a span. */
 function press(event: PointerEvent) {
   if (event.button !== 0) return
-  const box = frame.value!.getBoundingClientRect()
+  const box = area().getBoundingClientRect()
   const y = event.clientY - box.top
   const lanesHere = y > RULER && y < layout.value.curves
   const began = timeAt(event)
   const startX = event.clientX
-  frame.value!.setPointerCapture(event.pointerId)
+  area().setPointerCapture(event.pointerId)
   if (lanesHere) {
     const lane = lanes.value[Math.floor((y - RULER + props.scroll) / LANE)]
     if (lane?.zone && !lane.gone) selection.choose('zone', lane.zone)
@@ -77,11 +78,11 @@ function press(event: PointerEvent) {
       playhead.marked = undefined
       playhead.looping = false
     }
-    frame.value!.removeEventListener('pointermove', move)
-    frame.value!.removeEventListener('pointerup', up)
+    area().removeEventListener('pointermove', move)
+    area().removeEventListener('pointerup', up)
   }
-  frame.value!.addEventListener('pointermove', move)
-  frame.value!.addEventListener('pointerup', up)
+  area().addEventListener('pointermove', move)
+  area().addEventListener('pointerup', up)
 }
 
 /** The wheel zooms about the pointer; sideways or with Shift it moves along; with Alt it moves over the lanes. */

@@ -1,5 +1,6 @@
 import MiniSearch from 'minisearch'
 import type { Entry } from './entries'
+import { needed } from '~~/core/base'
 
 /** So many are shown. */
 const MOST = 40
@@ -14,7 +15,7 @@ export function finder(entries: readonly Entry[]): (words: string) => Entry[] {
   index.addAll([...entries])
   const byKey = new Map(entries.map((entry) => [entry.key, entry]))
   return (words) => {
-    const found = index.search(words).map(({ id }) => byKey.get(id as string)!)
+    const found = index.search(words).map(({ id }) => needed(byKey.get(id as string), `byKey`))
     // What is called exactly so stands before all others, then what begins so.
     const typed = words.trim().toLowerCase()
     const rank = ({ name }: Entry) => {

@@ -13,6 +13,7 @@ import PoolMinute from './PoolMinute.vue'
 import PoolRegions from './PoolRegions.vue'
 import { useSounds } from './sounds'
 import type { User } from './sound-uses'
+import { needed, itemAt } from '~~/core/base'
 
 /** The pool that the chosen sound is in: how it draws, ten draws of it, and a minute of its scatter. */
 const store = useSounds()
@@ -20,27 +21,29 @@ const doc = useShow()
 const view = useView()
 const selection = useSelection()
 const pool = computed(() => store.pool)
+const own = () => needed(store.pool, 'pool chosen')
+const scattered = () => needed(scatter.value, 'scatter of this pool')
 const { draws, minute, scatter, again } = usePoolDraws(pool)
 const users = computed(() => (pool.value ? (store.users.pools.get(pool.value.id) ?? []) : []))
-const { set } = useFields('pools', () => pool.value!.id)
+const { set } = useFields('pools', () => own().id)
 const DRAWS = [
   { value: 'shuffle' as const, words: 'each once before any comes again' },
   { value: 'random' as const, words: 'at random by weight' },
   { value: 'sequence' as const, words: 'one after the other' },
 ]
 const end = (field: 'gain' | 'pitch', side: 0 | 1) => (edit: Editor, value: number) => {
-  const now = pool.value![field]
+  const now = own()[field]
   const next: Range = side === 0 ? [Math.min(value, now[1]), now[1]] : [now[0], Math.max(value, now[0])]
-  edit.set(['pools', pool.value!.id, field], next)
+  edit.set(['pools', own().id, field], next)
 }
 const ofStep =
   (...field: ['where', 'near' | 'far'] | ['most']) =>
   (edit: Editor, value: number) =>
-    edit.setFound(['cues', scatter.value!.cue.id, 'steps', scatter.value!.step.id, ...field], value)
+    edit.setFound(['cues', scattered().cue.id, 'steps', scattered().step.id, ...field], value)
 const every = (side: 0 | 1) => (edit: Editor, value: number) => {
-  const now = scatter.value!.step.every
+  const now = scattered().step.every
   const next: Range = side === 0 ? [Math.min(value, now[1]), now[1]] : [now[0], Math.max(value, now[0])]
-  edit.set(['cues', scatter.value!.cue.id, 'steps', scatter.value!.step.id, 'every'], next)
+  edit.set(['cues', scattered().cue.id, 'steps', scattered().step.id, 'every'], next)
 }
 const around = computed(() => {
   const where = scatter.value?.step.where
@@ -82,14 +85,14 @@ const addable = computed(() =>
   store.several.filter(({ id }) => !pool.value?.sounds.some((entry) => entry.sound === id)),
 )
 const add = () =>
-  doc.edit(`Put ${count(addable.value.length, 'sound')} into ${pool.value!.name}`, (edit) =>
-    addable.value.forEach(({ id }) => edit.add(['pools', pool.value!.id, 'sounds'], { sound: id, weight: 1 })),
+  doc.edit(`Put ${count(addable.value.length, 'sound')} into ${own().name}`, (edit) =>
+    addable.value.forEach(({ id }) => edit.add(['pools', own().id, 'sounds'], { sound: id, weight: 1 })),
   )
 const takeOut = (index: number) =>
-  doc.edit(`Take ${nameOf(pool.value!.sounds[index]!.sound)} out of ${pool.value!.name}`, (edit) =>
-    edit.remove(['pools', pool.value!.id, 'sounds', index]),
+  doc.edit(`Take ${nameOf(itemAt(own().sounds, index).sound)} out of ${own().name}`, (edit) =>
+    edit.remove(['pools', own().id, 'sounds', index]),
   )
-const remove = () => doc.edit(`Delete ${pool.value!.name}`, (edit) => edit.remove(['pools', pool.value!.id]))
+const remove = () => doc.edit(`Delete ${own().name}`, (edit) => edit.remove(['pools', own().id]))
 </script>
 
 <template>

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { withId } from '~~/core/base'
+import { withId, needed } from '~~/core/base'
 import type { Pool, Editor, Range } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { followPointer } from '~/frame/pointer-drag'
 import { plain } from '~/words/time'
 import type { Draw } from './pool-draws'
 import { useSounds } from './sounds'
+import { elementOf } from '~/frame/event-targets'
 
 /** A pool as regions: each sound as wide as its pitch is spread, as high as its level is; where it lies by its own pitch and loudness. */
 const props = defineProps<{ pool: Pool; draws: readonly Draw[]; at: number }>()
@@ -33,7 +34,7 @@ const regions = computed((): Region[] =>
     return [{ id, name: sound.name, weight, pitch: Math.log2((measured.centre ?? 500) / 20), level }]
   }),
 )
-const reach = computed(() => {
+const reach = computed((): { pitch: Range; level: Range } => {
   const { gain, pitch } = props.pool
   const low = regions.value.map((r) => [r.pitch + pitch[0] / 1200, r.level + gain[0]] as const)
   const high = regions.value.map((r) => [r.pitch + pitch[1] / 1200, r.level + gain[1]] as const)
@@ -41,10 +42,7 @@ const reach = computed(() => {
   const levels = [...low, ...high].map(([, l]) => l)
   const [p0, p1] = [Math.min(...pitches), Math.max(...pitches)]
   const [l0, l1] = [Math.min(...levels), Math.max(...levels)]
-  return { pitch: [p0 - 0.4, p1 + 0.4], level: [l0 - 4, l1 + 4] } as {
-    pitch: [number, number]
-    level: [number, number]
-  }
+  return { pitch: [p0 - 0.4, p1 + 0.4], level: [l0 - 4, l1 + 4] }
 })
 const x = (pitch: number) =>
   LEFT + ((pitch - reach.value.pitch[0]) / (reach.value.pitch[1] - reach.value.pitch[0])) * (WIDE - LEFT)
@@ -95,7 +93,7 @@ const hertz = computed(() =>
 /** An edge of a region is dragged: all regions spread alike, since the spread is the pool's. */
 function spread(event: PointerEvent, side: 'left' | 'right' | 'top' | 'foot', box: { pitch: number; level: number }) {
   event.stopPropagation()
-  const svg = (event.currentTarget as Element).closest('svg')!
+  const svg = needed(elementOf(event).closest('svg'), 'picture')
   const { pool } = props
   const kept = reach.value
   const at = (e: PointerEvent) => {
@@ -106,13 +104,14 @@ function spread(event: PointerEvent, side: 'left' | 'right' | 'top' | 'foot', bo
     const level = kept.level[1] - (py / (HIGH - FOOT)) * (kept.level[1] - kept.level[0])
     const cents = Math.round(((pitch - box.pitch) * 1200) / 10) * 10
     const gain = Math.round((level - box.level) * 2) / 2
-    const next = {
+    const all: { [side: string]: ['pitch' | 'gain', Range] } = {
       left: ['pitch', [Math.min(cents, pool.pitch[1]), pool.pitch[1]]],
       right: ['pitch', [pool.pitch[0], Math.max(cents, pool.pitch[0])]],
       top: ['gain', [pool.gain[0], Math.max(gain, pool.gain[0])]],
       foot: ['gain', [Math.min(gain, pool.gain[1]), pool.gain[1]]],
-    }[side] as ['pitch' | 'gain', Range]
-    return (edit: Editor) => edit.set(['pools', pool.id, next[0]], next[1])
+    }
+    const next = all[side]
+    return (edit: Editor) => next && edit.set(['pools', pool.id, next[0]], next[1])
   }
   followPointer(event, {
     move: (e, far) => far && doc.drag(at(e)),

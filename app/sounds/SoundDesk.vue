@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { thousandths } from '~~/core/base'
+import { thousandths, needed } from '~~/core/base'
 import { SOUND_TYPES, type SoundType } from '~~/core/audio'
 import type { Editor } from '~~/core/show'
 import DeletionAsked from '~/parts/DeletionAsked.vue'
@@ -21,6 +21,7 @@ const store = useSounds()
 const view = useView()
 const selection = useSelection()
 const sound = computed(() => store.sound)
+const own = () => needed(store.sound, 'sound chosen')
 const round = ref(false)
 const target = ref(-23)
 const asks = ref(false)
@@ -37,7 +38,7 @@ const facts = computed(() => {
   if (!type) return 'its file is not here'
   const { channels, rate } = measured.value ?? {}
   return [
-    `sound ${store.sounds.indexOf(sound.value!) + 1} of ${store.sounds.length}`,
+    `sound ${store.sounds.indexOf(own()) + 1} of ${store.sounds.length}`,
     SOUND_TYPES[type as SoundType]?.name ?? type,
     rate && `${plain(rate / 1000, 1)} kHz`,
     channels && (channels === 1 ? 'one channel' : `${channels} channels`),
@@ -47,17 +48,17 @@ const facts = computed(() => {
     .join(' · ')
 })
 const cut = (side: 0 | 1) => (edit: Editor, value: number) =>
-  edit.set(['sounds', sound.value!.id, 'trim'], side === 0 ? [value, trim.value[1]] : [trim.value[0], value])
+  edit.set(['sounds', own().id, 'trim'], side === 0 ? [value, trim.value[1]] : [trim.value[0], value])
 const silenceOut = () => {
-  const { head, tail } = measured.value!.silence
-  const [from, to] = [thousandths(head), thousandths(sound.value!.seconds - tail)]
-  store.set('trim', [from, to], `Leave the silence of ${sound.value!.name} out`)
+  const { head, tail } = needed(measured.value, 'measure of it').silence
+  const [from, to] = [thousandths(head), thousandths(own().seconds - tail)]
+  store.set('trim', [from, to], `Leave the silence of ${own().name} out`)
 }
 const hasSilence = computed(() => {
   const { head, tail } = measured.value?.silence ?? { head: 0, tail: 0 }
-  return head + tail > 0.02 && trim.value[0] < head - 0.005 && head + tail < sound.value!.seconds
+  return head + tail > 0.02 && trim.value[0] < head - 0.005 && head + tail < own().seconds
     ? true
-    : tail > 0.02 && trim.value[1] > sound.value!.seconds - tail + 0.005 && head + tail < sound.value!.seconds
+    : tail > 0.02 && trim.value[1] > own().seconds - tail + 0.005 && head + tail < own().seconds
 })
 const others = computed(() =>
   store.sounds.filter(({ id }) => id !== sound.value?.id).map(({ id, name }) => ({ value: id, words: name })),
@@ -69,11 +70,11 @@ function go({ kind, id }: User) {
 }
 function everywhere(id: string) {
   const other = store.sounds.find((each) => each.id === id)
-  if (other) void store.replaceEverywhere(sound.value!, other)
+  if (other) void store.replaceEverywhere(own(), other)
 }
 /** Another takes its place wherever it is used, and it goes. */
 function instead(id: string) {
-  const { id: old } = sound.value!
+  const { id: old } = own()
   asks.value = false
   if (store.replace(old, id)) store.remove([old])
   store.choose(id)
@@ -88,7 +89,7 @@ function tag(words: string) {
         .filter(Boolean),
     ),
   ]
-  store.set('tags', all, `Tags of ${sound.value!.name}`)
+  store.set('tags', all, `Tags of ${own().name}`)
 }
 function remove() {
   const isUsed = store.several.some(({ id }) => (store.users.sounds.get(id) ?? []).length > 0)

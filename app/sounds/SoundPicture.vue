@@ -1,13 +1,15 @@
 <script setup lang="ts">
 import { secondsApart } from '~/words/ticks'
-import { thousandths } from '~~/core/base'
+import { thousandths, needed } from '~~/core/base'
 import type { Sound, Editor } from '~~/core/show'
 import { HIGHEST, LOWEST, type SoundPicture } from '~~/core/sound'
 import { useShow } from '~/document/show'
 import { followPointer } from '~/frame/pointer-drag'
-import { COLOURS } from '~/canvas/colours'
+import { COLOURS, bytesOf } from '~/canvas/colours'
 import { plain } from '~/words/time'
 import { useSounds } from './sounds'
+import { unseenPictureOf } from '~/canvas/picture'
+import { eachOf } from '~~/core/space'
 
 /** A sound's waveform over its spectrum, between one pair of handles; a click hears it from there. */
 const props = defineProps<{ sound: Sound; picture: SoundPicture }>()
@@ -21,13 +23,12 @@ const HIGH = 208
 const trim = computed((): [number, number] => props.sound.trim ?? [0, props.sound.seconds])
 const share = (t: number) => t / props.sound.seconds
 
-const rgb = (hex: string) => [1, 3, 5].map((i) => parseInt(hex.slice(i, i + 2), 16)) as [number, number, number]
 /** From nothing through lamp to bone, as loud as it is. */
 const RAMP = Array.from({ length: 256 }, (_, level) => {
-  const [dark, lamp, bone] = [rgb(COLOURS.ink0), rgb(COLOURS.lamp), rgb(COLOURS.bone)]
+  const [dark, lamp, bone] = [bytesOf(COLOURS.ink0), bytesOf(COLOURS.lamp), bytesOf(COLOURS.bone)]
   const u = (level / 255) ** 2.4
-  return dark.map((v, i) =>
-    u < 0.7 ? v + ((lamp[i]! - v) * u) / 0.7 : lamp[i]! + ((bone[i]! - lamp[i]!) * (u - 0.7)) / 0.3,
+  return eachOf(dark, (v, i) =>
+    u < 0.7 ? v + ((lamp[i] - v) * u) / 0.7 : lamp[i] + ((bone[i] - lamp[i]) * (u - 0.7)) / 0.3,
   )
 })
 
@@ -41,23 +42,20 @@ function paint() {
   to.fillRect(0, 0, columns, WAVES)
   to.fillStyle = COLOURS.lamp
   const middle = WAVES / 2
-  const loudest = Math.max(
-    0.02,
-    ...Array.from({ length: columns }, (_, i) => Math.max(-waves[2 * i]!, waves[2 * i + 1]!)),
-  )
+  const loudest = waves.reduce((most, wave) => Math.max(most, Math.abs(wave)), 0.02)
   const scale = (middle - 2) / loudest
   for (let i = 0; i < columns; i++) {
-    const top = middle - waves[2 * i + 1]! * scale
-    to.fillRect(i, top, 1, Math.max(1, (waves[2 * i + 1]! - waves[2 * i]!) * scale))
+    const [low = 0, high = 0] = waves.subarray(2 * i, 2 * i + 2)
+    to.fillRect(i, middle - high * scale, 1, Math.max(1, (high - low) * scale))
   }
   const image = to.createImageData(columns, bands)
   for (let x = 0; x < columns; x++)
     for (let band = 0; band < bands; band++) {
-      const colour = RAMP[spectrum[x * bands + band]!]!
-      image.data.set([colour[0]!, colour[1]!, colour[2]!, 255], ((bands - 1 - band) * columns + x) * 4)
+      const colour = RAMP[spectrum[x * bands + band] ?? 0] ?? [0, 0, 0]
+      image.data.set([...colour, 255], ((bands - 1 - band) * columns + x) * 4)
     }
   const small = new OffscreenCanvas(columns, bands)
-  small.getContext('2d')!.putImageData(image, 0, 0)
+  unseenPictureOf(small).putImageData(image, 0, 0)
   to.drawImage(small, 0, WAVES, columns, HIGH - WAVES)
 }
 watch(() => props.picture, paint, { flush: 'post' })
@@ -72,7 +70,7 @@ const ticks = computed(() => {
   return Array.from({ length: Math.floor(props.sound.seconds / step) + 1 }, (_, i) => i * step)
 })
 const timeAt = (event: { clientX: number }): number => {
-  const { left, width } = box.value!.getBoundingClientRect()
+  const { left, width } = needed(box.value, 'box').getBoundingClientRect()
   return Math.min(1, Math.max(0, (event.clientX - left) / width)) * props.sound.seconds
 }
 const LEAST = 0.01

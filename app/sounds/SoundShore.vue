@@ -4,13 +4,14 @@ import type { Family } from './library'
 import { useRecording } from './recording'
 import { useSounds } from './sounds'
 import SoundTile from './SoundTile.vue'
+import { inputOf } from '~/frame/event-targets'
 
 /** All sounds of the show on their shore, and the berth where new ones land. */
 const store = useSounds()
 const files = ref<HTMLInputElement>()
 const folder = ref<HTMLInputElement>()
 function take(event: Event) {
-  const input = event.target as HTMLInputElement
+  const input = inputOf(event)
   const taken = [...(input.files ?? [])]
   input.value = ''
   if (taken.length > 0) void store.bring(taken)

@@ -7,12 +7,13 @@ import PoolDesk from './PoolDesk.vue'
 import SoundDesk from './SoundDesk.vue'
 import SoundShore from './SoundShore.vue'
 import { useSounds } from './sounds'
+import { elementOf } from '~/frame/event-targets'
 
 /** The sounds of the show: their shore above, the chosen one and its pool below. */
 const store = useSounds()
 const search = ref<HTMLInputElement>()
 useEventListener(window, 'keydown', (event: KeyboardEvent) => {
-  const target = event.target as HTMLElement
+  const target = elementOf(event)
   if (target.closest('input, textarea, [role=listbox], [role=dialog]')) return
   if (event.key === '/') {
     event.preventDefault()

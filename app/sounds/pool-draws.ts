@@ -1,6 +1,6 @@
 import { watchThrottled } from '@vueuse/core'
 import { computed, ref, shallowRef, type Ref } from 'vue'
-import type { Cue, Pool, ScatterStep } from '~~/core/show'
+import type { Cue, Pool, ScatterStep, Range } from '~~/core/show'
 import type { Drop, Sprinkled } from '~~/core/sound'
 import { useShow } from '~/document/show'
 import { looking } from './looking'
@@ -45,7 +45,8 @@ export function usePoolDraws(pool: Ref<Pool | undefined>) {
         step: scatter.value?.step ?? null,
       }),
     )
-    const ten = { pool: now.id, every: [1, 1] as [number, number], most: 1000 }
+    const eachSecond: Range = [1, 1]
+    const ten = { pool: now.id, every: eachSecond, most: 1000 }
     const { drops } = await looking().sprinkle(plain, ten, DRAWS + 0.5, seed.value)
     const { every, first, where, most, gain, pitch } = plain.step ?? {}
     const sprinkled = every

@@ -1,6 +1,8 @@
 import { ref } from 'vue'
 import { samplesOf, wavFile } from '~~/core/mix'
 import { decodedBytes, RATE } from '~/playback/decoded'
+import { messageOf } from '~~/core/base'
+import { fieldIn } from '~~/core/show'
 
 /** Recording from a microphone into a WAV file: 48 kHz, 24 bits, stereo. */
 export function useRecording(done: (file: File) => void) {
@@ -31,9 +33,9 @@ export function useRecording(done: (file: File) => void) {
       since.value = performance.now()
     } catch (error) {
       problem.value =
-        (error as Error).name === 'NotAllowedError'
+        fieldIn(error, 'name') === 'NotAllowedError'
           ? 'The browser may not use the microphone here.'
-          : `There is no microphone to record from (${(error as Error).message}).`
+          : `There is no microphone to record from (${messageOf(error)}).`
     }
   }
   async function keep(recorded: Blob): Promise<void> {

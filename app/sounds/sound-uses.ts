@@ -1,4 +1,5 @@
 import { listOf, references, type Editor, type Show } from '~~/core/show'
+import { itemAt } from '~~/core/base'
 
 /** A pool or a cue that a sound or a pool is used by. */
 export interface User {
@@ -14,7 +15,7 @@ export function usersOf(show: Show): { sounds: Map<string, User[]>; pools: Map<s
     if (to !== 'sounds' && to !== 'pools') continue
     const [list, index] = keys
     if (list !== 'pools' && list !== 'cues') continue
-    const { id: by, name } = show[list][Number(index)]!
+    const { id: by, name } = itemAt<{ id: string; name: string }>(show[list], index)
     const users = found[to].get(id) ?? []
     const kind = list === 'pools' ? 'pool' : 'cue'
     if (!users.some((user) => user.kind === kind && user.id === by)) users.push({ kind, id: by, name })

@@ -2,6 +2,7 @@ import type { Component } from 'vue'
 import { fetched } from '~/frame/fetched'
 import type { ViewName } from '~/frame/view'
 import ScoreBand from '~/score/ScoreBand.vue'
+import { namesIn } from '~~/core/base'
 
 /** A view of the show: its one entry. */
 interface View {
@@ -50,4 +51,4 @@ export const VIEWS: { [name in ViewName]: View } = {
     keys: 'control',
   },
 }
-export const VIEW_NAMES = Object.keys(VIEWS) as ViewName[]
+export const VIEW_NAMES = namesIn(VIEWS)

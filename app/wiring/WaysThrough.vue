@@ -9,7 +9,7 @@ import { ledThrough, waysFrom } from './way-through'
 const props = defineProps<{ zone: Zone }>()
 const doc = useShow()
 const offers = steady(() => {
-  const show = doc.resting!
+  const show = doc.restingNow
   return waysFrom(show, props.zone).flatMap((way) =>
     show.walks.flatMap((walk) => {
       const points = ledThrough(show, walk, way)

@@ -1,4 +1,4 @@
-import { withId } from '~~/core/base'
+import { withId, itemAt, needed, hundredths } from '~~/core/base'
 import {
   completePoint,
   cueAt,
@@ -11,7 +11,7 @@ import {
   type WalkPoint,
   type Zone,
 } from '~~/core/show'
-import { blocked, crossings, floorAt, pieceBetween, solidOf, type Cylinder, type Solid } from '~~/core/space'
+import { blocked, crossings, floorAt, pieceBetween, solidOf, type Cylinder, type Solid, eachOf } from '~~/core/space'
 import { shareWithParts, stamp } from '~/document/making/kit-parts'
 import { shiftedBy } from '~/document/making/placement'
 import type { Place } from './place'
@@ -43,24 +43,27 @@ export function wayThrough(at: Place): void {
   const cue = at.cue(`${name}, through`, leadsTo(far))
   const before = zone.rules.map(({ id }) => id)
   at.rule({ at: 'enter' }, cue)
-  const [made] = at.here.rules.filter(({ id }) => !before.includes(id))
-  const [end] = stamp(edit, zone.id, [shiftedBy(other.at[0] - x, other.at[2] - z)])
-  edit.set(['zones', end!, 'rules'], [])
+  const made = at.here.rules.filter(({ id }) => !before.includes(id)).map(({ id }) => id)
+  const end = itemAt(stamp(edit, zone.id, [shiftedBy(other.at[0] - x, other.at[2] - z)]), 0)
+  edit.set(['zones', end, 'rules'], [])
   edit.set(
-    ['zones', end!, 'name'],
+    ['zones', end, 'name'],
     freeName(
       `${name}, far end`,
       at.show.zones.map((each) => each.name),
     ),
   )
   if (zone.kit === undefined) {
-    const kit = shareWithParts(edit, zone.id, [made!.id], `Way through, ${name}`)
+    const kit = shareWithParts(edit, zone.id, made, `Way through, ${name}`)
     const { parts } = withId(at.show.kits, kit)
-    const leads = parts.find(({ is }) => is === 'mark')!.id
-    edit.set(['zones', end!, 'parts'], { [leads]: near })
-    edit.set(['zones', end!, 'kit'], kit)
+    const leads = needed(
+      parts.find(({ is }) => is === 'mark'),
+      'mark that the way leads to',
+    ).id
+    edit.set(['zones', end, 'parts'], { [leads]: near })
+    edit.set(['zones', end, 'kit'], kit)
   } else {
-    for (const field of ['overrides', 'parts', 'kit'] as const) edit.set(['zones', end!, field], undefined)
+    for (const field of ['overrides', 'parts', 'kit'] as const) edit.set(['zones', end, field], undefined)
     const back = at.cue(`${name}, back`, leadsTo(near))
     at.rule({ at: 'enter' }, back, {}, end)
   }
@@ -94,16 +97,17 @@ export function ledThrough(show: Show, { body: walks, points }: Walk, { ends, ma
   const solids = ends.map(({ shape }) => solidOf(shape))
   const meets = (from: Point, to: Point, solid: Solid) =>
     crossings(solid, 0, body, pieceBetween(from, to, 1)).length > 0
-  const hit = points.findIndex((point, i) => i > 0 && meets(points[i - 1]!.at, point.at, solids[0]!))
-  if (hit < 0) return undefined
+  const [first] = solids
+  const hit = points.findIndex(({ at }, i) => i > 0 && first && meets(itemAt(points, i - 1).at, at, first))
+  if (hit < 0 || !first) return undefined
   const far = mark.at
   const on = onFrom(show, mark)
   const rest = points.slice(hit)
-  const clear = rest.findIndex(({ at }, i) => solids.some((solid) => meets(i === 0 ? on : rest[i - 1]!.at, at, solid)))
+  const clear = rest.findIndex(({ at }, i) => solids.some((solid) => meets(rest[i - 1]?.at ?? on, at, solid)))
   return [
     ...points.slice(0, hit),
     // Where the way begins, so that the walk still leads into it.
-    completePoint({ at: middleBetween(points[hit - 1]!.at, points[hit]!.at, solids[0]!, body) }),
+    completePoint({ at: middleBetween(itemAt(points, hit - 1).at, itemAt(points, hit).at, first, body) }),
     completePoint({ at: far, arrive: true }),
     completePoint({ at: on }),
     ...(clear < 0 ? rest : rest.slice(0, clear)),
@@ -124,8 +128,7 @@ function onFrom({ place: { floors, walls } }: Show, { at: [x, y, z] }: Mark): Po
 /** A point of a stretch that lies in a solid. */
 function middleBetween(from: Point, to: Point, solid: Solid, body: Cylinder): Point {
   const length = Math.hypot(to[0] - from[0], to[1] - from[1], to[2] - from[2])
-  const [enters, leaves] = crossings(solid, 0, body, pieceBetween(from, to, 1))
-  const share = length > 0 ? (enters! + Math.min(leaves!, length)) / 2 / length : 0
-  const mid = (axis: 0 | 1 | 2) => Math.round((from[axis] + (to[axis] - from[axis]) * share) * 100) / 100
-  return [mid(0), mid(1), mid(2)]
+  const [enters = 0, leaves = length] = crossings(solid, 0, body, pieceBetween(from, to, 1))
+  const share = length > 0 ? (enters + Math.min(leaves, length)) / 2 / length : 0
+  return eachOf(from, (value, axis) => hundredths(value + (to[axis] - value) * share))
 }

@@ -9,7 +9,7 @@ export function colourWords(colour: string): string | undefined {
   if (plain) return plain
   const parts = /^#([0-9a-f]{2})([0-9a-f]{2})([0-9a-f]{2})$/i.exec(colour)
   if (!parts) return undefined
-  const [r, g, b] = parts.slice(1).map((part) => parseInt(part, 16) / 255) as [number, number, number]
+  const [r = 0, g = 0, b = 0] = parts.slice(1).map((part) => parseInt(part, 16) / 255)
   const [most, least] = [Math.max(r, g, b), Math.min(r, g, b)]
   const light = (most + least) / 2
   const spread = most - least

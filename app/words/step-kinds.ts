@@ -2,6 +2,7 @@ import type { Cue, Show, Step, StepKind } from '~~/core/show'
 import { busName, cueName, flagName, lightName, markName, poolName, propName, soundName, zoneName } from './names'
 import { colourWords } from './colours'
 import { count, plain } from './time'
+import { namesIn } from '~~/core/base'
 
 /** What a cue reaches, in the order in which they are named. */
 export const SENSES = ['hear', 'light', 'picture', 'hands', 'world', 'signals'] as const
@@ -168,7 +169,7 @@ const WORDS: { [K in StepKind]: StepWords<Extract<Step, { kind: K }>> } = {
 export const wordsOf = (kind: StepKind): StepWords<Step> => WORDS[kind] as unknown as StepWords<Step>
 
 /** The kinds in the order in which they are offered. */
-export const OFFERED = Object.keys(WORDS) as StepKind[]
+export const OFFERED = namesIn(WORDS)
 
 /** A step by its kind and its cue, as what undoes a change to it says. */
 export const stepIn = ({ name }: Cue, { kind }: Step): string =>

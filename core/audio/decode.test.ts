@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { decode, lengthOfAac, lengthOfMp4, sniffed, SoundError } from '.'
+import { messageOf } from '../base'
 
 const text = (words: string) => [...words].map((letter) => letter.charCodeAt(0))
 const little = (value: number, bytes: number) =>
@@ -51,7 +52,7 @@ function aiff(bits: number, data: number[], packing?: string, frames = 2): Uint8
 const refused = async (bytes: Uint8Array): Promise<string> => {
   const error = await decode(bytes).catch((error: unknown) => error)
   expect(error).toBeInstanceOf(SoundError)
-  return (error as Error).message
+  return messageOf(error)
 }
 
 /** Two frames: left 0.5 then −0.5, right 0.25 then −1. */

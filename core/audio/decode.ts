@@ -4,6 +4,7 @@ import { isMonoMpeg, sniffed, SOUND_TYPES, type SoundType } from './sniff'
 import { checkClaims, checkSamples, FAULTS, SoundError, type Decoded } from './sound-error'
 import { readWav } from './wav'
 import { checkWhole } from './whole'
+import { messageOf } from '../base'
 
 interface Piece {
   channelData: Float32Array[]
@@ -55,7 +56,7 @@ async function unpacked(bytes: Uint8Array, make: () => Promise<Unpacker>, behind
     return joined(pieces, frames)
   } catch (error) {
     if (error instanceof SoundError) throw error
-    throw new SoundError(FAULTS.notDecoded((error as Error).message))
+    throw new SoundError(FAULTS.notDecoded(messageOf(error)))
   } finally {
     decoder.free()
   }

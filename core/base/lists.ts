@@ -45,3 +45,13 @@ export function withId<T extends { id: string }>(list: readonly T[], id: string)
   if (!found) throw new Error(`There is no "${id}"`)
   return found
 }
+
+/** The item at a place of a list, that of a way through a document. @throws Error if there is none */
+export function itemAt<T>(list: readonly T[], place: string | number | undefined): T {
+  const found = list[Number(place)]
+  if (found === undefined) throw new Error(`There is no number ${place} in a list of ${list.length}`)
+  return found
+}
+
+/** The keys of a record that has no others than its type says. */
+export const namesIn = <K extends string>(record: { readonly [key in K]?: unknown }): K[] => Object.keys(record) as K[]

@@ -16,7 +16,7 @@ export {
   tiedPoint,
   timeAway,
 } from './history'
-export type { Audible, ChannelHistory, FlightRecord, Pose, Value } from './history'
+export type { Audible, ChannelFields, ChannelHistory, FieldsOf, FlightRecord, Pose, Value } from './history'
 export { createRun, type LivePose, type Keys, type LiveRun, type Participant } from './live'
 export { asTicked, buffersOf, countUntil, eventAt, eventsOf, firstEvents, GATES, KIND } from './log'
 export type { EndReason, Gate, Legend, Log, RunEvent, RunLog, SoundEvent, StepEvent, TickedPresence } from './log'

@@ -9,6 +9,7 @@ import {
   hearsByCamera,
   middleIn,
   perPlayer,
+  type ChannelFields,
   type FieldsOf,
   type Pose,
   type Value,
@@ -43,6 +44,15 @@ export function earsAt(show: Show, run: Run, player: number, t: number): { at: P
   return { at: [x, y + show.player.eye, z], yaw: facingAt(show, run, player, t) }
 }
 
+/** The channels that exist for each player: some always, others as the show has prompts and buses. */
+export interface OwnChannels {
+  controls: ChannelFields['controls']
+  picture: ChannelFields['picture']
+  camera: ChannelFields['camera']
+  atmosphere: ChannelFields['atmosphere']
+  [channel: string]: object
+}
+
 /** Everything that is the case at one time of a run, after all events of that time. */
 export interface RunState {
   t: number
@@ -56,7 +66,7 @@ export interface RunState {
   /** Channels that exist once for all. */
   channels: { [channel: string]: { [field: string]: Value } }
   /** Channels of each player. */
-  players: { [player: string]: { [channel: string]: { [field: string]: Value } } }
+  players: { [player: string]: OwnChannels }
 }
 
 /** All that is the case at a time of a run (s), after the events of that time. */
@@ -103,8 +113,12 @@ export function stateAt(show: Show, run: Run, t: number): RunState {
   const players: RunState['players'] = {}
   run.walks.forEach((id, index) => {
     if (!run.players[index]) return
-    const its: RunState['channels'] = (players[id] = {})
-    for (const name of WORKED_OUT) its[name] = channelAt(show, run, name, t, index)
+    const its: OwnChannels = (players[id] = {
+      controls: channelAt(show, run, CHANNEL.controls, t, index),
+      picture: channelAt(show, run, CHANNEL.picture, t, index),
+      camera: channelAt(show, run, CHANNEL.camera, t, index),
+      atmosphere: channelAt(show, run, CHANNEL.atmosphere, t, index),
+    })
     for (const { name, base } of own) its[name] = fieldsAt(base, run.channels.fields[perPlayer(name, index)], t)
   })
   return {
@@ -125,9 +139,6 @@ export function stateAt(show: Show, run: Run, t: number): RunState {
   }
 }
 
-/** Channels of a player that are more than fields with a history each. */
-const WORKED_OUT = ['controls', 'picture', 'camera']
-
 /** A channel, and its fields before any cue has touched them. */
 interface Named {
   name: string
@@ -147,5 +158,5 @@ const channelsOf = memo((show: Show): { once: Named[]; own: Named[] } => {
   const buses = busesOf(show).map(CHANNEL.bus)
   const lights = show.place.lights.map((light) => CHANNEL.light(light.id))
   const props = show.place.props.map((prop) => CHANNEL.prop(prop.id))
-  return { once: [...lights, ...props].map(named), own: [CHANNEL.atmosphere, ...prompts, ...buses].map(named) }
+  return { once: [...lights, ...props].map(named), own: [...prompts, ...buses].map(named) }
 })

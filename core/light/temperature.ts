@@ -1,5 +1,6 @@
 import { colourOf, linearOf } from '../engine'
 import type { Colour } from '../show'
+import { eachOf } from '../space'
 
 /** Temperatures that a light of a place may have (K). */
 export const COOLEST = 1700
@@ -30,13 +31,13 @@ export function colourOfTemperature(kelvin: number): Colour {
   const [x, y] = chromaticity(kelvin)
   const [X, Z] = [x / y, (1 - x - y) / y]
   // CIE XYZ to linear sRGB (IEC 61966-2-1), with Y = 1.
-  const rgb = [
+  const rgb: [number, number, number] = [
     3.2404542 * X - 1.5371385 - 0.4985314 * Z,
     -0.969266 * X + 1.8760108 + 0.041556 * Z,
     0.0556434 * X - 0.2040259 + 1.0572252 * Z,
   ]
   const most = Math.max(...rgb)
-  return colourOf(rgb.map((c) => Math.max(0, c / most)) as [number, number, number])
+  return colourOf(eachOf(rgb, (c) => Math.max(0, c / most)))
 }
 
 /** The temperature (K, in hundreds) whose colour comes nearest to a colour. */

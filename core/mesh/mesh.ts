@@ -24,13 +24,13 @@ export function placed(
   return { positions: out, indices }
 }
 /** The box that holds all corners. */
-export function boundsOf({ positions }: Triangles): { low: Point; high: Point } {
+export function boundsOf({ positions }: Pick<Triangles, 'positions'>): { low: Point; high: Point } {
   const low: Point = [Infinity, Infinity, Infinity]
   const high: Point = [-Infinity, -Infinity, -Infinity]
-  for (let i = 0; i < positions.length; i++) {
-    const axis = (i % 3) as 0 | 1 | 2
-    if (positions[i] < low[axis]) low[axis] = positions[i]
-    if (positions[i] > high[axis]) high[axis] = positions[i]
-  }
+  for (const axis of [0, 1, 2] as const)
+    for (let i = axis; i < positions.length; i += 3) {
+      if (positions[i] < low[axis]) low[axis] = positions[i]
+      if (positions[i] > high[axis]) high[axis] = positions[i]
+    }
   return { low, high }
 }

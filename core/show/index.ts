@@ -3,7 +3,16 @@ export * from './format/complete'
 export * from './format/errors'
 export { checkPlain, writable } from './reading/plain'
 export { isMet } from './condition'
-export { isRecord, LIMITS, PART_KINDS, partIn, type Field, type ListName, type RecordField } from './format/fields'
+export {
+  fieldIn,
+  isRecord,
+  LIMITS,
+  PART_KINDS,
+  partIn,
+  type Field,
+  type ListName,
+  type RecordField,
+} from './format/fields'
 export { showJsonSchema } from './format/json-schema'
 export * from './reading/check'
 export * from './reading/read'

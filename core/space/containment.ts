@@ -1,6 +1,7 @@
 import type { Spot } from '../show'
 import { distanceToOutline, insidePolygon } from './lines'
 import { outlineOf, type Solid } from './solid'
+import { edgesOf } from './outlines'
 
 /** What lies so near to an edge is within it (m). */
 const EDGE = 1e-6
@@ -28,8 +29,6 @@ function insideOf(outer: Exclude<Solid, { kind: 'sphere' }>): (spot: Spot) => bo
 const reachesInto = (outer: readonly Spot[], inner: readonly Spot[]): boolean =>
   outer.some((corner) => isWellInside(corner, inner)) ||
   edgesOf(outer).some((a) => edgesOf(inner).some((b) => crosses(a, b)))
-const edgesOf = (outline: readonly Spot[]): [Spot, Spot][] =>
-  outline.map((spot, i) => [spot, outline[(i + 1) % outline.length]])
 /** Whether two edges cross between their ends. */
 function crosses([a, b]: [Spot, Spot], [c, d]: [Spot, Spot]): boolean {
   const side = (p: Spot, q: Spot, r: Spot) => (q[0] - p[0]) * (r[1] - p[1]) - (q[1] - p[1]) * (r[0] - p[0])

@@ -89,6 +89,6 @@ export function outlineOf(solid: Solid): Spot[] {
   }
   return Array.from({ length: 48 }, (_, i) => {
     const a = (i / 48) * 2 * Math.PI
-    return [solid.x + solid.radius * Math.cos(a), solid.z + solid.radius * Math.sin(a)] as Spot
+    return [solid.x + solid.radius * Math.cos(a), solid.z + solid.radius * Math.sin(a)]
   })
 }

@@ -1,6 +1,7 @@
 import { createHmac, scrypt, timingSafeEqual } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { promisify } from 'node:util'
+import { needed } from '../../core/base'
 
 /** What somebody who has been let in may do. */
 export type May = 'look' | 'edit'
@@ -17,7 +18,8 @@ interface Access {
 
 /** Where Esvik listens elsewhere than on this machine, bin/start names the file with the hashes of its passphrases. */
 const file = process.env.ESVIK_ACCESS
-const access: Access | undefined = file ? (JSON.parse(readFileSync(file, 'utf8')) as Access) : undefined
+const access: Access | undefined = file ? JSON.parse(readFileSync(file, 'utf8')) : undefined
+const known = () => needed(access, 'passphrase')
 
 /** Whether a passphrase is asked for at all. */
 export const isGuarded = access !== undefined
@@ -30,13 +32,14 @@ async function fits(passphrase: string, { salt, hash }: Hash): Promise<boolean> 
 
 /** What a passphrase lets somebody do; undefined if it is none. (scrypt: RFC 7914, Node's cost of 2¹⁴) */
 export async function allows(passphrase: string): Promise<May | undefined> {
-  if (await fits(passphrase, access!.edit)) return 'edit'
-  return access!.look && (await fits(passphrase, access!.look)) ? 'look' : undefined
+  if (await fits(passphrase, known().edit)) return 'edit'
+  const { look } = known()
+  return look && (await fits(passphrase, look)) ? 'look' : undefined
 }
 
 /** A session lasts so long (s). */
 export const SESSION = 30 * 24 * 3600
-const seal = (text: string): string => createHmac('sha256', access!.secret).update(text).digest('hex')
+const seal = (text: string): string => createHmac('sha256', known().secret).update(text).digest('hex')
 
 /** A sealed word that says what its bearer may do, and until when. */
 export function session(may: May, now = Date.now()): string {

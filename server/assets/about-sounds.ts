@@ -5,6 +5,7 @@ import { oneOf } from '../data/connection'
 import { models } from '../data/models'
 import { inThread } from '../threads/pool'
 import { LENGTH } from './keep'
+import { namesIn } from '../../core/base'
 
 /** What is known of a sound file. */
 export interface KnownSound {
@@ -13,7 +14,7 @@ export interface KnownSound {
   /** Undefined of what no browser has decoded yet. */
   measured: Measured | undefined
 }
-const types = Object.keys(SOUND_TYPES) as SoundType[]
+const types = namesIn(SOUND_TYPES)
 
 /** What is known of sound files by their SHA-256. What an older Esvik kept without measuring it is measured now. */
 export async function aboutSounds(hashes: readonly string[]): Promise<{ [hash: string]: KnownSound }> {

@@ -8,6 +8,7 @@ import { Refusal } from '../http/refusal'
 import { backup } from './backup'
 import type { ReadBackup } from './read'
 import { BrokenBackup, restore, sentences, showsNow } from './restore'
+import { messageOf } from '../../core/base'
 
 const said = (text: string) => void process.stdout.write(`${text}\n`)
 /** Tells on a terminal how far long work has come. */
@@ -66,7 +67,7 @@ try {
   await program.parseAsync()
 } catch (error) {
   const rest = error instanceof BrokenBackup ? '; --without-broken restores the rest' : ''
-  process.stderr.write(`esvik: ${(error as Error).message}. Nothing was changed${rest}.\n`)
+  process.stderr.write(`esvik: ${messageOf(error)}. Nothing was changed${rest}.\n`)
   process.exitCode = 1
 } finally {
   await database().close()

@@ -1,5 +1,5 @@
 import { MOST } from '../http/most'
-import { LIMITS } from '../../core/show'
+import { LIMITS, fieldIn } from '../../core/show'
 import { isForBrowsers, SOUND_TYPES, sniffed, SoundError, type SoundType } from '../../core/audio'
 import { hashOf, kept } from '../assets/keep'
 import { ENDS, measured as measuredSchema } from '../assets/measured'
@@ -59,7 +59,7 @@ export async function readBackup(zip: OpenZip, tell: (done: number, of: number) 
     look: (called: (name: string, file: string) => void) => Promise<void>,
   ) {
     tell(done++, all)
-    const who = (item as { title?: unknown }).title
+    const who = fieldIn(item, 'title')
     let of = typeof who === 'string' && who ? `“${who}”` : place
     try {
       await look((name, file) => {

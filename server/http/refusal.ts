@@ -1,8 +1,8 @@
-import { short } from '../../core/show'
+import { short, fieldIn } from '../../core/show'
 import { statfsSync } from 'node:fs'
-import type { ConnectionError as ConnectionErrorType } from 'sequelize'
 import { compressed } from './compressed'
 import { createError, defineEventHandler, type EventHandler, type H3Event } from 'h3'
+import { messageOf } from '../../core/base'
 
 /** What the server won't do, with its status and in words. */
 export class Refusal extends Error {
@@ -31,8 +31,11 @@ function hasNoRoom(): boolean {
 
 /** PostgreSQL's words for a disk without room, and the system's. */
 const isDiskFull = (error: unknown): boolean => {
-  const { parent, code } = error as { parent?: { code?: string }; code?: string }
-  return parent?.code === '53100' || code === 'ENOSPC' || /No space left on device/.test((error as Error).message)
+  return (
+    fieldIn(fieldIn(error, 'parent'), 'code') === '53100' ||
+    fieldIn(error, 'code') === 'ENOSPC' ||
+    /No space left on device/.test(messageOf(error))
+  )
 }
 
 const NO_DATABASE = new Set([
@@ -44,11 +47,10 @@ const NO_DATABASE = new Set([
 ])
 
 function isDatabaseAway(error: unknown): boolean {
-  const { name, parent } = error as ConnectionErrorType & { parent?: { code?: string } }
   return (
-    NO_DATABASE.has(name) ||
-    ['57P01', '57P03', 'ECONNRESET', 'EPIPE'].includes(parent?.code ?? '') ||
-    /Connection terminated/.test((error as Error).message)
+    NO_DATABASE.has(String(fieldIn(error, 'name'))) ||
+    ['57P01', '57P03', 'ECONNRESET', 'EPIPE'].includes(String(fieldIn(fieldIn(error, 'parent'), 'code'))) ||
+    /Connection terminated/.test(messageOf(error))
   )
 }
 

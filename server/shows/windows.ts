@@ -1,4 +1,5 @@
 import type { Word } from './messages'
+import { needed } from '../../core/base'
 
 interface Window {
   id: string
@@ -33,7 +34,7 @@ function tellOthers(show: string): void {
 /** A window opens a show: from now on it hears of edits, and everybody of each other. */
 export function joinShow(show: string, window: Window): void {
   if (!windows.has(show)) windows.set(show, new Map())
-  windows.get(show)!.set(window.id, window)
+  needed(windows.get(show), `windows`).set(window.id, window)
   tellOthers(show)
 }
 

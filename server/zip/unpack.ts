@@ -5,6 +5,7 @@ import { buffer } from 'node:stream/consumers'
 import { promisify } from 'node:util'
 import { short } from '../../core/show'
 import { Refusal } from '../http/refusal'
+import { messageOf } from '../../core/base'
 
 /** A ZIP file whose entries are read one at a time, each by its name. */
 export interface OpenZip {
@@ -26,7 +27,7 @@ export async function openZip(source: string | Buffer): Promise<OpenZip> {
         ? await promisify<string, typeof options, ZipFile>(open)(source, options)
         : await promisify<Buffer, typeof options, ZipFile>(fromBuffer)(source, options)
   } catch (error) {
-    throw new Refusal(422, `The file is no ZIP that can be read: ${(error as Error).message}`)
+    throw new Refusal(422, `The file is no ZIP that can be read: ${messageOf(error)}`)
   }
   const entries = new Map<string, Entry>()
   await new Promise<void>((done, fail) => {

@@ -10,6 +10,7 @@ import { requests } from './requests'
 import { samples } from './samples'
 import { tabs } from './tabs'
 import { windows } from './windows'
+import { messageOf } from '../../core/base'
 
 /** What must be nothing. */
 const NOTHING =
@@ -50,7 +51,7 @@ for (const [name, [limit, work]] of Object.entries(TRIALS)) {
     process.stdout.write(`${bad.length > 0 ? 'FAILED ' : ''}${name}: ${words.join(', ')} (${Math.round((performance.now() - began) / 1000)} s)\n`) // prettier-ignore
   } catch (error) {
     failed++
-    process.stdout.write(`FAILED ${name}: ${(error as Error).message}\n`)
+    process.stdout.write(`FAILED ${name}: ${messageOf(error)}\n`)
   }
 }
 process.exit(failed > 0 ? 1 : 0)

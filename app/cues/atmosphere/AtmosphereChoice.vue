@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import type { Cue, Step, Atmosphere } from '~~/core/show'
+import type { Cue, Step } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { stepIn } from '~/words/step-kinds'
 import AtmosphereSwatch from './AtmosphereSwatch.vue'
 import { freshPreset, givenOf } from './presets'
+import { namesIn } from '~~/core/base'
 
 /** The atmospheres that a step can go to, as swatches; what the step says itself can be kept as one more. */
 const props = defineProps<{ cue: Cue; step: Extract<Step, { kind: 'atmosphere' }> }>()
@@ -20,7 +21,7 @@ function keep() {
   doc.edit(`Keep ${made.name}`, (edit) => {
     edit.add(['atmospheres'], made)
     edit.set(at('preset'), made.id)
-    for (const field of Object.keys(own.value) as (keyof Atmosphere)[]) edit.set(at(field), undefined)
+    for (const field of namesIn(own.value)) edit.set(at(field), undefined)
   })
 }
 </script>

@@ -1,12 +1,13 @@
 import { colourOf, linearOf } from '~~/core/engine'
 import type { Atmosphere, Colour } from '~~/core/show'
+import { eachOf } from '~~/core/space'
 
 /** How far fog is looked through in a swatch (m). */
 const DEPTH = 8
 
 /** A colour at a level of light. */
 function lit(colour: Colour, level: number): Colour {
-  return colourOf(linearOf(colour).map((c) => Math.min(1, c * level)) as [number, number, number])
+  return colourOf(eachOf(linearOf(colour), (c) => Math.min(1, c * level)))
 }
 const alpha = (share: number) =>
   Math.round(Math.min(1, Math.max(0, share)) * 255)

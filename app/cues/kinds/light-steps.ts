@@ -5,6 +5,8 @@ import type { Atmosphere, Show } from '~~/core/show'
 import { drifting, named, one, PICKS } from './choices'
 import { number, choice, colour, perhaps, type Piece } from '~/sentence/pieces'
 import { hold, ramped, unitOf } from './step-pieces'
+import { curveOf } from './curves'
+import { CHANNEL } from '~~/core/engine'
 
 /** What an atmosphere says, or a step that changes it: what it leaves out is left as it is. */
 export const atmospherePieces = (show: Show, of: Partial<Atmosphere>): Piece[] => [
@@ -144,6 +146,6 @@ export const LIT: SheetsOf<'light' | 'drift' | 'atmosphere'> = {
     idle: ({ preset, ambient, level, shadow, fog, vignette, exposure }) =>
       [preset, ambient, level, shadow, fog, vignette, exposure].every((field) => field === undefined),
     handles: changing,
-    curve: () => ({ channel: 'atmosphere', read: ({ level }) => Math.min(1, level as number) }),
+    curve: () => curveOf(CHANNEL.atmosphere, ({ level }) => Math.min(1, level)),
   },
 }

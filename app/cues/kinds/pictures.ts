@@ -104,12 +104,8 @@ export function framePath(
   let t = from
   return marks.map(({ travel, stay }, i) => {
     const last = i === marks.length - 1
-    const [a, b, c, d] = [t, t + travel, t + travel + stay, t + travel + stay + (last ? back : 0)].map(x) as [
-      number,
-      number,
-      number,
-      number,
-    ]
+    const [a, b, c] = [x(t), x(t + travel), x(t + travel + stay)]
+    const d = x(t + travel + stay + (last ? back : 0))
     t += travel + stay
     const [top, foot] = [y + EDGE, y + ROW - EDGE]
     return {

@@ -4,6 +4,8 @@ import { after, onlyEnd, type Handle } from './handles'
 import { anchors, camerasOf, one, PICKS } from './choices'
 import { number, seconds, choice, text, colour, either, perhaps, type SentencePart } from '~/sentence/pieces'
 import { hold } from './step-pieces'
+import { curveOf } from './curves'
+import { CHANNEL } from '~~/core/engine'
 
 /** What happens to a player’s picture and hands, as sentences. */
 export const FELT: SheetsOf<'prompt' | 'camera' | 'fade' | 'freeze' | 'move'> = {
@@ -100,7 +102,7 @@ export const FELT: SheetsOf<'prompt' | 'camera' | 'fade' | 'freeze' | 'move'> = 
       after('stay', 'Stays', from + step.in, step.stay, 'stay'),
       after('end', 'Out', from + step.in + step.stay, step.out, 'out'),
     ],
-    curve: () => ({ channel: 'picture', read: ({ opacity }) => opacity as number, brief: true }),
+    curve: () => ({ ...curveOf(CHANNEL.picture, ({ opacity }) => opacity), brief: true }),
     picture: ({ colour }) => ({ fill: colour }),
     named: 'beside',
   },

@@ -1,3 +1,4 @@
+import type { Run } from '~~/core/engine'
 import type { Show, Step, StepKind } from '~~/core/show'
 import type { Piece } from '~/sentence/pieces'
 import type { Of } from './choices'
@@ -5,10 +6,10 @@ import type { Handle } from './handles'
 import type { Picture, Space } from './pictures'
 import type { Stroke } from './stroke'
 
-/** The number that a step's channel has, as far as it can be drawn as a curve: the name of the channel, and how to read it. */
+/** The number that a step's channel has, as far as it can be drawn as a curve: over the time of a run. */
 export interface Curve {
-  channel: string
-  read: (fields: Record<string, unknown>, t: number) => number
+  /** At a time of a run (s), as its first player has it. */
+  valueAt: (show: Show, run: Run, t: number) => number
   /** It is drawn with more points than others, as what flickers is. */
   fine?: boolean
   /** It is nothing before and after itself. */

@@ -19,6 +19,7 @@ import {
   type SentencePart,
 } from '~/sentence/pieces'
 import { ramped, where } from './step-pieces'
+import { curveOf } from './curves'
 
 /** What happens in the place and between cues, as sentences. */
 export const HAPPENING: SheetsOf<'prop' | 'fling' | 'burst' | 'signal' | 'flag' | 'zone' | 'stop'> = {
@@ -86,14 +87,9 @@ export const HAPPENING: SheetsOf<'prop' | 'fling' | 'burst' | 'signal' | 'flag' 
       const slides = Math.hypot(...(slide?.by ?? [0]))
       const turns = Math.abs(turn?.by ?? 0)
       if (slides === 0 && turns === 0) return undefined
-      return {
-        channel: CHANNEL.prop(prop),
-        read: (now) =>
-          Math.min(
-            1,
-            slides > 0 ? Math.hypot(...(now.slide as number[])) / slides : Math.abs(now.turn as number) / turns,
-          ),
-      }
+      return curveOf(CHANNEL.prop(prop), (now) =>
+        Math.min(1, slides > 0 ? Math.hypot(...now.slide) / slides : Math.abs(now.turn) / turns),
+      )
     },
   },
   fling: {

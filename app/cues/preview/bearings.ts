@@ -1,7 +1,7 @@
 import type { Run } from '~~/core/engine'
 import type { Show } from '~~/core/show'
 import { Hearing } from '~~/core/sound'
-import { wrapped } from '~~/core/space'
+import { wrapped, eachOf } from '~~/core/space'
 
 /** Something that sounds, as it comes to who listens: how far to the right it is (degrees, behind is ±180) and how far away (m); at the head neither. */
 export interface Bearing {
@@ -21,7 +21,7 @@ export function bearingsAt(show: Show, run: Run, player: number, t: number): Bea
       const key = `${audible.step}/${audible.t}`
       const place = hearing.placeOf(audible, t)
       if (!place) return { key, sound: audible.sound }
-      const [dx, dy, dz] = place.map((v, i) => v - at[i]!) as [number, number, number]
+      const [dx, dy, dz] = eachOf(place, (v, axis) => v - at[axis])
       const faces = (Math.atan2(-dx, -dz) * 180) / Math.PI
       return { key, sound: audible.sound, bearing: wrapped(yaw - faces), distance: Math.hypot(dx, dy, dz) }
     })

@@ -1,4 +1,4 @@
-import { newestOnly } from '~~/core/base'
+import { newestOnly, messageOf } from '~~/core/base'
 import { watchThrottled } from '@vueuse/core'
 import { wrap, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
@@ -103,7 +103,7 @@ export const usePreview = defineStore('preview', () => {
       problem.value = ''
       if (cue.value?.id === now.id) made.value = { ...played, show: own, cue: now }
     } catch (error) {
-      problem.value = (error as Error).message
+      problem.value = messageOf(error)
       made.value = undefined
     }
   })

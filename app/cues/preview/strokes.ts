@@ -1,4 +1,4 @@
-import { channelAt, eventsOf, type Run } from '~~/core/engine'
+import { eventsOf, type Run } from '~~/core/engine'
 import type { Cue, Show, Step } from '~~/core/show'
 import { sheetOf } from '../kinds/step-sheets'
 import type { Stroke } from '../kinds/stroke'
@@ -52,11 +52,11 @@ export function strokesOf(show: Show, cue: Cue, run: Run, leaves: number): Strok
             : curve
               ? Array.from({ length: points + 1 }, (_, i) => {
                   const t = first + (i / points) * (last - first)
-                  return { t, value: curve.read(channelAt(show, run, curve.channel, t, 0), t) }
+                  return { t, value: curve.valueAt(show, run, t) }
                 })
               : [],
         lies: fling.at(-1)?.t,
-        ...(curve && { base: curve.read(channelAt(show, run, curve.channel, -1, 0), 0) }),
+        ...(curve && { base: curve.valueAt(show, run, -1) }),
       },
     ]
   })

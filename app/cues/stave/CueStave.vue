@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { secondsApart } from '~/words/ticks'
-import { thousandths } from '~~/core/base'
+import { thousandths, needed } from '~~/core/base'
 import { useElementSize, useEventListener } from '@vueuse/core'
 import SenseGlyph from '~/frame/SenseGlyph.vue'
 import { followPointer } from '~/frame/pointer-drag'
@@ -19,6 +19,7 @@ import { readOuts } from './read-outs'
 import StaveFirers from './StaveFirers.vue'
 import StaveStroke from './StaveStroke.vue'
 import { isNamedWithin, nameOnStave, stavesOf } from './staves'
+import { elementOf } from '~/frame/event-targets'
 
 /** The chosen cue over seconds, a lane for each sense: its steps as a run of it has them. They are dragged along, stretched, chosen, heard. */
 const store = usePreview()
@@ -50,7 +51,7 @@ const [SOONEST, LATEST] = [0.5, 110]
 const scale = computed(() => Math.max(1, width.value - ZERO - LEFT) / store.length)
 const x = (t: number) => ZERO + t * scale.value
 const timeAt = (event: { clientX: number }) =>
-  (event.clientX - frame.value!.getBoundingClientRect().left - ZERO) / scale.value
+  (event.clientX - needed(frame.value, 'frame').getBoundingClientRect().left - ZERO) / scale.value
 const hand = useStaveHand({ timeAt, scale: () => scale.value })
 defineExpose({ hand })
 /** How far beyond its end the name of a stroke reaches (s). */
@@ -117,7 +118,7 @@ function pressEmpty(event: PointerEvent) {
   if (event.target === event.currentTarget) selection.openOne(undefined)
 }
 useEventListener(window, 'keydown', (event: KeyboardEvent) => {
-  const target = event.target as HTMLElement
+  const target = elementOf(event)
   if (target.closest('input, textarea, [role=listbox], [role=menu], [role=dialog]')) return
   if (!(event.ctrlKey || event.metaKey)) return
   const acts: { [key: string]: () => void } = { v: hand.paste, a: hand.chooseAll }

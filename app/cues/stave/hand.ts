@@ -11,6 +11,7 @@ import { putInStep } from '../kinds/step-pieces'
 import { mainHandle, type Handle } from '../kinds/handles'
 import { handlesOf } from '../kinds/step-sheets'
 import { endOf, type Stroke } from '../kinds/stroke'
+import { needed } from '~~/core/base'
 
 /** What is dragged holds where others begin and end, within so many pixels. */
 const HOLDS = 6
@@ -28,6 +29,7 @@ export function useStaveHand(clock: { timeAt: (event: { clientX: number }) => nu
   const guide = ref<number>()
 
   const cue = computed(() => store.cue)
+  const own = () => needed(store.cue, 'cue open')
   const steps = computed(() => cue.value?.steps ?? [])
   const chosen = computed(() => steps.value.filter(({ id }) => selection.steps.includes(id)))
   const isChosen = (id: string) => selection.steps.includes(id)
@@ -35,11 +37,10 @@ export function useStaveHand(clock: { timeAt: (event: { clientX: number }) => nu
   /** Steps of the cue as Undo says them. */
   const saidIn = (ids: readonly string[]) => {
     const one = ids.length === 1 ? steps.value.find(({ id }) => id === ids[0]) : undefined
-    return one ? stepIn(cue.value!, one) : `${said(ids)} in ${cue.value!.name}`
+    return one ? stepIn(own(), one) : `${said(ids)} in ${own().name}`
   }
   const strokeOf = (id: string) => store.strokes.find(({ step }) => step.id === id)
-  const address = <const A extends Address>(id: string, ...more: A) =>
-    ['cues', cue.value!.id, 'steps', id, ...more] as const
+  const address = <const A extends Address>(id: string, ...more: A) => ['cues', own().id, 'steps', id, ...more] as const
 
   /** Where the others begin and end. */
   const marksBeside = (ids: readonly string[]): number[] => [
@@ -119,13 +120,13 @@ export function useStaveHand(clock: { timeAt: (event: { clientX: number }) => nu
     const off = handle.t - clock.timeAt(event)
     const work = (e: PointerEvent) => {
       const t = held(clock.timeAt(e) + off, marks, e.altKey)
-      return (edit: Editor) => handle.put(putInStep(edit, cue.value!.id, id), t)
+      return (edit: Editor) => handle.put(putInStep(edit, own().id, id), t)
     }
     followPointer(event, {
       move: (e, far) => far && doc.drag(work(e)),
       end(e, far) {
         guide.value = undefined
-        if (far) doc.drop(`${handle.says} of ${stepIn(cue.value!, stroke.step)}`, work(e))
+        if (far) doc.drop(`${handle.says} of ${stepIn(own(), stroke.step)}`, work(e))
         else doc.letGo()
         if (selection.openStep !== id) selection.openOne(id)
       },
@@ -147,8 +148,8 @@ export function useStaveHand(clock: { timeAt: (event: { clientX: number }) => nu
     const handle = key === undefined ? mainHandle(handles) : handles.find((each) => each.key === key)
     if (!handle) return
     const t = Math.max(stroke.from, rounded(handle.t + by))
-    doc.edit(`${handle.says} of ${stepIn(cue.value!, stroke.step)}`, (edit) =>
-      handle.put(putInStep(edit, cue.value!.id, stroke.step.id), t),
+    doc.edit(`${handle.says} of ${stepIn(own(), stroke.step)}`, (edit) =>
+      handle.put(putInStep(edit, own().id, stroke.step.id), t),
     )
   }
 

@@ -20,13 +20,15 @@ export function readOuts(
   if (!made) return { hear: '', light: '', picture: '', hands: '', world: '', signals: '' }
   const at = Math.max(0, Math.min(made.run.length - 0.01, t))
   const state = stateAt(made.show, made.run, at)
-  const own = Object.values(state.players)[0]!
+  const [own] = Object.values(state.players)
   const lufs = loudness[Math.floor(at * 10)] ?? SILENCE
-  const locks = own.controls!.locks as string[]
-  const camera = own.camera!.mark as string | null
-  const opacity = own.picture!.opacity as number
-  const vignette = own.atmosphere!.vignetteAmount as number
-  const prompts = Object.entries(own).filter(([name, { shown }]) => partsOf(name).kind === 'prompt' && shown)
+  const locks = own?.controls.locks ?? []
+  const camera = own?.camera.mark ?? null
+  const opacity = own?.picture.opacity ?? 0
+  const vignette = own?.atmosphere.vignetteAmount ?? 0
+  const prompts = Object.entries(own ?? {}).filter(
+    ([name, fields]) => partsOf(name).kind === 'prompt' && 'shown' in fields && fields.shown,
+  )
   const flying = made.run.flights.filter((flight) => flight.t <= at && flight.t + flight.positions.length / 120 > at)
   const tied = made.cue.steps.filter((step) => wordsOf(step.kind).sense === 'signals' && step.at <= at)
   return {

@@ -4,6 +4,8 @@ import { useShow } from '~/document/show'
 import { followPointer } from '~/frame/pointer-drag'
 import { stepIn } from '~/words/step-kinds'
 import { plain } from '~/words/time'
+import { elementOf } from '~/frame/event-targets'
+import { needed } from '~~/core/base'
 
 /** Where a throw goes, from above and from the side: its spread is a fan whose middle and edge are dragged. */
 const props = defineProps<{ cue: Cue; step: Extract<Step, { kind: 'fling' }> }>()
@@ -32,7 +34,7 @@ const inFives = (degrees: number, event: PointerEvent) =>
   event.altKey ? Math.round(degrees) : Math.round(degrees / 5) * 5
 
 function take(event: PointerEvent, field: 'yaw' | 'pitch' | 'spread') {
-  const svg = (event.currentTarget as SVGElement).ownerSVGElement!
+  const svg = needed(elementOf(event).closest('svg'), 'picture')
   const box = svg.getBoundingClientRect()
   const read = (e: PointerEvent): number => {
     const x = e.clientX - box.left

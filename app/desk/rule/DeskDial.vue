@@ -4,6 +4,7 @@ import type { Dot } from '~~/core/study'
 import { useShow } from '~/document/show'
 import { plain } from '~/words/time'
 import PartNumber from '~/parts/PartNumber.vue'
+import { inputOf } from '~/frame/event-targets'
 
 /** A number that needs judgement: behind the slider stand the moments that were seen, those it stops in rust, those it lets through in weed. */
 const props = defineProps<{
@@ -51,7 +52,7 @@ const drawn = computed(() => [...stacked(props.dots ?? [], false), ...stacked(pr
 /** A dot is drawn again only when something of it has changed. */
 const lookOf = ({ dot, x, y }: (typeof drawn.value)[number]) => [x, y, dot.held, dot.gap]
 const beyond = computed(() => (props.dots ?? []).filter((dot) => dot.gap > props.max).length)
-const number = (event: Event) => Number((event.target as HTMLInputElement).value)
+const number = (event: Event) => Number(inputOf(event).value)
 </script>
 
 <template>

@@ -16,7 +16,7 @@ const props = defineProps<{ zone: Zone; kit: Kit }>()
 const doc = useShow()
 const selection = useSelection()
 const choices = (is: PartKind) =>
-  (listOf(doc.now, listOfPart(is)) as readonly { id: string; name: string }[]).map(({ id, name }) => ({
+  listOf(doc.now, listOfPart(is)).map(({ id, name }) => ({
     value: id,
     words: name,
   }))

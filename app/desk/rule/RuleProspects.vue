@@ -10,12 +10,12 @@ const props = defineProps<{ zone: Zone; rule: Rule; kit?: Kit }>()
 const doc = useShow()
 /** The rule as it holds here: of a kit with the zone's own things. */
 const here = computed(() =>
-  props.kit ? kitRulesOf(doc.resting!, props.zone).find(({ id }) => id === props.rule.id) : props.rule,
+  props.kit ? kitRulesOf(doc.restingNow, props.zone).find(({ id }) => id === props.rule.id) : props.rule,
 )
-const never = computed(() => here.value?.enabled && whyNeverFires(doc.resting!, here.value, props.zone))
+const never = computed(() => here.value?.enabled && whyNeverFires(doc.restingNow, here.value, props.zone))
 const ready = computed(() => (here.value?.enabled && !never.value ? readyWords(here.value) : ''))
 const words = steady(() => {
-  const show = doc.resting!
+  const show = doc.restingNow
   if (!here.value?.enabled) return []
   if (never.value) return [neverFiresWords(show, never.value)]
   const forGood = forGoodWords(show, leftForGood(show, here.value, props.zone))

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { distanceToOutline } from '~~/core/space'
-import type { Floor } from '~~/core/show'
+import { distanceToOutline, signedArea, edgesOf, meanOf, halfWay } from '~~/core/space'
+import type { Floor, Spot } from '~~/core/show'
 import { addressOf } from '~/document/things'
 import { useFields } from '~/document/fields'
 import { useShow } from '~/document/show'
@@ -8,33 +8,26 @@ import { count, plain } from '~/words/time'
 import PartChoice from '~/parts/PartChoice.vue'
 import PartNumber from '~/parts/PartNumber.vue'
 import ThingHead from './ThingHead.vue'
+import { itemAt } from '~~/core/base'
 
 /** A floor as a sentence: how high it lies, and whether it rises to another. */
 const props = defineProps<{ floor: Floor }>()
 const doc = useShow()
 const corners = computed(() => props.floor.outline)
-const area = computed(() =>
-  Math.abs(
-    corners.value.reduce((sum, [x, z], i) => {
-      const [nx, nz] = corners.value[(i + 1) % corners.value.length]!
-      return sum + (x * nz - nx * z) / 2
-    }, 0),
-  ),
-)
+const area = computed(() => Math.abs(signedArea(corners.value)))
 const facts = computed(() => `floor ${plain(area.value, 1)} m² · ${count(corners.value.length, 'corner')}`)
-const SIDES = ['the north', 'the east', 'the south', 'the west']
+const SIDES = { north: 'the north', east: 'the east', south: 'the south', west: 'the west' }
 /** An edge by where it lies: north is up in the plan. */
-function edgeWords(i: number): string {
-  const middle = corners.value.reduce((sum, [x, z]) => [sum[0]! + x, sum[1]! + z], [0, 0])
-  const [a, b] = [corners.value[i]!, corners.value[(i + 1) % corners.value.length]!]
-  const dx = (a[0] + b[0]) / 2 - middle[0]! / corners.value.length
-  const dz = (a[1] + b[1]) / 2 - middle[1]! / corners.value.length
-  const side = Math.abs(dx) > Math.abs(dz) ? (dx > 0 ? 1 : 3) : dz > 0 ? 2 : 0
-  return corners.value.length === 4 ? SIDES[side]! : `edge ${i + 1}, in ${SIDES[side]}`
+function edgeWords([a, b]: [Spot, Spot], i: number): string {
+  const [mx, mz] = meanOf(corners.value)
+  const [x, z] = halfWay(a, b)
+  const [dx, dz] = [x - mx, z - mz]
+  const side = SIDES[Math.abs(dx) > Math.abs(dz) ? (dx > 0 ? 'east' : 'west') : dz > 0 ? 'south' : 'north']
+  return corners.value.length === 4 ? side : `edge ${i + 1}, in ${side}`
 }
 const edges = computed(() => [
   { value: -1, words: 'lies level' },
-  ...corners.value.map((_, i) => ({ value: i, words: `is a ramp to ${edgeWords(i)}` })),
+  ...edgesOf(corners.value).map((edge, i) => ({ value: i, words: `is a ramp to ${edgeWords(edge, i)}` })),
 ])
 const slope = computed(() => props.floor.slopeTo?.edge[0] ?? -1)
 /** A ramp begins as one to a floor that its edge touches, or a little higher. */
@@ -42,7 +35,7 @@ function setSlope(edge: number) {
   const { id, name, y } = props.floor
   const next = (edge + 1) % corners.value.length
   const [a, b] = [corners.value[edge], corners.value[next]]
-  const middle = a && b ? [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2] : undefined
+  const middle = a && b && halfWay(a, b)
   const touched =
     middle &&
     doc.now.place.floors.find((floor) => floor.id !== id && !floor.slopeTo && floor.y !== y && touches(floor, middle))
@@ -53,11 +46,12 @@ function setSlope(edge: number) {
     ),
   )
 }
-const touches = (floor: Floor, [x, z]: number[]): boolean => distanceToOutline(x!, z!, floor.outline) < 0.3
+const touches = (floor: Floor, [x, z]: Spot): boolean => distanceToOutline(x, z, floor.outline) < 0.3
 const rise = computed(() => {
   const { slopeTo, y } = props.floor
   if (!slopeTo) return 0
-  const [a, b] = [corners.value[slopeTo.edge[0]]!, corners.value[slopeTo.edge[1]]!]
+  const a = itemAt(corners.value, slopeTo.edge[0])
+  const b = itemAt(corners.value, slopeTo.edge[1])
   const length = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1
   const run = Math.max(
     ...corners.value.map(([x, z]) => Math.abs((z - a[1]) * (b[0] - a[0]) - (x - a[0]) * (b[1] - a[1])) / length),

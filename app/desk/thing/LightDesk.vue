@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { thousandths } from '~~/core/base'
 import { falloff } from '~~/core/light'
-import type { Editor, Light, FieldOf, Point } from '~~/core/show'
+import type { Editor, Light, FieldOf } from '~~/core/show'
 import { addressOf } from '~/document/things'
 import { useFields } from '~/document/fields'
 import { useShow } from '~/document/show'
@@ -10,6 +10,7 @@ import PartChoice from '~/parts/PartChoice.vue'
 import PartColour from '~/parts/PartColour.vue'
 import PartNumber from '~/parts/PartNumber.vue'
 import ThingHead from './ThingHead.vue'
+import { eachOf, withAxis } from '~~/core/space'
 
 /** A light as a sentence, with how much of it reaches a player's eyes at how many metres. */
 const props = defineProps<{ light: Light }>()
@@ -18,7 +19,7 @@ const facts = computed(() => `light, ${plain(props.light.candela, 1)} cd · reac
 const at = <F extends FieldOf<Light> & string>(field: F) => addressOf('light', props.light.id, field)
 const { put, set } = useFields('lights', () => props.light.id)
 const putAt = (index: number) => (edit: Editor, value: number) =>
-  edit.set(at('at'), props.light.at.with(index, value) as Point)
+  edit.set(at('at'), withAxis(props.light.at, index, value))
 const ties = computed(() => [
   { value: '', words: 'stays where it is' },
   { value: '@', words: 'is carried by the player' },
@@ -36,7 +37,10 @@ function setTie(value: string) {
     e.set(at('tiedTo'), value === '' ? undefined : value === '@' ? { player: true } : { prop: value })
     if (!frame) return
     const sign = before ? 1 : -1
-    e.set(at('at'), props.light.at.map((each, i) => thousandths(each + sign * frame.at[i]!)) as Point)
+    e.set(
+      at('at'),
+      eachOf(props.light.at, (each, axis) => thousandths(each + sign * frame.at[axis])),
+    )
   })
 }
 const steps = [1, 2, 4, 8]

@@ -6,13 +6,14 @@ import { count } from '~/words/time'
 import PartChoice from '~/parts/PartChoice.vue'
 import PartNumber from '~/parts/PartNumber.vue'
 import { MANY_FIELDS, type ManyField } from './many-fields'
+import { inputOf } from '~/frame/event-targets'
+import { fieldIn } from '~~/core/show'
 
 /** What several things of one kind have, set for all of them at once. */
 const props = defineProps<{ kind: ThingKind; ids: string[] }>()
 const doc = useShow()
 const words = computed(() => count(props.ids.length, props.kind))
-const valueOf = (id: string, field: string) =>
-  (thingIn(doc.now, props.kind, id) as unknown as Record<string, unknown> | undefined)?.[field]
+const valueOf = (id: string, field: string) => fieldIn(thingIn(doc.now, props.kind, id), field)
 /** What all of them have, and whether they differ in it. */
 const fields = computed(() =>
   MANY_FIELDS[props.kind].map((field) => {
@@ -64,7 +65,7 @@ const set = (field: ManyField, value: unknown) => doc.edit(label(field), (edit) 
           class="h-5 w-8 align-middle"
           :aria-label="`${field.name} of ${words}`"
           :value="value"
-          @change="set(field, ($event.target as HTMLInputElement).value)"
+          @change="set(field, inputOf($event).value)"
         /><span v-if="differs" class="text-xs text-bone-3"> and others</span></label
       ></template
     >.

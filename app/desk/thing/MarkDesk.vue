@@ -1,16 +1,17 @@
 <script setup lang="ts">
-import type { Editor, Mark, FieldOf, Point } from '~~/core/show'
+import type { Editor, Mark, FieldOf } from '~~/core/show'
 import { useFields } from '~/document/fields'
 import { addressOf } from '~/document/things'
 import PartNumber from '~/parts/PartNumber.vue'
 import ThingHead from './ThingHead.vue'
+import { withAxis } from '~~/core/space'
 
 /** A mark as a sentence: where it is, which way it faces, and how wide a camera sees there. */
 const props = defineProps<{ mark: Mark }>()
 const at = <F extends FieldOf<Mark> & string>(field: F) => addressOf('mark', props.mark.id, field)
 const { put } = useFields('marks', () => props.mark.id)
 const putAt = (index: number) => (edit: Editor, value: number) =>
-  edit.set(at('at'), props.mark.at.with(index, value) as Point)
+  edit.set(at('at'), withAxis(props.mark.at, index, value))
 const facts = computed(() => (props.mark.kind === 'camera' ? 'camera mark' : 'standing mark'))
 </script>
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Editor, Prop, PropForm, FieldOf, Point } from '~~/core/show'
+import type { Editor, Prop, PropForm, FieldOf } from '~~/core/show'
 import { addressOf } from '~/document/things'
 import { useFields } from '~/document/fields'
 import { useShow } from '~/document/show'
@@ -10,6 +10,7 @@ import PartChoice from '~/parts/PartChoice.vue'
 import PartColour from '~/parts/PartColour.vue'
 import PartNumber from '~/parts/PartNumber.vue'
 import ThingHead from './ThingHead.vue'
+import { eachOf } from '~~/core/space'
 
 /** A prop as a sentence: what it is, how large, whether it can be seen and walked through, how it falls. */
 const props = defineProps<{ prop: Prop }>()
@@ -24,9 +25,9 @@ const { put, set } = useFields('props', () => props.prop.id)
 const putIn = (field: 'at' | 'size', index: number) => (edit: Editor, value: number) =>
   edit.set(
     at(field),
-    props.prop[field].map((each, i) =>
+    eachOf(props.prop[field], (each, i) =>
       i === index || (field === 'size' && props.prop.kind === 'cylinder' && index !== 1 && i !== 1) ? value : each,
-    ) as Point,
+    ),
   )
 const FORMS: { value: Prop['kind'] | PropForm; words: string }[] = [
   { value: 'box', words: 'box' },

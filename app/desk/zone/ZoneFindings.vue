@@ -8,6 +8,7 @@ import { isSameShape, solidOfZone } from '~/plan/forms/geometry'
 import { usePassing } from '~/plan/ways/passing'
 import { plain } from '~/words/time'
 import PartChoice from '~/parts/PartChoice.vue'
+import { needed } from '~~/core/base'
 
 /** What is found about a zone where it stands: whether anybody gets past, reaches their feet, is too quick for it, and what it holds. */
 const props = defineProps<{ zone: Zone }>()
@@ -28,8 +29,8 @@ interface Found {
   mend?: string
 }
 /** In a large show, what it holds and which doorway is near is asked again when the hand lets go. */
-const resting = computed(() => doc.resting!.zones.find(({ id }) => id === props.zone.id) ?? props.zone)
-const door = steady(() => doorwayAt(doc.resting!, resting.value, OFFERED))
+const resting = computed(() => doc.restingNow.zones.find(({ id }) => id === props.zone.id) ?? props.zone)
+const door = steady(() => doorwayAt(doc.restingNow, resting.value, OFFERED))
 const isFitted = computed(() => door.value && isSameShape(fittedTo(doc.now, door.value), props.zone.shape))
 function fit() {
   const { id, name } = props.zone
@@ -127,9 +128,9 @@ const quick = computed((): Found => {
     more: `At ${plain(run, 1)} m/s one is inside for ${plain(seconds, 2)} s: ${looks} looks of a game that looks ${TICKS} times a second.`,
   }
 })
-const held = steady(() => heldWithin(doc.resting!, resting.value))
+const held = steady(() => heldWithin(doc.restingNow, resting.value))
 /** Those that it must hold, and of them those that stick out. */
-const meant = steady(() => doc.resting!.zones.filter(({ id }) => resting.value.holds?.includes(id)))
+const meant = steady(() => doc.restingNow.zones.filter(({ id }) => resting.value.holds?.includes(id)))
 const holding = computed((): Found | undefined => {
   if (meant.value.length === 0) return undefined
   const isHeld = new Set(held.value.map(({ id }) => id))
@@ -149,7 +150,7 @@ const widenAround = (shape: Shape) =>
   doc.edit(`Widen ${props.zone.name}`, (e) => e.set(['zones', props.zone.id, 'shape'], shape))
 /** What can be asked of it: that it holds what it holds now, or another that it touches. */
 const near = steady(() => {
-  const show = doc.resting!
+  const show = doc.restingNow
   const [x0, y0, z0, x1, y1, z1] = solidOfZone(show, resting.value).bounds
   return show.zones.filter((other) => {
     if (other.id === props.zone.id || meant.value.some(({ id }) => id === other.id)) return false
@@ -205,7 +206,7 @@ const found = steady(() => [passing.value, feet.value, quick.value, holding.valu
           :aria-label="`It need not hold ${one.name}`"
           @click="
             mustHold(
-              zone.holds!.filter((id) => id !== one.id),
+              needed(zone.holds, 'holds').filter((id) => id !== one.id),
               `${zone.name} need not hold ${one.name}`,
             )
           "

@@ -5,6 +5,7 @@ import { useShow } from '~/document/show'
 import { placed } from '~/plan/forms/tying'
 import PartChoice from '~/parts/PartChoice.vue'
 import PartNumber from '~/parts/PartNumber.vue'
+import { withAxis } from '~~/core/space'
 
 /** A zone's size and position as numbers. */
 const props = defineProps<{ zone: Zone }>()
@@ -20,15 +21,14 @@ interface Row {
 }
 const rows = computed((): Row[] => {
   const { shape } = props.zone
-  const put =
-    (index: 0 | 1 | 2): Change =>
-    (value) =>
-      ({ ...shape, at: (shape as { at: number[] }).at.map((v, i) => (i === index ? value : v)) }) as Shape
   if (shape.kind === 'prism')
     return [
       { name: 'Floor', value: shape.y, unit: 'm', put: (y) => ({ ...shape, y }) },
       { name: 'Height', value: shape.height, unit: 'm', min: 0, put: (height) => ({ ...shape, height }) },
     ]
+  const put =
+    (axis: number): Change =>
+    (value) => ({ ...shape, at: withAxis(shape.at, axis, value) })
   const place: Row[] = [
     { name: 'X', value: shape.at[0], unit: 'm', put: put(0) },
     { name: 'Y', value: shape.at[1], unit: 'm', put: put(1) },
@@ -46,8 +46,8 @@ const rows = computed((): Row[] => {
       { name: 'Height', value: shape.height, unit: 'm', min: 0, put: (height) => ({ ...shape, height }) },
     ]
   const size =
-    (index: 0 | 1 | 2): Change =>
-    (value) => ({ ...shape, size: shape.size.map((v, i) => (i === index ? value : v)) as [number, number, number] })
+    (axis: number): Change =>
+    (value) => ({ ...shape, size: withAxis(shape.size, axis, value) })
   return [
     ...place,
     { name: 'Width', value: shape.size[0], unit: 'm', min: 0, put: size(0) },

@@ -1,6 +1,7 @@
 import { applyPatch, rebase, type Operation, type Show } from '~~/core/show'
 import type { Done } from '~~/server/shows/messages'
 import type { Unsent } from './indexed-db'
+import { messageOf } from '~~/core/base'
 
 /** What the server has of a show. */
 export interface Confirmed {
@@ -55,7 +56,7 @@ export function onTop({ confirmed, pending }: Standing): {
       show = applyPatch(show, patch)
       fits.push({ ...edit, patch })
     } catch (error) {
-      misfits.push({ edit, why: (error as Error).message })
+      misfits.push({ edit, why: messageOf(error) })
     }
   return { show, fits, misfits }
 }

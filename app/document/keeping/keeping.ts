@@ -9,6 +9,8 @@ import { useSending } from './sending'
 import type { Unsent } from './indexed-db'
 import { useWindows } from './other-windows'
 import { askServer } from './server'
+import { needed } from '~~/core/base'
+import { fieldIn } from '~~/core/show'
 
 /** `away`: no server answers; `full`: its disk is; `refused`: it doesn't take anything from here, `refusal` says why. */
 type SaveState = 'saved' | 'saving' | 'away' | 'full' | 'refused'
@@ -35,7 +37,7 @@ export function useKeeping(hears: { seen: (now: Show, anew: boolean) => void }) 
   const unsent = ref(0)
   const aside = useAsides({
     outbox: () => outbox,
-    base: () => confirmed!.revision,
+    base: () => server().revision,
     again(edit) {
       setPending([...pending, edit])
       if (state.value === 'saved') state.value = 'saving'
@@ -45,10 +47,12 @@ export function useKeeping(hears: { seen: (now: Show, anew: boolean) => void }) 
   })
 
   let confirmed: Confirmed | undefined
+  const server = () => needed(confirmed, 'show open')
   let pending: readonly Unsent[] = []
   /** Edits that were heard of before the ones ahead of them. */
   const early = new Map<number, Done>()
   let outbox: Outbox | undefined
+  const box = () => needed(outbox, 'show open')
   const sending = useSending({
     outbox: () => outbox,
     waits: () => pending.length > 0,
@@ -101,7 +105,7 @@ export function useKeeping(hears: { seen: (now: Show, anew: boolean) => void }) 
       const { edits } = await $fetch<{ edits: Done[] }>(`/api/shows/${id.value}/edits?since=${since}`)
       learn(edits)
     } catch (error) {
-      if ((error as { statusCode?: number }).statusCode === 409) await startOver()
+      if (fieldIn(error, 'statusCode') === 409) await startOver()
     }
   }
   async function startOver(): Promise<void> {
@@ -139,10 +143,10 @@ export function useKeeping(hears: { seen: (now: Show, anew: boolean) => void }) 
   /** Edits but those that the server had taken before their answer was heard. */
   async function withoutTaken(edits: Unsent[]): Promise<Unsent[]> {
     const since = Math.min(...edits.map((edit) => edit.base))
-    if (edits.length === 0 || since >= confirmed!.revision) return edits
+    if (edits.length === 0 || since >= server().revision) return edits
     const answer = await $fetch<{ edits: Done[] }>(`/api/shows/${id.value}/edits?since=${since}`).catch(() => undefined)
     const taken = new Set(answer?.edits.map((edit) => edit.id))
-    if (taken.size > 0) await outbox!.drop(edits.flatMap((edit) => (taken.has(edit.id) ? [edit.id] : [])))
+    if (taken.size > 0) await box().drop(edits.flatMap((edit) => (taken.has(edit.id) ? [edit.id] : [])))
     return edits.filter((edit) => !taken.has(edit.id))
   }
 
@@ -175,7 +179,7 @@ export function useKeeping(hears: { seen: (now: Show, anew: boolean) => void }) 
 
   /** Shows what the server has and, on top of it, what it hasn't yet. What no longer fits is set aside, each by its name. */
   function rebuild(anew = false): void {
-    const { show, fits, misfits } = onTop({ confirmed: confirmed!, pending })
+    const { show, fits, misfits } = onTop({ confirmed: server(), pending })
     for (const { edit, why } of misfits) aside.put(edit, why)
     setPending(fits)
     hears.seen(show, anew)
@@ -186,10 +190,10 @@ export function useKeeping(hears: { seen: (now: Show, anew: boolean) => void }) 
 
   /** Keeps an edit of what is seen until the server has it. */
   function keep(label: string, patch: Operation[]): void {
-    const edit: Unsent = { id: newId(), label, patch, base: confirmed!.revision, order: outbox!.next() }
+    const edit: Unsent = { id: newId(), label, patch, base: server().revision, order: box().next() }
     setPending([...pending, edit])
     if (state.value === 'saved') state.value = 'saving'
-    void outbox!.keep(edit).then(sending.send)
+    void box().keep(edit).then(sending.send)
   }
 
   /** Sends the first edit that waits. Gives whether the next can follow. */
@@ -229,7 +233,7 @@ export function useKeeping(hears: { seen: (now: Show, anew: boolean) => void }) 
   function post({ id: edit, label, patch }: Edit): Promise<Accepted> {
     return $fetch<Accepted>(`/api/shows/${id.value}/edits`, {
       method: 'POST',
-      body: { id: edit, label, patch, base: confirmed!.revision },
+      body: { id: edit, label, patch, base: server().revision },
       retry: 0,
       timeout: 10_000,
     })

@@ -1,4 +1,4 @@
-import { withId } from '~~/core/base'
+import { withId, itemAt } from '~~/core/base'
 import {
   cueAt,
   freeId,
@@ -45,14 +45,18 @@ type Thing = {
   at?: Point
   yaw?: number
   shape?: Shape
-  tiedTo?: { prop?: string }
+  tiedTo?: { prop?: string; player?: true }
   rules?: unknown[]
 }
+/** The things among which a kind of part is found. */
+const thingsFor = (show: Show, is: PartKind): readonly Thing[] => listOf(show, listOfPart(is))
+/** What fills a part. @throws Error if there is no such thing */
+const fillingOf = (show: Show, is: PartKind, id: string): Thing => withId(thingsFor(show, is), id)
 
 /** Adds a copy of what fills a part, put elsewhere; gives its id. */
 function copyOf(edit: Editor, is: PartKind, id: string, placement: Placement): string {
   if (!COPIED.has(is)) return id
-  const list = listOf(edit.show, listOfPart(is)) as readonly Thing[]
+  const list = thingsFor(edit.show, is)
   const thing = withId(list, id)
   const taken = list.map((each) => each.id)
   const name = nextName(
@@ -67,7 +71,14 @@ function copyOf(edit: Editor, is: PartKind, id: string, placement: Placement): s
     ...(thing.yaw !== undefined && { yaw: thing.yaw + placement.turn }),
     ...(thing.shape && { shape: placedShape(thing.shape, placement), rules: [] }),
   })
-  return (listOf(edit.show, listOfPart(is)) as readonly Thing[]).at(-1)!.id
+  return thingsFor(edit.show, is).at(-1)!.id
+}
+
+/** What a zone has for a part of its kit. @throws Error if it has nothing */
+function partOf({ name, parts }: Zone, part: string): string {
+  const id = parts?.[part]
+  if (id === undefined) throw new Error(`${name} has nothing for the part "${part}"`)
+  return id
 }
 
 /** Copies of everything that a zone fills the parts of its kit with, for another: the zone itself is there the other. What is tied to one of its props is tied to the copy of that. */
@@ -79,15 +90,18 @@ function copiesFor(
   placement: Placement,
 ): { [part: string]: string } {
   const filled: { [part: string]: string } = {}
+  const moved = new Map<string, string>()
   for (const { id, is } of kit.parts) {
-    const own = zone.parts![id]!
-    filled[id] = is === 'zone' && own === zone.id ? other : copyOf(edit, is, own, placement)
+    const own = partOf(zone, id)
+    const made = is === 'zone' && own === zone.id ? other : copyOf(edit, is, own, placement)
+    filled[id] = made
+    moved.set(own, made)
   }
-  const moved = new Map(kit.parts.map(({ id }) => [zone.parts![id]!, filled[id]!]))
   for (const { id, is } of kit.parts) {
     if (is !== 'light' && is !== 'zone') continue
-    const address = [...addressOf(is), filled[id]!]
-    const { tiedTo } = (listOf(edit.show, listOfPart(is)) as readonly Thing[]).find((each) => each.id === filled[id])!
+    const made = filled[id] ?? ''
+    const address = [...addressOf(is), made]
+    const { tiedTo } = fillingOf(edit.show, is, made)
     const prop = tiedTo?.prop !== undefined ? moved.get(tiedTo.prop) : undefined
     if (prop !== undefined) edit.setFound([...address, 'tiedTo'], { prop })
   }
@@ -114,7 +128,8 @@ export function stamp(edit: Editor, id: string, placements: readonly Placement[]
       id,
       edit.show.zones.map((each) => each.id),
     )
-    const tie = zone.tiedTo && kit?.parts.find((part) => zone.parts?.[part.id] === zone.tiedTo!.prop)
+    const { tiedTo } = zone
+    const tie = tiedTo && kit?.parts.find((part) => zone.parts?.[part.id] === tiedTo.prop)
     // A zone that goes with its prop is drawn in that prop's frame.
     edit.add(['zones'], {
       ...zone,
@@ -126,7 +141,7 @@ export function stamp(edit: Editor, id: string, placements: readonly Placement[]
     if (kit && kit.parts.length > 0) {
       const parts = copiesFor(edit, kit, zone, made, placement)
       edit.set(['zones', made, 'parts'], parts)
-      if (tie) edit.set(['zones', made, 'tiedTo'], { prop: parts[tie.id]! })
+      if (tie) edit.set(['zones', made, 'tiedTo'], { prop: parts[tie.id] ?? '' })
     }
     return made
   })
@@ -161,17 +176,17 @@ export function cuesOfKit(show: Show, kit: Kit): Set<string> {
 function standsIn(show: Show, kit: Kit): (reference: Reference) => boolean {
   const cues = cuesOfKit(show, kit)
   return ({ keys: [list, index] }) =>
-    (list === 'kits' && show.kits[Number(index)]!.id === kit.id) ||
-    (list === 'cues' && cues.has(show.cues[Number(index)]!.id))
+    (list === 'kits' && itemAt(show.kits, index).id === kit.id) ||
+    (list === 'cues' && cues.has(itemAt(show.cues, index).id))
 }
 
 /** What a kit's rules and cues name at one of its zones, that could be each zone's own instead. */
 export function ownable(show: Show, kit: Kit): { is: PartKind; id: string; name: string }[] {
   const found = new Map<string, { is: PartKind; id: string; name: string }>()
   for (const { to, id } of references(show).filter(standsIn(show, kit))) {
-    const is = to.slice(0, -1) as PartKind
-    if (!PART_KINDS.includes(is) || partIn(id) !== undefined) continue
-    const thing = (listOf(show, to) as readonly Thing[]).find((each) => each.id === id)
+    const is = PART_KINDS.find((kind) => listOfPart(kind) === to)
+    if (!is || partIn(id) !== undefined) continue
+    const thing = thingsFor(show, is).find((each) => each.id === id)
     if (thing) found.set(`${to}/${id}`, { is, id, name: thing.name })
   }
   return [...found.values()]
@@ -219,10 +234,10 @@ function isOfZone(show: Show, kit: Kit, zone: Zone, is: PartKind, id: string): b
     const ofKit = standsIn(show, kit)
     return references(show).every((use) => use.to !== 'flags' || use.id !== id || ofKit(use))
   }
-  const { at } = (listOf(show, listOfPart(is)) as readonly Thing[]).find((each) => each.id === id)!
+  const { at = [0, 0, 0] } = fillingOf(show, is, id)
   const [x0, , z0, x1, , z1] = solidOf(zone.shape).bounds
   const [ox, , oz] = show.place.props.find((prop) => prop.id === zone.tiedTo?.prop)?.at ?? [0, 0, 0]
-  const [x, z] = [at![0] - ox, at![2] - oz]
+  const [x, z] = [at[0] - ox, at[2] - oz]
   return x >= x0 - AT_IT && x <= x1 + AT_IT && z >= z0 - AT_IT && z <= z1 + AT_IT
 }
 /** What a kit names of a zone's own that each other zone of the kit would share with it. */
@@ -252,7 +267,7 @@ export function makePart(edit: Editor, kitId: string, zoneId: string, is: PartKi
   const kit = withId(edit.show.kits, kitId)
   const zone = withId(edit.show.zones, zoneId)
   const isItself = is === 'zone' && id === zoneId
-  const thing = (listOf(edit.show, listOfPart(is)) as readonly Thing[]).find((each) => each.id === id)!
+  const thing = fillingOf(edit.show, is, id)
   const name = isItself ? 'zone' : thing.name
   const part: KitPart = {
     id: freeId(
@@ -283,8 +298,8 @@ export function removePart(edit: Editor, kitId: string, zone: Zone, partId: stri
   const ofKit = standsIn(edit.show, kit)
   for (const use of references(edit.show).filter(({ id }) => partIn(id) === partId)) {
     const [list, index] = use.keys
-    const inOverride = list === 'zones' && edit.show.zones[Number(index)]!.kit === kitId
-    if ((inOverride || ofKit(use)) && use.to === listOfPart(is)) edit.setFound(use.keys, zone.parts![partId])
+    const inOverride = list === 'zones' && itemAt(edit.show.zones, index).kit === kitId
+    if ((inOverride || ofKit(use)) && use.to === listOfPart(is)) edit.setFound(use.keys, partOf(zone, partId))
   }
   for (const other of edit.show.zones.filter((each) => each.kit === kitId)) {
     const { [partId]: _, ...parts } = other.parts ?? {}

@@ -21,6 +21,9 @@ import DeskBand from '~/desk/DeskBand.vue'
 import PlanBand from '~/plan/PlanBand.vue'
 import { useKeys } from '~/keys/keys'
 import { VIEW_NAMES, VIEWS } from '~/views/views'
+import { needed } from '~~/core/base'
+import { inputOf } from '~/frame/event-targets'
+import { fieldIn } from '~~/core/show'
 
 const route = useRoute()
 const doc = useShow()
@@ -68,7 +71,7 @@ async function askForFile() {
   bring.open = !bring.open
 }
 function chooseFile(event: Event) {
-  const input = event.target as HTMLInputElement
+  const input = inputOf(event)
   const [chosen] = input.files ?? []
   input.value = ''
   if (chosen) bringIn(chosen)
@@ -82,7 +85,7 @@ onMounted(async () => {
     view.restore()
     useHead({ title: () => `${doc.show?.title ?? 'Show'} · Esvik` })
   } catch (error) {
-    const { statusCode } = error as { statusCode?: number }
+    const statusCode = fieldIn(error, 'statusCode')
     failed.value =
       statusCode === 404
         ? 'There is no such show. It may have been deleted.'
@@ -98,7 +101,7 @@ onBeforeUnmount(() => {
 const scoreShare = computed(() => (view.tall === 'score' ? 1 : view.tall === 'below' ? 0 : view.split))
 function divide(event: PointerEvent) {
   view.tall = undefined
-  const box = frame.value!.getBoundingClientRect()
+  const box = needed(frame.value, 'frame').getBoundingClientRect()
   const to = (e: PointerEvent) => (view.split = Math.min(0.85, Math.max(0.2, (e.clientY - box.top) / box.height)))
   followPointer(event, { move: to, end: to })
 }

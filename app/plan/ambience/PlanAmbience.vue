@@ -12,7 +12,7 @@ import { usePlayhead } from '~/frame/playhead'
 import { useView } from '~/frame/view'
 import { useRun } from '~/run/current-run'
 import { loudnessAt, useLoudnessShares } from '~/run/loudness-shares'
-import { COLOURS, faint } from '~/canvas/colours'
+import { COLOURS, faint, bytesOf } from '~/canvas/colours'
 import type { Charted, Series } from '~/charts/chart'
 import { fetched } from '~/frame/fetched'
 import { soundName } from '~/words/names'
@@ -20,6 +20,7 @@ import { clock, plain } from '~/words/time'
 import type { AmbienceWorker } from './ambience.worker'
 import type { Sight } from '../canvas/sight'
 import { seenThings } from '../forms/storeys'
+import { unseenPictureOf } from '~/canvas/picture'
 
 /** How loud the place is where one stays, all over it; what is heard at a spot; and how beds cross where zones meet along the walk. */
 const props = defineProps<{ sight: Sight; at?: Spot }>()
@@ -126,26 +127,25 @@ const crossing = computed((): Charted | undefined => {
 /** Bands of so many decibels have one ink each, so that a border is seen as one. */
 const BAND = 3
 const canvas = ref<HTMLCanvasElement>()
-const rgb = (hex: string) => [1, 3, 5].map((i) => parseInt(hex.slice(i, i + 2), 16))
 const picture = computed(() => {
   const now = map.value
   if (!now || now.columns === 0) return undefined
   const image = new ImageData(now.columns, now.rows)
-  const [lamp, rust] = [rgb(COLOURS.lamp), rgb(COLOURS.rust)]
+  const [lamp, rust] = [bytesOf(COLOURS.lamp), bytesOf(COLOURS.rust)]
   now.levels.forEach((level, i) => {
     if (Number.isNaN(level)) return
     const column = i % now.columns
     const row = Math.floor(i / now.columns)
     if (level <= -69) {
       // Nothing is heard: a thin hatching.
-      if ((column + row) % 4 === 0) image.data.set([rust[0]!, rust[1]!, rust[2]!, 70], i * 4)
+      if ((column + row) % 4 === 0) image.data.set([...rust, 70], i * 4)
       return
     }
     const share = Math.min(1, Math.max(0, (Math.round(level / BAND) * BAND - SOFT) / (LOUD - SOFT)))
-    image.data.set([lamp[0]!, lamp[1]!, lamp[2]!, 12 + 150 * share ** 1.5], i * 4)
+    image.data.set([...lamp, 12 + 150 * share ** 1.5], i * 4)
   })
   const small = new OffscreenCanvas(now.columns, now.rows)
-  small.getContext('2d')!.putImageData(image, 0, 0)
+  unseenPictureOf(small).putImageData(image, 0, 0)
   return { ...now, small }
 })
 function paint() {

@@ -4,6 +4,7 @@ import type { DrawnZone, Ground } from './scene'
 import { inMetres, inPixels, isInSight, toPixels, type Picture, type Sight } from './sight'
 import { layNames, NAME_FONT, type LaidName, type Named, type Rect } from './names'
 import { paintMark } from './paint-marks'
+import { pictureOf } from '~/canvas/picture'
 
 /** Dashes and hatching are for zones that are large enough to show them (pixels), and not too many. */
 const DASHES = { size: 14, most: 600 }
@@ -18,7 +19,7 @@ function hatching(to: Picture, every: number, line: string, ground: string): Can
   if (known) return known
   const tile = document.createElement('canvas')
   tile.width = tile.height = every * 2
-  const context = tile.getContext('2d')!
+  const context = pictureOf(tile)
   context.fillStyle = ground
   context.fillRect(0, 0, every * 2, every * 2)
   context.fillStyle = line
@@ -170,7 +171,7 @@ function paintSection(to: Picture, section: Float32Array, { x, z, scale, width, 
   to.lineWidth = 1 / scale
   to.beginPath()
   for (let i = 0; i < section.length; i += 4) {
-    const [ax, az, bx, bz] = [section[i]!, section[i + 1]!, section[i + 2]!, section[i + 3]!]
+    const [ax = 0, az = 0, bx = 0, bz = 0] = section.subarray(i, i + 4)
     if (Math.max(ax, bx) < x || Math.min(ax, bx) > right || Math.max(az, bz) < z || Math.min(az, bz) > bottom) continue
     to.moveTo(ax, az)
     to.lineTo(bx, bz)

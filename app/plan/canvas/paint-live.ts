@@ -9,6 +9,7 @@ import { propOutline } from '../forms/thing-forms'
 import { strokesAbove } from '../forms/prop-forms'
 import { addOutline, addStroke } from './scene'
 import { inMetres, inPixels, type Picture, type Sight } from './sight'
+import { pictureOf } from '~/canvas/picture'
 
 /** What a run is at a time, for the plan. */
 export interface Moment {
@@ -34,7 +35,7 @@ function glowing(): HTMLCanvasElement {
   if (glow) return glow
   glow = document.createElement('canvas')
   glow.width = glow.height = 128
-  const context = glow.getContext('2d')!
+  const context = pictureOf(glow)
   const gradient = context.createRadialGradient(64, 64, 0, 64, 64, 64)
   gradient.addColorStop(0, `${COLOURS.lamp}73`)
   gradient.addColorStop(1, `${COLOURS.lamp}00`)

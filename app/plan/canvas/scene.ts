@@ -86,7 +86,7 @@ function wallPaths(walls: readonly Wall[]): Pick<Ground, 'walls' | 'windows'> {
       // Drawn with square ends, half a thickness longer: in a corner that is right, elsewhere it is taken off before.
       const end = (at: Spot, to: Spot): Spot => {
         const isEnd = isSameSpot(at, wall.from) || isSameSpot(at, wall.to)
-        if (isEnd && corners.get(key(at))! > 1) return at
+        if (isEnd && (corners.get(key(at)) ?? 0) > 1) return at
         const by = Math.min(wall.thickness, length) / 2 / length
         return [at[0] + (to[0] - at[0]) * by, at[1] + (to[1] - at[1]) * by]
       }

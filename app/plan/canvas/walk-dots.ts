@@ -1,7 +1,8 @@
-import { memo } from '~~/core/base'
+import { memo, itemAt } from '~~/core/base'
 import { positionAt, type Run } from '~~/core/engine'
 import { COLOURS } from '~/canvas/colours'
 import type { Picture, Sight } from './sight'
+import type { Spot } from '~~/core/show'
 
 export interface Ways {
   walks: string[]
@@ -21,9 +22,11 @@ export const dotsOf = memo((ways: Ways): Dots[] =>
     const xs = new Float64Array(seconds)
     const zs = new Float64Array(seconds)
     for (let t = 0; t < seconds; t++) [xs[t], , zs[t]] = positionAt(path, t)
-    return { id: ways.walks[index]!, xs, zs }
+    return { id: itemAt(ways.walks, index), xs, zs }
   }),
 )
+
+const spotIn = (xs: Float64Array, zs: Float64Array, t: number): Spot => [xs[t] ?? 0, zs[t] ?? 0]
 
 /** Dots of one look: none nearer to the one drawn before than they are wide. */
 function addDots(to: Picture, { xs, zs }: Dots, every: number, skip: number, radius: number): void {
@@ -31,8 +34,7 @@ function addDots(to: Picture, { xs, zs }: Dots, every: number, skip: number, rad
   let lastZ = Infinity
   for (let t = 0; t < xs.length; t += every) {
     if (skip > 0 && t % skip === 0) continue
-    const x = xs[t]!
-    const z = zs[t]!
+    const [x, z] = spotIn(xs, zs, t)
     if (Math.abs(x - lastX) < radius * 2 && Math.abs(z - lastZ) < radius * 2) continue
     lastX = x
     lastZ = z
@@ -65,13 +67,14 @@ export function paintDots(to: Picture, all: readonly Dots[], player: number, { s
 export function walkBy(all: readonly Dots[], x: number, z: number, near: number): string | undefined {
   for (const { id, xs, zs } of all)
     for (let t = 0; t + 1 < xs.length; t++) {
-      const dx = xs[t + 1]! - xs[t]!
-      const dz = zs[t + 1]! - zs[t]!
+      const [fromX, fromZ] = spotIn(xs, zs, t)
+      const [toX, toZ] = spotIn(xs, zs, t + 1)
+      const [dx, dz] = [toX - fromX, toZ - fromZ]
       const long = dx * dx + dz * dz
       // Further than anybody walks in a second: that was a move.
       if (long > 400) continue
-      const u = long === 0 ? 0 : Math.min(1, Math.max(0, ((x - xs[t]!) * dx + (z - zs[t]!) * dz) / long))
-      if (Math.hypot(x - xs[t]! - u * dx, z - zs[t]! - u * dz) <= near) return id
+      const u = long === 0 ? 0 : Math.min(1, Math.max(0, ((x - fromX) * dx + (z - fromZ) * dz) / long))
+      if (Math.hypot(x - fromX - u * dx, z - fromZ - u * dz) <= near) return id
     }
   return undefined
 }

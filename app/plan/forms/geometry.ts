@@ -1,6 +1,6 @@
 import { extent, memoFor, thousandths } from '~~/core/base'
-import { alongWall, outlineOf, solidOf, type Solid, wallLength } from '~~/core/space'
-import type { Point, Shape, Show, Spot, Wall, Zone } from '~~/core/show'
+import { alongWall, outlineOf, solidOf, type Solid, wallLength, signedArea, edgesOf } from '~~/core/space'
+import type { Shape, Show, Spot, Wall, Zone } from '~~/core/show'
 
 interface Drawn {
   solid: Solid
@@ -28,22 +28,15 @@ export function rimPath(solid: Solid, rim: number): string {
   if (solid.kind === 'cylinder' || solid.kind === 'sphere')
     return pathOf(outlineOf({ ...solid, radius: solid.radius + rim }))
   const outline = outlineOf(solid)
-  const area = outline.reduce(
-    (sum, [x, z], i) => sum + x * outline[(i + 1) % outline.length]![1] - outline[(i + 1) % outline.length]![0] * z,
-    0,
-  )
-  const side = area > 0 ? 1 : -1
-  const parts = outline.map((a, i) => {
-    const b = outline[(i + 1) % outline.length]!
+  const side = signedArea(outline) > 0 ? 1 : -1
+  const parts = edgesOf(outline).map(([a, b]) => {
     const length = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1
     const nx = (side * (b[1] - a[1]) * rim) / length
     const nz = (-side * (b[0] - a[0]) * rim) / length
-    return [
-      `${(a[0] + nx).toFixed(3)} ${(a[1] + nz).toFixed(3)}`,
-      `${(b[0] + nx).toFixed(3)} ${(b[1] + nz).toFixed(3)}`,
-    ]
+    const from = `${(a[0] + nx).toFixed(3)} ${(a[1] + nz).toFixed(3)}`
+    return { from, to: `${(b[0] + nx).toFixed(3)} ${(b[1] + nz).toFixed(3)}` }
   })
-  return `M${parts.map(([from, to], i) => `${i === 0 ? from : `A${rim} ${rim} 0 0 ${side > 0 ? 1 : 0} ${from}`}L${to}`).join('')}A${rim} ${rim} 0 0 ${side > 0 ? 1 : 0} ${parts[0]![0]}Z`
+  return `M${parts.map(({ from, to }, i) => `${i === 0 ? from : `A${rim} ${rim} 0 0 ${side > 0 ? 1 : 0} ${from}`}L${to}`).join('')}A${rim} ${rim} 0 0 ${side > 0 ? 1 : 0} ${parts[0]?.from}Z`
 }
 
 /** The stretches of a wall that one sees through and can't walk through: its openings with a sill. */
@@ -79,7 +72,7 @@ export function extentOf(
 export function moved(shape: Shape, dx: number, dz: number): Shape {
   if (shape.kind === 'prism')
     return { ...shape, outline: shape.outline.map(([x, z]): Spot => [round(x + dx), round(z + dz)]) }
-  return { ...shape, at: [round(shape.at[0] + dx), shape.at[1], round(shape.at[2] + dz)] as Point }
+  return { ...shape, at: [round(shape.at[0] + dx), shape.at[1], round(shape.at[2] + dz)] }
 }
 
 /** Whether two shapes are the same, in whatever order their fields come. */

@@ -1,4 +1,4 @@
-import type { Point, Shape, Spot } from '~~/core/show'
+import type { Shape, Spot } from '~~/core/show'
 import { round } from './geometry'
 
 /** Something one can take hold of to change a shape. */
@@ -30,7 +30,7 @@ function stretched(shape: Shape & { kind: 'box' }, sx: number, sz: number, x: nu
   const width = sx === 0 ? w : Math.max(SMALLEST, w / 2 + sx * lx)
   const depth = sz === 0 ? d : Math.max(SMALLEST, d / 2 + sz * lz)
   const [cx, cz] = world(shape, (sx * (width - w)) / 2, (sz * (depth - d)) / 2)
-  return { ...shape, at: [round(cx), shape.at[1], round(cz)] as Point, size: [round(width), h, round(depth)] }
+  return { ...shape, at: [round(cx), shape.at[1], round(cz)], size: [round(width), h, round(depth)] }
 }
 
 /** The handles of a shape; `arm` is how far out the turning handle stands (m). */

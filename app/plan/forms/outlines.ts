@@ -1,6 +1,6 @@
 import { outlineOf } from '~~/core/space'
 import type { Show, Spot } from '~~/core/show'
-import { thingIn, type ThingRef } from '~/document/things'
+import { type ThingRef, thingOf } from '~/document/things'
 import { rimPath, solidOfZone } from './geometry'
 import { propOutline } from './thing-forms'
 
@@ -24,7 +24,7 @@ export function outlineOfThing(
 ): { outline: Spot[]; rim?: string; enabled?: boolean } {
   switch (kind) {
     case 'zone': {
-      const zone = thingIn(show, 'zone', id)!
+      const zone = thingOf(show, 'zone', id)
       const solid = solidOfZone(show, zone)
       return {
         outline: outlineOf(solid),
@@ -33,16 +33,16 @@ export function outlineOfThing(
       }
     }
     case 'wall': {
-      const wall = thingIn(show, 'wall', id)!
+      const wall = thingOf(show, 'wall', id)
       return { outline: wallOutline(wall.from, wall.to, Math.max(wall.thickness / 2, 2 * pixel)) }
     }
     case 'floor':
-      return { outline: thingIn(show, 'floor', id)!.outline }
+      return { outline: thingOf(show, 'floor', id).outline }
     case 'prop':
-      return { outline: propOutline(thingIn(show, 'prop', id)!) }
+      return { outline: propOutline(thingOf(show, 'prop', id)) }
     case 'light':
     case 'mark': {
-      const [x, , z] = thingIn(show, kind, id)!.at
+      const [x, , z] = thingOf(show, kind, id).at
       const r = 9 * pixel
       return {
         outline: Array.from({ length: 24 }, (_, i) => [

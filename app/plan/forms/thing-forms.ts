@@ -9,7 +9,7 @@ import {
   STEP,
   wallLength,
 } from '~~/core/space'
-import type { Editor, Floor, Light, Mark, Point, Prop, Show, Spot, Wall, Zone } from '~~/core/show'
+import type { Editor, Floor, Light, Mark, Point, Prop, Show, Spot, Wall, Zone, Shape } from '~~/core/show'
 import { addressOf, thingIn, type ThingKind, type ThingRef, type Things } from '~/document/things'
 import { moveCorner } from './wall-joins'
 import { moved, round, solidOfZone } from './geometry'
@@ -161,7 +161,7 @@ const floorForm: Form<Floor> = {
     ),
   holds: (_, floor) => {
     const put = (edit: Editor, outline: Spot[]) => edit.set(addressOf('floor', floor.id), withOutline(floor, outline))
-    const [mx, mz] = floor.outline.reduce((sum, [x, z]) => [sum[0] + x, sum[1] + z], [0, 0] as Spot)
+    const [mx, mz] = floor.outline.reduce<Spot>((sum, [x, z]) => [sum[0] + x, sum[1] + z], [0, 0])
     const n = floor.outline.length
     return [
       ...floor.outline.map(([x, z], index): Hold => ({
@@ -198,9 +198,9 @@ const propForm: Form<Prop> = {
   holds: (_, prop, arm) => {
     const [w, h, d] = prop.size
     const round_ = prop.kind === 'cylinder'
-    const shape = round_
-      ? ({ kind: 'cylinder', at: prop.at, radius: w / 2, height: h } as const)
-      : ({ kind: 'box', at: prop.at, yaw: prop.yaw, size: [w, h, d] as Point } as const)
+    const shape: Shape = round_
+      ? { kind: 'cylinder', at: prop.at, radius: w / 2, height: h }
+      : { kind: 'box', at: prop.at, yaw: prop.yaw, size: [w, h, d] }
     return [
       ...handlesOf(shape, arm)
         .filter(({ turns }) => !turns)
@@ -292,9 +292,12 @@ const BOXES: { [kind in ThingKind]: (show: Show, thing: Things[kind]) => Box } =
   mark: (_, { at }) => [at[0], at[2], at[0], at[2]],
 }
 export type Box = [x0: number, z0: number, x1: number, z1: number]
-/** The box in plan that holds a thing. */
-export const boxOfThing = <K extends ThingKind>(show: Show, kind: K, thing: Things[K]): Box =>
-  (BOXES[kind] as (show: Show, thing: Things[K]) => Box)(show, thing)
+/** The box in plan that holds a thing; undefined if there is no such thing. */
+export function boxOfThing<K extends ThingKind>(show: Show, kind: K, id: string): Box | undefined {
+  const thing = thingIn(show, kind, id)
+  const boxOf: (show: Show, thing: Things[K]) => Box = BOXES[kind]
+  return thing && boxOf(show, thing)
+}
 
 const FORMS: { [kind in ThingKind]: Form<Things[kind]> } = {
   zone: zoneForm,
@@ -304,27 +307,27 @@ const FORMS: { [kind in ThingKind]: Form<Things[kind]> } = {
   light: lightForm,
   mark: markForm,
 }
-const formOf = <K extends ThingKind>(kind: K): Form<Things[K]> => FORMS[kind] as Form<Things[K]>
+const formOf = <K extends ThingKind>(kind: K): Form<Things[K]> => FORMS[kind]
 
 export const offThing = <K extends ThingKind>(show: Show, kind: K, thing: Things[K], x: number, z: number): number =>
   formOf(kind).off(show, thing, x, z)
 export const heightOfThing = <K extends ThingKind>(show: Show, kind: K, thing: Things[K]): number =>
   formOf(kind).height(show, thing)
-export function holdsOfThing(show: Show, { kind, id }: ThingRef, arm: number): Hold[] {
+export const holdsOfThing = (show: Show, { kind, id }: ThingRef, arm: number): Hold[] => holdsOf(show, kind, id, arm)
+function holdsOf<K extends ThingKind>(show: Show, kind: K, id: string, arm: number): Hold[] {
   const thing = thingIn(show, kind, id)
-  return thing ? formOf(kind).holds(show, thing as never, arm) : []
+  return thing ? formOf(kind).holds(show, thing, arm) : []
 }
 
 /** Moves things together; corners that two of them share are moved once, what is tied goes with its prop. `before`: the show as it was. */
 export function moveThings(edit: Editor, before: Show, refs: readonly ThingRef[], dx: number, dz: number): void {
   const props = new Set(refs.flatMap(({ kind, id }) => (kind === 'prop' ? [id] : [])))
-  for (const { kind, id } of refs) {
+  const move = <K extends ThingKind>(kind: K, id: string) => {
     const thing = thingIn(before, kind, id)
-    if (thing && !goesAlong(thing, props)) formOf(kind).move(edit, before, thing as never, dx, dz)
+    if (thing && !goesAlong(thing, props)) formOf(kind).move(edit, before, thing, dx, dz)
   }
+  for (const { kind, id } of refs) move(kind, id)
 }
 /** Whether a thing is tied to one of some props. */
-export const goesAlong = (thing: object, props: ReadonlySet<string>): boolean => {
-  const { tiedTo } = thing as Partial<Pick<Light, 'tiedTo'>>
-  return tiedTo !== undefined && 'prop' in tiedTo && props.has(tiedTo.prop)
-}
+export const goesAlong = (thing: Things[ThingKind], props: ReadonlySet<string>): boolean =>
+  'tiedTo' in thing && thing.tiedTo !== undefined && 'prop' in thing.tiedTo && props.has(thing.tiedTo.prop)

@@ -1,6 +1,6 @@
 import type { Editor, Light, Mark, Prop, Show, Spot } from '~~/core/show'
 import { placedPoint, placedShape, turnedAbout, type Placement } from '~/document/making/placement'
-import { addressOf, thingIn, type ThingRef } from '~/document/things'
+import { addressOf, thingIn, type ThingRef, thingOf } from '~/document/things'
 import { boxOfThing, goesAlong, moveThings, type Box } from '../forms/thing-forms'
 
 /** Along which way of the plan things are brought into line or spread: west to east, or north to south. */
@@ -14,8 +14,8 @@ interface Placed {
 }
 const placedOf = (show: Show, refs: readonly ThingRef[]): Placed[] =>
   refs.flatMap((ref) => {
-    const thing = thingIn(show, ref.kind, ref.id)
-    return thing ? [{ ref, box: boxOfThing(show, ref.kind, thing as never) }] : []
+    const box = boxOfThing(show, ref.kind, ref.id)
+    return box ? [{ ref, box }] : []
   })
 const from = ({ box }: Placed, axis: Axis): number => box[axis === 'x' ? 0 : 1]
 const to = ({ box }: Placed, axis: Axis): number => box[axis === 'x' ? 2 : 3]
@@ -73,19 +73,19 @@ function turnOne(edit: Editor, { kind, id }: ThingRef, placement: Placement): vo
   const { show } = edit
   switch (kind) {
     case 'zone': {
-      const { shape, tiedTo } = thingIn(show, 'zone', id)!
+      const { shape, tiedTo } = thingOf(show, 'zone', id)
       if (!tiedTo) edit.set(addressOf(kind, id, 'shape'), placedShape(shape, placement))
       return
     }
     case 'floor':
-      return edit.set(addressOf(kind, id, 'outline'), thingIn(show, 'floor', id)!.outline.map(placement.spot))
+      return edit.set(addressOf(kind, id, 'outline'), thingOf(show, 'floor', id).outline.map(placement.spot))
     case 'wall': {
-      const wall = thingIn(show, 'wall', id)!
+      const wall = thingOf(show, 'wall', id)
       for (const end of ['from', 'to'] as const) edit.set(addressOf(kind, id, end), placement.spot(wall[end]))
       return
     }
     default: {
-      const thing = thingIn(show, kind, id) as Prop | Light | Mark
+      const thing: Prop | Light | Mark = thingOf(show, kind, id)
       edit.set(addressOf(kind, id, 'at'), placedPoint(thing.at, placement))
       edit.set(addressOf(kind, id, 'yaw'), thing.yaw + placement.turn)
     }

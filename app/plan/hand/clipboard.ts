@@ -1,6 +1,6 @@
 import { useEventListener } from '@vueuse/core'
 import type { Ref } from 'vue'
-import { fragmentOf, itemsOf, paste, withParts, writeShow, type Listed, type Show, type Spot } from '~~/core/show'
+import { fragmentOf, itemOf, paste, withParts, writeShow, type Listed, type Show, type Spot } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { listedOf, refOf } from '~/document/things'
 import { say } from '~/frame/said'
@@ -11,6 +11,7 @@ import { middleOfThings } from './arranging'
 import { snapped } from '../forms/snapping'
 import type { Meant } from './pasted'
 import { BESIDE, useThingEdits } from './thing-edits'
+import { messageOf, needed } from '~~/core/base'
 
 /** What is chosen travels as a document of the format, and beside it which of its things are meant and where it comes from. */
 const KIND = 'application/x-esvik'
@@ -37,11 +38,11 @@ export function usePlanClipboard(pointer: Ref<Spot | undefined>) {
     const things = chosen()
     if (!isOurs(event) || things.length === 0 || !getSelection()?.isCollapsed) return
     const all = withParts(doc.now, things)
-    event.clipboardData!.setData('text/plain', writeShow(fragmentOf(doc.now, all)))
-    event.clipboardData!.setData(KIND, JSON.stringify({ show: doc.id, things } satisfies Meant))
+    needed(event.clipboardData, 'clipboard').setData('text/plain', writeShow(fragmentOf(doc.now, all)))
+    needed(event.clipboardData, 'clipboard').setData(KIND, JSON.stringify({ show: doc.id, things } satisfies Meant))
     event.preventDefault()
     const [first] = things
-    const one = things.length === 1 && itemsOf(doc.now, first!.list).find(({ id }) => id === first!.id)?.name
+    const one = first && things.length === 1 && itemOf(doc.now, first)?.name
     say(`Copied: ${one || count(things.length, 'thing')}`)
   }
   function cut(event: ClipboardEvent): void {
@@ -50,10 +51,10 @@ export function usePlanClipboard(pointer: Ref<Spot | undefined>) {
   }
   function pasteHere(event: ClipboardEvent): void {
     if (!isOurs(event)) return
-    const text = event.clipboardData!.getData('text/plain')
+    const text = needed(event.clipboardData, 'clipboard').getData('text/plain')
     if (!text) return
     event.preventDefault()
-    void pasteText(text, event.clipboardData!.getData(KIND))
+    void pasteText(text, needed(event.clipboardData, 'clipboard').getData(KIND))
   }
   /** Reading comes with the first text that is pasted. */
   async function pasteText(text: string, said: string): Promise<void> {
@@ -63,7 +64,7 @@ export function usePlanClipboard(pointer: Ref<Spot | undefined>) {
     try {
       what = reading.pasted(text, said)
     } catch (error) {
-      doc.problem = `What was copied is no part of a show: ${(error as Error).message}.`
+      doc.problem = `What was copied is no part of a show: ${messageOf(error)}.`
       return
     }
     const { fragment, meant } = what

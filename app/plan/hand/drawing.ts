@@ -78,7 +78,7 @@ export function usePlanDrawing(reach: Reach) {
   const measure = computed(() => (hasCorners() ? corners.measure.value : undefined))
 
   function press(event: PointerEvent): void {
-    const [what, which] = tool.value.split(' ') as [string, string | undefined]
+    const [what = '', which] = tool.value.split(' ')
     if (isWalk() || hasCorners()) return
     if (what === 'opening') return openings.press(event)
     if (what === 'door') return openings.hang(event)

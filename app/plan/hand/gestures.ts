@@ -163,11 +163,11 @@ export function usePlanGestures({ spotAt, pan, pixel }: Reach) {
         selection.chooseAll(
           THING_KINDS.flatMap((kind) =>
             seenThings(show, kind, view.storey)
-              .filter((thing) => {
-                const [left, top, right, bottom] = boxOfThing(show, kind, thing as never)
-                return left >= x0 && top >= z0 && right <= x1 && bottom <= z1
-              })
-              .map(({ id }) => ({ kind, id })),
+              .map(({ id }) => ({ kind, id }))
+              .filter(({ id }) => {
+                const box = boxOfThing(show, kind, id)
+                return box && box[0] >= x0 && box[1] >= z0 && box[2] <= x1 && box[3] <= z1
+              }),
           ),
         )
       },

@@ -2,6 +2,7 @@ import { ref, type Ref } from 'vue'
 import type { Spot } from '~~/core/show'
 import { round } from '../forms/geometry'
 import { drags, type Tool } from './tools'
+import { needed } from '~~/core/base'
 
 /** How far an arrow moves the cross (m), and with Shift. */
 const STEP = 0.5
@@ -12,6 +13,7 @@ const ARROWS: { [key: string]: Spot } = {
   ArrowUp: [0, -1],
   ArrowDown: [0, 1],
 }
+const onGrid = ([x, z]: Spot): Spot => [Math.round(x / STEP) * STEP, Math.round(z / STEP) * STEP]
 /** A key brings the plan nearer, or further away, by so much. */
 const NEARER = 0.8
 /** What is taken and put down again, wherever it is met. */
@@ -40,9 +42,10 @@ export function useKeyPointer({ frame, tool, onPage, middle, pan, zoom, fit }: P
   const held = ref(false)
 
   function send(type: 'pointerdown' | 'pointermove' | 'pointerup' | 'click', event: KeyboardEvent): void {
-    const { x, y } = onPage(...cross.value!)
+    const { x, y } = onPage(...needed(cross.value, 'cross'))
     const under = document.elementFromPoint(x, y)
-    const target = under && frame.value!.contains(under) ? under : frame.value!.querySelector('svg')!
+    const target =
+      under && needed(frame.value, 'frame').contains(under) ? under : needed(frame.value, 'frame').querySelector('svg')!
     const init = {
       clientX: x,
       clientY: y,
@@ -56,7 +59,7 @@ export function useKeyPointer({ frame, tool, onPage, middle, pan, zoom, fit }: P
     target.dispatchEvent(type === 'click' ? new MouseEvent(type, init) : new PointerEvent(type, init))
   }
   const isTaken = (): boolean => {
-    const { x, y } = onPage(...cross.value!)
+    const { x, y } = onPage(...needed(cross.value, 'cross'))
     return document.elementFromPoint(x, y)?.closest(TAKEN) != null
   }
 
@@ -64,7 +67,7 @@ export function useKeyPointer({ frame, tool, onPage, middle, pan, zoom, fit }: P
     const by = event.shiftKey ? FINE : STEP
     const [x, z] = cross.value ?? middle()
     cross.value = [round(x + dx * by), round(z + dz * by)]
-    const box = frame.value!.getBoundingClientRect()
+    const box = needed(frame.value, 'frame').getBoundingClientRect()
     const at = onPage(...cross.value)
     const edge = 24
     const out = (value: number, low: number, high: number) =>
@@ -74,7 +77,7 @@ export function useKeyPointer({ frame, tool, onPage, middle, pan, zoom, fit }: P
     send('pointermove', event)
   }
   function press(event: KeyboardEvent): void {
-    cross.value ??= middle().map((value) => Math.round(value / STEP) * STEP) as unknown as Spot
+    cross.value ??= onGrid(middle())
     const isDrag = drags(tool.value) || (tool.value === 'choose' && isTaken())
     if (held.value) {
       held.value = false

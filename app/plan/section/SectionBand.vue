@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { thousandths } from '~~/core/base'
+import { thousandths, needed } from '~~/core/base'
 import { useElementSize } from '@vueuse/core'
 import { positionAt } from '~~/core/engine'
 import { nameOfThing } from '~/document/things'
@@ -68,7 +68,7 @@ const lifts = computed((): Lift[] => {
   return [{ key: 'prompt', s, y: hung.over[1] + hung.step.lift, says: 'Height of the prompt', drag }]
 })
 const heightAt = (event: PointerEvent): number => {
-  const { top } = frame.value!.getBoundingClientRect()
+  const { top } = needed(frame.value, 'frame').getBoundingClientRect()
   return box.value.top - (event.clientY - top) * props.pixel
 }
 const SNAP = 0.05

@@ -1,6 +1,6 @@
-import { floorHeight, middleOf, onWall, outlineOf } from '~~/core/space'
+import { floorHeight, middleOf, onWall, outlineOf, edgesOf, meanOf } from '~~/core/space'
 import type { Editor, Opening, Point, Show, Spot, Wall } from '~~/core/show'
-import { addressOf, thingIn, type ThingRef } from '~/document/things'
+import { addressOf, type ThingRef, thingOf } from '~/document/things'
 import { round, solidOfZone } from '../forms/geometry'
 import { strokesInFront } from '../forms/prop-forms'
 import { propOutline } from '../forms/thing-forms'
@@ -34,20 +34,24 @@ const spotOn = (cut: Cut, s: number): Spot => {
   return [cut.x + dx * off, cut.z + dz * off]
 }
 
+/** Each two that follow each other. */
+const pairsOf = (values: readonly number[]): [number, number][] =>
+  values.flatMap((to, i): [number, number][] => {
+    const from = values[i - 1]
+    return i % 2 === 1 && from !== undefined ? [[from, to]] : []
+  })
+
 /** Where a cut goes through an outline, as stretches of it. */
 export function throughOutline(cut: Cut, outline: readonly Spot[]): [from: number, to: number][] {
   const crossings: number[] = []
-  outline.forEach((a, i) => {
-    const b = outline[(i + 1) % outline.length]!
+  edgesOf(outline).forEach(([a, b]) => {
     const [da, db] = [behindCut(cut, a), behindCut(cut, b)]
     if (da >= 0 === db >= 0) return
     const u = da / (da - db)
     crossings.push(alongCut(cut, [a[0] + (b[0] - a[0]) * u, a[1] + (b[1] - a[1]) * u]))
   })
   crossings.sort((a, b) => a - b)
-  const found: [number, number][] = []
-  for (let i = 0; i + 1 < crossings.length; i += 2) found.push([crossings[i]!, crossings[i + 1]!])
-  return found
+  return pairsOf(crossings)
 }
 
 export interface CutFloor {
@@ -109,8 +113,10 @@ export function wallsCut(show: Show, cut: Cut): Block[] {
   })
 }
 
-const widest = (stretches: [number, number][]): [number, number] | undefined =>
-  stretches.length === 0 ? undefined : [stretches[0]![0], stretches.at(-1)![1]]
+function widest(stretches: [number, number][]): [number, number] | undefined {
+  const [first, last] = [stretches[0], stretches.at(-1)]
+  return first && last && [first[0], last[1]]
+}
 
 export const zonesCut = (show: Show, cut: Cut): Block[] =>
   show.zones.flatMap((zone): Block[] => {
@@ -148,7 +154,7 @@ const SMALLEST = 0.05
 export function liftsOf(show: Show, cut: Cut, { kind, id }: ThingRef): Lift[] {
   switch (kind) {
     case 'zone': {
-      const zone = thingIn(show, 'zone', id)!
+      const zone = thingOf(show, 'zone', id)
       const { shape } = zone
       const solid = solidOfZone(show, zone)
       const [x, , z] = middleOf(solid)
@@ -188,9 +194,9 @@ export function liftsOf(show: Show, cut: Cut, { kind, id }: ThingRef): Lift[] {
       ]
     }
     case 'floor': {
-      const floor = thingIn(show, 'floor', id)!
+      const floor = thingOf(show, 'floor', id)
       const [first] = floorsCut({ ...show, place: { ...show.place, floors: [floor] } }, cut)
-      const s = first ? (first.from + first.to) / 2 : alongCut(cut, floor.outline[0]!)
+      const s = first ? (first.from + first.to) / 2 : alongCut(cut, meanOf(floor.outline))
       const { slopeTo } = floor
       if (!slopeTo)
         return [
@@ -202,13 +208,8 @@ export function liftsOf(show: Show, cut: Cut, { kind, id }: ThingRef): Lift[] {
             drag: (edit, y) => edit.set(addressOf(kind, id, 'y'), round(y)),
           },
         ]
-      const edge = slopeTo.edge.map((i) => floor.outline[i]!)
-      const head: Spot = [(edge[0]![0] + edge[1]![0]) / 2, (edge[0]![1] + edge[1]![1]) / 2]
-      const others = floor.outline.filter((_, i) => !slopeTo.edge.includes(i))
-      const tail: Spot = [
-        others.reduce((sum, [x]) => sum + x, 0) / (others.length || 1),
-        others.reduce((sum, [, z]) => sum + z, 0) / (others.length || 1),
-      ]
+      const head = meanOf(floor.outline.filter((_, i) => slopeTo.edge.includes(i)))
+      const tail = meanOf(floor.outline.filter((_, i) => !slopeTo.edge.includes(i)))
       return [
         {
           key: 'foot',
@@ -227,9 +228,9 @@ export function liftsOf(show: Show, cut: Cut, { kind, id }: ThingRef): Lift[] {
       ]
     }
     case 'wall':
-      return liftsOfWall(cut, thingIn(show, 'wall', id)!)
+      return liftsOfWall(cut, thingOf(show, 'wall', id))
     case 'prop': {
-      const prop = thingIn(show, 'prop', id)!
+      const prop = thingOf(show, 'prop', id)
       const s = alongCut(cut, [prop.at[0], prop.at[2]])
       const [w, h, d] = prop.size
       return [
@@ -251,7 +252,7 @@ export function liftsOf(show: Show, cut: Cut, { kind, id }: ThingRef): Lift[] {
     }
     case 'light':
     case 'mark': {
-      const { at } = thingIn(show, kind, id)!
+      const { at } = thingOf(show, kind, id)
       return [
         {
           key: 'height',

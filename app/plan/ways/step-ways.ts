@@ -1,4 +1,4 @@
-import { withId } from '~~/core/base'
+import { withId, itemAt } from '~~/core/base'
 import { movedBy } from '~~/core/engine'
 import {
   cueAt,
@@ -75,10 +75,11 @@ function wayOfProp(show: Show, { prop: id, slide, turn }: Extract<Step, { kind: 
   }
   const frames = Array.from({ length: ARC + 1 }, (_, i) => at(i / ARC))
   const outlines = frames.map(propOutline)
-  const goes = outlines[0]!.map(([x, z], i) => Math.hypot(outlines[ARC]![i]![0] - x, outlines[ARC]![i]![1] - z))
+  const [first, last] = [itemAt(outlines, 0), itemAt(outlines, ARC)]
+  const goes = first.map(([x, z], i) => Math.hypot(itemAt(last, i)[0] - x, itemAt(last, i)[1] - z))
   const corner = goes.indexOf(Math.max(...goes))
-  const line = turn ? outlines.map((outline) => outline[corner]!) : frames.map(spotOf)
-  return { ...NOTHING, moved: [outlines[ARC]!], lines: [{ spots: line }] }
+  const line = turn ? outlines.map((outline) => itemAt(outline, corner)) : frames.map(spotOf)
+  return { ...NOTHING, moved: [last], lines: [{ spots: line }] }
 }
 
 type Where = Extract<Step, { kind: 'sound' }>['where']

@@ -1,8 +1,8 @@
 import type { Point, Prop } from '../../show'
-import { crossings, gap, solidOf, type Cylinder, type Intervals, type Piece, type Solid } from '../../space'
+import { crossings, gap, solidOf, type Cylinder, type Intervals, type Piece, type Solid, eachOf } from '../../space'
 import { SAME_TIME } from '../../base'
 import type { CompiledZone } from '../compile'
-import { fastest, frameAt, isStraight, steepest, type PropMotion, type Segment } from '../history'
+import { fastest, frameAt, isStraight, steepest, type PropMotion, type Segment, distance } from '../history'
 import type { Body } from '../ways'
 
 /** A motion that is no straight line is looked at whenever body and zone may have come this much nearer (m), then bracketed. */
@@ -42,7 +42,7 @@ export function contact(
     const now = frameAt(prop, motion, t)
     const then = frameAt(prop, motion, until)
     const seconds = until - t
-    const velocity = body.velocity.map((v, i) => v - (then.at[i] - now.at[i]) / seconds) as Point
+    const velocity = eachOf(body.velocity, (v, i) => v - (then.at[i] - now.at[i]) / seconds)
     return crossings(solidOf(shape, now), rim, cylinder, { ...body, velocity })
   }
   moving.speeds ??= speedsOf(motion, zone)
@@ -86,8 +86,8 @@ interface Speeds {
 function speedsOf({ slide, turn, about, flights }: PropMotion, zone: CompiledZone): Speeds {
   const sliding = slide?.at(-1)
   const turning = turn?.at(-1)
-  const way = sliding ? Math.hypot(...(sliding.to as number[]).map((v, i) => v - (sliding.from as number[])[i])) : 0
-  const angle = turning ? (Math.abs((turning.to as number) - (turning.from as number)) * Math.PI) / 180 : 0
+  const way = sliding ? distance(sliding.from, sliding.to) : 0
+  const angle = turning ? (distance(turning.from, turning.to) * Math.PI) / 180 : 0
   const [x0, , z0, x1, , z1] = solidOf(zone.zone.shape).bounds
   // What has been flung turns about its middle.
   const [ax, az] = (flights.length > 0 ? undefined : about.at(-1)?.about) ?? [0, 0]

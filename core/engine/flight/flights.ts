@@ -1,5 +1,5 @@
-import type { FlingStep, Place, Point, Prop } from '../../show'
-import { standing, yawOf } from '../../space'
+import type { FlingStep, Place, Prop } from '../../show'
+import { standing, yawOf, eachOf } from '../../space'
 import { draw, drawWithin, memo, memoFor, type Stream } from '../../base'
 import { STEPS_A_SECOND, type DrawnFling } from '../history'
 import type { Leg, Route } from '../ways'
@@ -87,7 +87,7 @@ function wayAlong({ positions }: Flight): Route {
   const legs: Leg[] = []
   for (let i = 0; i + 1 < positions.length; i++) {
     const [from, to] = [positions[i], positions[i + 1]]
-    const velocity = to.map((v, k) => (v - from[k]) / seconds) as Point
+    const velocity = eachOf(to, (v, k) => (v - from[k]) / seconds)
     const yaw = yawOf(velocity[0], velocity[2])
     legs.push({ start: i * seconds, piece: { from, velocity, seconds }, facing: { yaw }, ahead: yaw })
   }

@@ -27,7 +27,10 @@ export function learnFlights({ place }: Show, packed: Float64Array): void {
   while (at < packed.length) {
     const [prop, starts, steps, hits] = take(4)
     const start = take(starts)
-    const positions = Array.from({ length: steps }, () => take(3) as Point)
+    const positions = Array.from({ length: steps }, (): Point => {
+      const [x, y, z] = take(3)
+      return [x, y, z]
+    })
     const impacts = Array.from({ length: hits }, (): Impact => {
       const [time, x, y, z, speed] = take(5)
       return { time, at: [x, y, z], speed }

@@ -1,5 +1,6 @@
 import type { Point, Spot } from '../../show'
 import { STEPS_A_SECOND } from '../history'
+import { eachOf } from '../../space'
 
 type Rapier = typeof import('@dimforge/rapier3d-deterministic-compat').default
 
@@ -81,7 +82,8 @@ function practise(): void {
     { kind: 'box', middle: [1, 0.5, 0], half: [0.1, 0.5, 1], yaw: 10 },
     { kind: 'cylinder', middle: [-1, 0.5, 0], radius: 0.3, halfHeight: 0.5 },
   ]
-  const thing = { size: [0.3, 0.3, 0.3] as Point, mass: 1, bounce: 0.3, grip: 0.5, yaw: 0 }
+  const size: Point = [0.3, 0.3, 0.3]
+  const thing = { size, mass: 1, bounce: 0.3, grip: 0.5, yaw: 0 }
   for (const kind of ['box', 'cylinder'] as const)
     for (const speed of [4, -4])
       fly({ ...thing, kind, middle: [0, 1, 0], velocity: [speed, 1, 0], spin: [90, 0, 0] }, about)
@@ -102,7 +104,7 @@ export function fly(thrown: Throw, obstacles: readonly Obstacle[]): Flight {
       .setRotation(turned(thrown.yaw))
       // Half a part of a step of gravity behind: so its steps lie on the parabola itself, and not beside it.
       .setLinvel(thrown.velocity[0], thrown.velocity[1] + HALF_FALL, thrown.velocity[2])
-      .setAngvel(vector(thrown.spin.map((v) => v * radians) as Point))
+      .setAngvel(vector(eachOf(thrown.spin, (v) => v * radians)))
       .setCcdEnabled(true),
   )
   const [w, h, d] = thrown.size.map((v) => Math.max(0.02, v / 2))

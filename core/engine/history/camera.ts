@@ -1,5 +1,5 @@
 import type { Ease, Point } from '../../show'
-import { wrapped } from '../../space'
+import { wrapped, eachOf } from '../../space'
 import { eased } from './ramps'
 
 /** What a picture is seen from. Degrees; `fov` is vertical. */
@@ -32,7 +32,7 @@ export const OWN_FOV = 60
 function blend(a: Pose, b: Pose, u: number, mark: string | null): Pose {
   return {
     mark,
-    at: a.at.map((v, i) => v + (b.at[i] - v) * u) as Point,
+    at: eachOf(a.at, (v, i) => v + (b.at[i] - v) * u),
     yaw: u >= 1 ? b.yaw : wrapped(a.yaw + wrapped(b.yaw - a.yaw) * u),
     pitch: a.pitch + (b.pitch - a.pitch) * u,
     fov: a.fov + (b.fov - a.fov) * u,

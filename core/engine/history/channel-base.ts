@@ -40,7 +40,7 @@ function findBase(show: Show, channel: string): { [field: string]: Value } | und
     }
     case 'bus': {
       const bus = show.buses.find((b) => b.id === id)
-      return bus || BUSES.includes(id as never) ? { gain: bus?.gain ?? 0 } : undefined
+      return bus || BUSES.some((always) => always === id) ? { gain: bus?.gain ?? 0 } : undefined
     }
     case 'atmosphere': {
       const given = { ...ABSENT, ...atmosphereFields(show.atmosphere) } as { [field: string]: Value }

@@ -3,7 +3,7 @@ import type { Pose } from './camera'
 import type { Value } from './ramps'
 
 /** The fields of each kind of channel, as they are at a time. Units: candela, decibels, metres, degrees. */
-interface ChannelFields {
+export interface ChannelFields {
   /** `candela` is without flicker; `on` goes from 0 to 1. */
   light: { candela: number; colour: Colour; on: number; flicker: Flicker | null }
   bus: { gain: number }

@@ -1,6 +1,6 @@
 import { BUSES, type Show } from '../../show'
 
-/** Channels by their names: the fields of a light, a prop, a bus, a prompt, and the atmosphere. */
+/** Channels by their names: of a light, a prop, a bus, a prompt, the others by themselves. */
 export const CHANNEL = {
   light: (id: string) => `light:${id}` as const,
   prop: (id: string) => `prop:${id}` as const,
@@ -9,6 +9,9 @@ export const CHANNEL = {
   /** As a zone of a kit with parts shows it by itself. */
   promptAt: (step: string, zone: string) => `prompt:${step}@${zone}` as const,
   atmosphere: 'atmosphere',
+  camera: 'camera',
+  picture: 'picture',
+  controls: 'controls',
 } as const
 
 /** The buses of a show: those that are always there, and its own. */

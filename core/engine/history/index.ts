@@ -3,7 +3,7 @@ export { DEFAULT_REACH, type Audible } from './audible'
 export { cameraAt, hearsByCamera, OWN_FOV, timeAway, type CameraClaim, type Pose } from './camera'
 export { channelAt, fieldsAt, type ChannelHistory } from './channel-at'
 export { atmosphereFields, baseFields } from './channel-base'
-export type { FieldsOf } from './channel-fields'
+export type { ChannelFields, FieldsOf } from './channel-fields'
 export { busesOf, CHANNEL, partsOf, perPlayer } from './channel-names'
 export {
   claimedChannels,
@@ -29,7 +29,7 @@ export {
   tiedPoint,
   type PropMotion,
 } from './poses'
-export { distance, steepest, type Value } from './ramps'
+export { distance, isNumbers, steepest, type Value } from './ramps'
 export {
   AT_ONCE,
   STAYS,

@@ -1,8 +1,11 @@
 import type { Ease } from '../../show'
 import { colourOf, linearOf } from './colour'
+import { eachOf } from '../../space'
 
 /** What a field of a channel can be. Text, yes/no and null change at once. */
 export type Value = number | string | boolean | null | number[] | object
+
+export const isNumbers = (value: Value): value is number[] => Array.isArray(value)
 
 /** How far a ramp has come when the share u of its time has gone. */
 export function eased(ease: Ease, u: number): number {
@@ -39,12 +42,11 @@ export function steepest(ease: Ease, u: number): number {
 export function mix(a: Value, b: Value, u: number, colour: boolean): Value {
   if (u >= 1) return b
   if (typeof a === 'number' && typeof b === 'number') return a + (b - a) * u
-  if (Array.isArray(a) && Array.isArray(b)) return a.map((v: number, i) => v + ((b as number[])[i] - v) * u)
+  if (isNumbers(a) && isNumbers(b)) return a.map((v, i) => v + (b[i] - v) * u)
   if (colour && typeof a === 'string' && typeof b === 'string') {
     if (u <= 0) return a
-    const from = linearOf(a)
     const to = linearOf(b)
-    return colourOf([0, 1, 2].map((i) => from[i] + (to[i] - from[i]) * u) as [number, number, number])
+    return colourOf(eachOf(linearOf(a), (v, i) => v + (to[i] - v) * u))
   }
   return b
 }
@@ -52,6 +54,6 @@ export function mix(a: Value, b: Value, u: number, colour: boolean): Value {
 /** The distance between two values of a field, for ramps with a rate. */
 export function distance(a: Value, b: Value): number {
   if (typeof a === 'number' && typeof b === 'number') return Math.abs(b - a)
-  if (Array.isArray(a) && Array.isArray(b)) return Math.hypot(...a.map((v: number, i) => (b as number[])[i] - v))
+  if (isNumbers(a) && isNumbers(b)) return Math.hypot(...a.map((v, i) => b[i] - v))
   return 0
 }

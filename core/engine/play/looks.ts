@@ -1,5 +1,5 @@
 import type { Point, Rule, Show, Target, Wall } from '../../show'
-import { gaze, looks, positionOn, standsOn, wrapped, type Aim, type Facing } from '../../space'
+import { gaze, looks, positionOn, standsOn, wrapped, type Aim, type Facing, eachOf } from '../../space'
 import { memoFor, SAME_TIME } from '../../base'
 import type { RuleInstance } from '../compile'
 import { isStraight, motionBegan, movesUntil, type PropMotion } from '../history'
@@ -184,7 +184,7 @@ export function createLooks(world: World, walker: Body): Looks | undefined {
     const { end, rests, bends } = windowOf(motions, t, legEnd)
     if (rests && velocity === AT_REST) return { seeing: lookingAt(t), next: end }
     const seconds = end - t
-    const evenly = (a: Point, b: Point) => (rests ? undefined : (a.map((v, i) => (b[i] - v) / seconds) as Point))
+    const evenly = (a: Point, b: Point) => (rests ? undefined : eachOf(a, (v, i) => (b[i] - v) / seconds))
     const target = targetAt(t)
     const facingNow = facingWhen(t)
     const spans = gaze(

@@ -17,14 +17,15 @@ import {
   type Acquired,
   type Touched,
   type Value,
+  isNumbers,
 } from '../history'
 import { audienceOf, propMoved, acquires, type Playing, type StepState, type World } from '../world'
 
 const targetOf = (aim: Aim, base: Value): Value => {
-  if (!aim.adds) return aim.value
-  return Array.isArray(base)
-    ? base.map((v: number, i) => v + (aim.value as number[])[i])
-    : (base as number) + (aim.value as number)
+  const { value } = aim
+  if (!aim.adds) return value
+  if (isNumbers(base) && isNumbers(value)) return base.map((v, i) => v + value[i])
+  return Number(base) + Number(value)
 }
 
 /** Claims the fields that a step gives, of its channel or of that of each player who is meant. */

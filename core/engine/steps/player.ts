@@ -55,7 +55,7 @@ export function camera(world: World, playing: Playing, state: StepState, step: C
 
 /** What a freeze does when it begins. */
 export function freeze(world: World, playing: Playing, state: StepState, step: FreezeStep): undefined {
-  const locks = [...step.locks].sort() as Lock[]
+  const locks = [...step.locks].sort()
   const players = audienceOf(world, playing)
   for (const player of players) lock(world, player, locks)
   if (step.hold === 'keep') return

@@ -24,7 +24,7 @@ function arrives(world: World, { name, playing }: { name: string; playing: Playi
 
 /** What the setting of a flag does when it begins. */
 export function flag(world: World, _: Playing, __: StepState, step: FlagStep): undefined {
-  const value = step.set ?? (world.flags.get(step.flag) as number) + step.add!
+  const value = step.set ?? Number(world.flags.get(step.flag)) + (step.add ?? 0)
   world.flags.set(step.flag, value)
   logFlag(world, world.compiled.flags.get(step.flag)!, value)
 }

@@ -1,4 +1,4 @@
-import type { BedStep, Point, ScatterStep, SoundStep, Where } from '../../show'
+import type { BedStep, ScatterStep, SoundStep, Where } from '../../show'
 import { middleOf } from '../../space'
 import { decibels, draw, drawWithin, NO_ENTRY, type Entry, type Stream } from '../../base'
 import type { CompiledSound } from '../compile'
@@ -52,7 +52,7 @@ function placeOf(
       const yaw = facingNow(world, body) + (draw(stream, first) - 0.5) * where.arc
       const far = drawWithin([where.near, where.far], stream, first + 1)
       const a = (yaw * Math.PI) / 180
-      return { place: [x - far * Math.sin(a), eye, z - far * Math.cos(a)] as Point }
+      return { place: [x - far * Math.sin(a), eye, z - far * Math.cos(a)] }
     }
   }
 }

@@ -1,6 +1,6 @@
 import { complete } from '../format/complete'
 import { keysOf, pointerOf, short, ShowError } from '../format/errors'
-import { isRecord, type Field } from '../format/fields'
+import { isRecord, type Field, fieldIn, itemsIn, fieldsIn, kindOf } from '../format/fields'
 import type { Address, ValueAt } from './address'
 import { applyPatch, idTests, inverse, valueAtPointer, type Operation } from './patch'
 import { checkPlain } from '../reading/plain'
@@ -28,7 +28,7 @@ export function resolve(show: unknown, address: Address): string[] {
       if (index < 0) throw new ShowError(`There is no "${part}" in ${pointerOf(keys)}`, pointerOf([...keys, part]))
       key = String(index)
     }
-    node = (node as Record<string, unknown> | undefined)?.[key]
+    node = fieldIn(node, key)
     keys.push(key)
   }
   return keys
@@ -58,13 +58,12 @@ export function patchOf(show: Show, work: (editor: Editor) => void): { patch: Op
   }
   const setAt = (address: Address, value: unknown) => {
     const parent = resolve(now, address.slice(0, -1))
-    const last = resolve(now, address).at(-1)!
-    const node = valueAtPointer(now, pointerOf(parent)) as Record<string, unknown>
-    const path = pointerOf([...parent, last])
-    const there = node[last] !== undefined
+    const last = resolve(now, address).slice(-1)
+    const path = pointerOf([...parent, ...last])
+    const there = last.reduce(fieldIn, valueAtPointer(now, pointerOf(parent))) !== undefined
     if (value === undefined) {
       if (there) put(parent, { op: 'remove', path })
-    } else put(there ? [...parent, last] : parent, { op: there ? 'replace' : 'add', path, value })
+    } else put(there ? [...parent, ...last] : parent, { op: there ? 'replace' : 'add', path, value })
   }
   const addAt = (list: Address, item: unknown, index?: number) => {
     const keys = resolve(now, list)
@@ -116,7 +115,7 @@ function completedAt(show: Show, keys: readonly string[], value: unknown): unkno
   let node: unknown = show
   for (const key of keys) {
     field = field && fieldBelow(field, node, key)
-    node = isRecord(node) || Array.isArray(node) ? (node as Record<string, unknown>)[key] : undefined
+    node = fieldIn(node, key)
   }
   if (!field) return value
   try {
@@ -159,7 +158,7 @@ function partsTo(show: Show, keys: readonly string[]): Part[] {
     const { field, value, keys: before } = parts[parts.length - 1]
     const below = fieldBelow(field, value, key)
     if (!below || !(isRecord(value) || Array.isArray(value)) || !Object.hasOwn(value, key)) break
-    parts.push({ field: below, value: (value as Record<string, unknown>)[key], keys: [...before, key] })
+    parts.push({ field: below, value: fieldIn(value, key), keys: [...before, key] })
   }
   return parts
 }
@@ -201,7 +200,7 @@ function standsAlone({ field, value }: Part, key: string): boolean {
     case 'list':
       return !field.distinct
     case 'kinds':
-      return key !== field.by && standsAlone({ field: field.kinds[(value as Record<string, string>)[field.by]], value, keys: [] }, key) // prettier-ignore
+      return key !== field.by && standsAlone({ field: kindOf(field, value), value, keys: [] }, key)
     default:
       return false
   }
@@ -223,15 +222,16 @@ function readFrom(parts: readonly Part[]): number {
 function checkAround({ field, value, keys }: Part): void {
   const base = pointerOf(keys)
   if (field.type === 'list') {
-    const { length } = value as unknown[]
+    const items = itemsIn(value)
+    const { length } = items
     if (length < field.min) throw new ShowError(`${base} must have ${field.min} or more`, base)
     if (length > field.max) throw new ShowError(`${base} must have ${field.max} at most`, base)
-    if (field.ids) checkIds(value as unknown[], base)
+    if (field.ids) checkIds([...items], base)
     if (field.distinct) validate(field, value, base)
     return
   }
   if (field.type !== 'record') return
-  const record = value as Record<string, unknown>
+  const record = fieldsIn(value)
   for (const name of Object.keys(field.fields))
     if (record[name] === undefined && !(name in field.optional && field.optional[name] === undefined))
       missing([...keys, name])
@@ -250,10 +250,7 @@ function lackingIn(value: unknown, whole: unknown, keys: readonly string[]): str
   if (typeof whole !== 'object' || whole === null) return value === undefined ? [...keys] : undefined
   if (typeof value !== 'object' || value === null) return [...keys]
   for (const key of Object.keys(whole)) {
-    const lacks = lackingIn((value as Record<string, unknown>)[key], (whole as Record<string, unknown>)[key], [
-      ...keys,
-      key,
-    ])
+    const lacks = lackingIn(fieldIn(value, key), fieldIn(whole, key), [...keys, key])
     if (lacks) return lacks
   }
   return undefined

@@ -1,7 +1,7 @@
 import { alike } from './alike'
 import { complete } from '../format/complete'
 import { nextId, nextName, type Editor } from './edits'
-import { partIn } from '../format/fields'
+import { partIn, fieldIn } from '../format/fields'
 import { ruleIds } from '../references/kits'
 import {
   holderOf,
@@ -144,8 +144,8 @@ export function paste(
   for (const reference of references(fragment)) {
     const to = ids.get(keyOf({ list: reference.to, id: reference.id }))
     if (to === undefined || to === reference.id) continue
-    const above = reference.keys.slice(0, -1).reduce<unknown>((node, key) => (node as never)[key], copy)
-    ;(above as Record<string, unknown>)[reference.keys.at(-1)!] = to
+    const above = reference.keys.slice(0, -1).reduce(fieldIn, copy)
+    for (const key of reference.keys.slice(-1)) Object.assign(above as object, { [key]: to })
   }
   const rules = ruleIds(edit.show)
   const steps = edit.show.cues.flatMap((cue) => cue.steps.map(({ id }) => id))

@@ -1,5 +1,5 @@
 import { keysOf, pointerOf, short } from '../format/errors'
-import { isRecord } from '../format/fields'
+import { isRecord, fieldIn } from '../format/fields'
 import { isReserved } from '../reading/plain'
 
 /** One operation of a JSON Patch (RFC 6902); of its six, edits need these four. */
@@ -125,10 +125,7 @@ function taughtById(before: unknown, operation: Exclude<Operation, { op: 'test' 
       ]
     }
     const had = isRecord(parent) && Object.hasOwn(parent, last)
-    return [
-      ...tests,
-      had ? { op: 'replace', path, value: (parent as Record<string, unknown>)[last] } : { op: 'remove', path },
-    ]
+    return [...tests, had ? { op: 'replace', path, value: fieldIn(parent, last) } : { op: 'remove', path }]
   }
   const value = valueAtPointer(before, path)
   if (operation.op === 'remove') return [...tests, { op: 'add', path, value }]
@@ -159,7 +156,7 @@ export function rebase(document: unknown, patch: readonly Operation[]): Operatio
   const ids = new Map<string, string>()
   for (const operation of patch) {
     if (operation.op === 'test' && operation.path.endsWith('/id'))
-      ids.set(operation.path.slice(0, -3), operation.value as string)
+      ids.set(operation.path.slice(0, -3), String(operation.value))
     const path = rebased(now, operation.path, ids)
     const next = { ...operation, path } as Operation
     result.push(next)

@@ -1,4 +1,4 @@
-import { isRecord, type Field } from './fields'
+import { fieldsIn, isRecord, itemsIn, kindOf, meantBy, type Field } from './fields'
 
 /**
  * A copy of a valid value in which every default of the table stands in place of what was left out.
@@ -7,7 +7,7 @@ import { isRecord, type Field } from './fields'
 export function complete(field: Field, value: unknown): unknown {
   switch (field.type) {
     case 'record': {
-      const given = value as Record<string, unknown>
+      const given = fieldsIn(value)
       const result: Record<string, unknown> = {}
       for (const [name, of] of Object.entries(field.fields)) {
         let item = given[name]
@@ -20,21 +20,18 @@ export function complete(field: Field, value: unknown): unknown {
       return result
     }
     case 'kinds':
-      return complete(field.kinds[(value as Record<string, string>)[field.by]], value)
+      return complete(kindOf(field, value), value)
     case 'either':
-      return complete(
-        (field.options.find((o) => o.meant(value)) ?? field.options[field.options.length - 1]).field,
-        value,
-      )
+      return complete(meantBy(field, value), value)
     case 'list':
-      return (value as unknown[]).map((item) => complete(field.of, item))
+      return itemsIn(value).map((item) => complete(field.of, item))
     case 'map':
       return isRecord(value)
         ? Object.fromEntries(Object.entries(value).map(([k, v]) => [k, complete(field.of, v)]))
         : {}
     case 'numbers':
     case 'range':
-      return [...(value as number[])]
+      return [...itemsIn(value)]
     default:
       return value
   }

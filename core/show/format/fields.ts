@@ -138,6 +138,19 @@ export const isBoolean = (v: unknown): v is boolean => typeof v === 'boolean'
 /** Whether a value is a record. */
 export const isRecord = (v: unknown): v is Record<string, unknown> =>
   typeof v === 'object' && v !== null && !Array.isArray(v)
+/** The field of a record, or the item of a list; undefined where there is neither. */
+export const fieldIn = (value: unknown, key: string | number): unknown =>
+  typeof value === 'object' && value !== null ? (value as Record<string, unknown>)[key] : undefined
+/** The items of a list; none where a value is no list. */
+export const itemsIn = (value: unknown): readonly unknown[] => (Array.isArray(value) ? value : [])
+/** The fields of a record; none where a value is no record. */
+export const fieldsIn = (value: unknown): Readonly<Record<string, unknown>> => (isRecord(value) ? value : {})
+/** The record that a value's kind asks for. */
+export const kindOf = ({ by, kinds }: Extract<Field, { type: 'kinds' }>, value: unknown): RecordField =>
+  kinds[String(fieldIn(value, by))]
+/** The alternative that is meant by a value: the last, if no other is. */
+export const meantBy = ({ options }: Extract<Field, { type: 'either' }>, value: unknown): Field =>
+  (options.find(({ meant }) => meant(value)) ?? options[options.length - 1]).field
 /** Tells whether a record has a field. */
 export const has =
   (field: string) =>

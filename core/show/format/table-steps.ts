@@ -29,6 +29,7 @@ import {
 import { degrees, share, yesnoOrNumber, type Optional } from './table-common'
 import { fog, vignette } from './table-place'
 import type { StepKind } from './types-steps'
+import { namesIn } from '../../base'
 
 const ease = choice('linear', 'in', 'out', 'inout')
 const ramp = record(
@@ -247,4 +248,4 @@ const manners: { [K in StepKind]: Manner } = {
 export const mannerOf = (kind: StepKind): Manner => manners[kind]
 
 /** The kinds of steps, in an order that gives each its number. */
-export const STEP_KINDS = Object.keys(stepKinds) as StepKind[]
+export const STEP_KINDS = namesIn(stepKinds)

@@ -1,6 +1,6 @@
 import { memoFor } from '../../base'
 import { pointerOf, ShowError } from '../format/errors'
-import { LIMITS, partIn, type ListName } from '../format/fields'
+import { LIMITS, partIn, type ListName, fieldIn } from '../format/fields'
 import { cueAt, kitRulesOf } from '../references/kits'
 import { kitOf, listOfPart } from '../references/parts'
 import { listOf, references } from '../references/references'
@@ -89,18 +89,18 @@ function namesTheSame(show: Show, before: Show): boolean {
 }
 const haveSame = (a: object, b: object): boolean =>
   Object.keys(a).length === Object.keys(b).length &&
-  Object.entries(a).every(([key, value]) => value === (b as Record<string, unknown>)[key])
+  Object.entries(a).every(([key, value]) => value === fieldIn(b, key))
 
 function haveOnlyMoved(now: readonly object[], before: readonly object[]): boolean {
   if (now === before) return true
   return (
     now.length === before.length &&
     now.every((item, i) => {
-      const was = before[i] as Record<string, unknown>
+      const was = before[i]
       return (
         item === was ||
         (Object.keys(item).length === Object.keys(was).length &&
-          Object.entries(item).every(([key, value]) => value === was[key] || FREE.has(key)))
+          Object.entries(item).every(([key, value]) => value === fieldIn(was, key) || FREE.has(key)))
       )
     })
   )

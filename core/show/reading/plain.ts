@@ -1,5 +1,5 @@
 import { pointerOf, short, ShowError } from '../format/errors'
-import { LIMITS } from '../format/fields'
+import { LIMITS, fieldIn } from '../format/fields'
 
 /** Deeper than this nothing in a document goes. */
 const DEEPEST = 40
@@ -43,7 +43,7 @@ export function checkPlain(value: unknown, keys: (string | number)[] = []): void
     keys.push(key)
     if (isReserved(key)) fail('is not a field of the format: the name is reserved')
     if (UNWRITABLE.test(key)) fail('is a name with a NUL or half of a pair of surrogates')
-    checkPlain((value as Record<string, unknown>)[key], keys)
+    checkPlain(fieldIn(value, key), keys)
     keys.pop()
   }
 }

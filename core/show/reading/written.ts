@@ -1,4 +1,5 @@
 import { memoFor } from '../../base'
+import { fieldsIn } from '../format/fields'
 
 /** How long a document gets when it is written: two spaces for each level, as `writeShow` does it. */
 
@@ -8,7 +9,7 @@ const bytesFor = memoFor<object, number>()
 export function writtenBytes(value: unknown, depth = 0): number {
   if (typeof value !== 'object' || value === null) return utf8Bytes(JSON.stringify(value) ?? '')
   return bytesFor(value, [depth], () =>
-    Array.isArray(value) ? bytesOf(value, depth) : bytesOfFields(value as Record<string, unknown>, depth),
+    Array.isArray(value) ? bytesOf(value, depth) : bytesOfFields(fieldsIn(value), depth),
   )
 }
 

@@ -1,5 +1,6 @@
 import type { Reference } from './references'
 import type { Show } from '../format/types'
+import { namesIn } from '../../base'
 
 /** Every list of named things that a show has, and where it stands. */
 export const LISTS = {
@@ -21,7 +22,7 @@ export const LISTS = {
 } as const
 export type ListOfThings = keyof typeof LISTS
 /** The names of all lists. */
-export const LIST_NAMES = Object.keys(LISTS) as ListOfThings[]
+export const LIST_NAMES = namesIn(LISTS)
 
 /** A thing of a show, by the list that it stands in. */
 export interface Listed {
@@ -36,13 +37,18 @@ export interface Item {
 
 /** The things of a list. */
 export const itemsOf = (show: Show, list: ListOfThings): readonly Item[] =>
-  LISTS[list].reduce<unknown>((node, key) => (node as Record<string, unknown>)[key], show) as Item[]
+  list === 'floors' || list === 'walls' || list === 'props' || list === 'lights' || list === 'marks'
+    ? show.place[list]
+    : show[list]
 /** A thing of a list by its id; undefined if there is none. */
 export const itemOf = (show: Show, { list, id }: Listed): Item | undefined =>
   itemsOf(show, list).find((item) => item.id === id)
 
 /** The thing that a reference stands in, and the way to the reference within it. */
-export function holderOf(show: Show, { keys }: Reference): { holder: Listed; within: (string | number)[] } {
+export function holderOf(
+  show: Show,
+  { keys }: Pick<Reference, 'keys'>,
+): { holder: Listed; within: (string | number)[] } {
   const inPlace = keys[0] === 'place'
   const list = String(keys[inPlace ? 1 : 0]) as ListOfThings
   const at = inPlace ? 2 : 1

@@ -1,10 +1,10 @@
 import { memo, memoFor } from '../../base'
-import { PART, partIn, type Field, type ListName, type RecordField } from '../format/fields'
+import { fieldsIn, itemsIn, kindOf, meantBy, PART, partIn, type Field, type RecordField } from '../format/fields'
 import { cue as cueTable, rule as ruleTable } from '../format/table'
 import type { Cue, Kit, PartKind, Rule, Show, Zone } from '../format/types'
 
 /** The list in which a part of a kind finds its thing. */
-export const listOfPart = (is: PartKind): ListName => `${is}s`
+export const listOfPart = <P extends PartKind>(is: P): `${P}s` => `${is}s`
 
 const kitsFor = memo((kits: Show['kits']) => new Map(kits.map((kit) => [kit.id, kit])))
 /** The kit of a zone, if it has one. */
@@ -16,22 +16,19 @@ function filled<T>(field: Field, value: T, parts: { [id: string]: string }): T {
   if (value === undefined || value === null) return value
   switch (field.type) {
     case 'ref': {
-      const part = field.orPart ? partIn(value as string) : undefined
+      const part = field.orPart ? partIn(String(value)) : undefined
       return part === undefined ? value : ((parts[part] as T | undefined) ?? value)
     }
     case 'record':
       return filledRecord(field, value, parts)
     case 'kinds':
-      return filledRecord(field.kinds[(value as Record<string, string>)[field.by]], value, parts)
+      return filledRecord(kindOf(field, value), value, parts)
     case 'either':
-      return filled(
-        (field.options.find((option) => option.meant(value)) ?? field.options[field.options.length - 1]).field,
-        value,
-        parts,
-      )
+      return filled(meantBy(field, value), value, parts)
     case 'list': {
-      const items = (value as unknown[]).map((item) => filled(field.of, item, parts))
-      return items.every((item, i) => item === (value as unknown[])[i]) ? value : (items as T)
+      const before = itemsIn(value)
+      const items = before.map((item) => filled(field.of, item, parts))
+      return items.every((item, i) => item === before[i]) ? value : (items as T)
     }
     default:
       return value
@@ -39,7 +36,7 @@ function filled<T>(field: Field, value: T, parts: { [id: string]: string }): T {
 }
 function filledRecord<T>({ fields }: RecordField, value: T, parts: { [id: string]: string }): T {
   let made: Record<string, unknown> | undefined
-  const given = value as Record<string, unknown>
+  const given = fieldsIn(value)
   for (const name in fields) {
     const now = filled(fields[name], given[name], parts)
     if (now !== given[name]) (made ??= { ...given })[name] = now

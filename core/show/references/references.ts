@@ -1,5 +1,5 @@
 import { memoFor } from '../../base'
-import type { Field, ListName } from '../format/fields'
+import { fieldIn, fieldsIn, itemsIn, kindOf, meantBy, type Field, type ListName } from '../format/fields'
 import { kitOf, listOfPart } from './parts'
 import { showTable } from '../format/table'
 import type { Show } from '../format/types'
@@ -15,29 +15,23 @@ function walk(field: Field, value: unknown, keys: (string | number)[], found: Re
   if (value === undefined) return
   switch (field.type) {
     case 'ref':
-      found.push({ keys, to: field.to, id: value as string })
+      found.push({ keys, to: field.to, id: String(value) })
       return
     case 'record':
-      for (const [name, of] of Object.entries(field.fields))
-        walk(of, (value as Record<string, unknown>)[name], [...keys, name], found)
+      for (const [name, of] of Object.entries(field.fields)) walk(of, fieldIn(value, name), [...keys, name], found)
       return
     case 'kinds':
-      walk(field.kinds[(value as Record<string, string>)[field.by]], value, keys, found)
+      walk(kindOf(field, value), value, keys, found)
       return
     case 'either':
-      walk(
-        (field.options.find((o) => o.meant(value)) ?? field.options[field.options.length - 1]).field,
-        value,
-        keys,
-        found,
-      )
+      walk(meantBy(field, value), value, keys, found)
       return
     case 'list':
       if (carriesRefs(field.of))
-        (value as unknown[]).forEach((item, index) => within(field.of, item, [...keys, index], found))
+        itemsIn(value).forEach((item, index) => within(field.of, item, [...keys, index], found))
       return
     case 'map':
-      for (const [key, item] of Object.entries(value as object)) walk(field.of, item, [...keys, key], found)
+      for (const [key, item] of Object.entries(fieldsIn(value))) walk(field.of, item, [...keys, key], found)
       return
   }
 }
@@ -73,23 +67,24 @@ const fillings = (show: Show): Reference[] =>
     })
   })
 
-const lists: { [list in ListName]: (show: Show) => readonly { id: string }[] } = {
-  props: (show) => show.place.props,
-  lights: (show) => show.place.lights,
-  marks: (show) => show.place.marks,
-  floors: (show) => show.place.floors,
-  atmospheres: (show) => show.atmospheres,
-  flags: (show) => show.flags,
-  sounds: (show) => show.sounds,
-  pools: (show) => show.pools,
-  buses: (show) => show.buses,
-  cues: (show) => show.cues,
-  zones: (show) => show.zones,
-  kits: (show) => show.kits,
-  walks: (show) => show.walks,
-}
+const lists = {
+  props: (show: Show) => show.place.props,
+  lights: (show: Show) => show.place.lights,
+  marks: (show: Show) => show.place.marks,
+  floors: (show: Show) => show.place.floors,
+  atmospheres: (show: Show) => show.atmospheres,
+  flags: (show: Show) => show.flags,
+  sounds: (show: Show) => show.sounds,
+  pools: (show: Show) => show.pools,
+  buses: (show: Show) => show.buses,
+  cues: (show: Show) => show.cues,
+  zones: (show: Show) => show.zones,
+  kits: (show: Show) => show.kits,
+  walks: (show: Show) => show.walks,
+} satisfies { [list in ListName]: (show: Show) => readonly { id: string }[] }
 /** The things of a list of the show, by the name references use for it. */
-export const listOf = (show: Show, name: ListName): readonly { id: string }[] => lists[name](show)
+export const listOf = <L extends ListName>(show: Show, name: L): ReturnType<(typeof lists)[L]> =>
+  lists[name](show) as ReturnType<(typeof lists)[L]>
 
 /** Everything that uses a thing: the references to it. */
 export function usesOf(show: Show, to: ListName, id: string): Reference[] {
