@@ -15,7 +15,7 @@ import {
   type Run,
 } from '../core/engine'
 import { parseShow, ShowError, type Show, type Walk, fieldIn } from '../core/show'
-import { CliError } from './errors'
+import { CliError, FAULTS } from './errors'
 import { createProgress } from './progress'
 import { documentIn } from './sound-files'
 import { eventTable, tickedTable } from './tables'
@@ -35,7 +35,7 @@ async function readText(file: string): Promise<string> {
     bytes = await readFile(file)
   } catch (error) {
     const code = fieldIn(error, 'code')
-    throw new CliError(code === 'ENOENT' ? `There is no file "${file}"` : `"${file}" can't be read (${code})`)
+    throw new CliError(code === 'ENOENT' ? FAULTS.noFile(file) : FAULTS.unreadable(file, code))
   }
   return utf8Of(bytes, `"${file}"`)
 }
@@ -44,7 +44,7 @@ function utf8Of(bytes: Uint8Array, what: string): string {
   try {
     return new TextDecoder('utf-8', { fatal: true }).decode(bytes)
   } catch {
-    throw new CliError(`${what} is not valid UTF-8`)
+    throw new CliError(FAULTS.notUtf8(what))
   }
 }
 
@@ -72,8 +72,7 @@ async function playFile(file: string, options: RunOptions): Promise<{ show: Show
 
 export async function play(show: Show, options: RunOptions): Promise<Run> {
   await prepare(show)
-  if (options.walk.length === 0)
-    throw new CliError(`Name a walk with --walk; the show has ${show.walks.map((w) => w.id).join(', ') || 'none'}`)
+  if (options.walk.length === 0) throw new CliError(FAULTS.nameWalk(show.walks.map((w) => w.id)))
   const walks = mended(() => walksOf(show, options.walk))
   return playThrough(show, walks, options)
 }
@@ -128,7 +127,7 @@ async function write(text: string, out: string | undefined): Promise<void> {
     await writeFile(unfinished, text + '\n')
     await rename(unfinished, out)
   } catch (error) {
-    throw new CliError(`"${out}" can't be written (${fieldIn(error, 'code')})`)
+    throw new CliError(FAULTS.unwritable(out, fieldIn(error, 'code')))
   }
 }
 
@@ -147,7 +146,7 @@ export async function channel(
   const isPlayer = (id: string) => show.walks.find((walk) => walk.id === id)?.body.kind === 'player'
   const named = options.player ?? result.walks.find(isPlayer) ?? result.walks[0]
   const player = result.walks.indexOf(named!)
-  if (player < 0) throw new CliError(`No walk "${named}" is in this run; --walk has ${result.walks.join(', ')}`)
+  if (player < 0) throw new CliError(FAULTS.notInRun(String(named), result.walks))
   let values
   try {
     values = options.at.map((t) => channelAt(show, result, options.channel, t, player))

@@ -2,7 +2,7 @@ import { hundredths } from '../core/base'
 import { open, rename, rm } from 'node:fs/promises'
 import { mixdown, MixError, type MixReport } from '../core/mix'
 import { BUSES, type Show } from '../core/show'
-import { CliError } from './errors'
+import { CliError, FAULTS } from './errors'
 import { play, readShowFile, type RunOptions } from './commands'
 import { createProgress } from './progress'
 import { soundFiles } from './sound-files'
@@ -25,7 +25,7 @@ export async function mix(file: string, options: MixCommand): Promise<void> {
   const named = options.player ?? run.walks.find((_, i) => run.players[i])
   const player = named === undefined ? -1 : run.walks.indexOf(named)
   if (player < 0 || !run.players[player])
-    throw new CliError(named === undefined ? 'Nobody in this run is a player' : `No player "${named}" is in this run`)
+    throw new CliError(named === undefined ? FAULTS.noPlayers : FAULTS.noPlayer(named))
   const { source, missing } = await soundFiles(show, file, options.sounds)
   const buses = options.stems ? [...new Set(run.audible.map(({ bus }) => bus))].sort() : [options.bus]
   const reports: { [file: string]: MixReport } = {}
@@ -34,7 +34,7 @@ export async function mix(file: string, options: MixCommand): Promise<void> {
     const told = createProgress(options.progress)
     const unfinished = `${out}.unfinished`
     const to = await open(unfinished, 'w').catch((error: NodeJS.ErrnoException) => {
-      throw new CliError(`"${out}" can't be written (${error.code})`)
+      throw new CliError(FAULTS.unwritable(out, error.code))
     })
     try {
       const report = await mixdown(show, run, player, {
@@ -65,9 +65,8 @@ export async function mix(file: string, options: MixCommand): Promise<void> {
 
 function checkNamed(show: Show, { bus, cue }: MixCommand): void {
   const buses = [...new Set([...BUSES, ...show.buses.map(({ id }) => id)])]
-  if (bus !== undefined && !buses.includes(bus))
-    throw new CliError(`There is no bus "${bus}"; there are ${buses.join(', ')}`)
-  if (cue !== undefined && !show.cues.some(({ id }) => id === cue)) throw new CliError(`There is no cue "${cue}"`)
+  if (bus !== undefined && !buses.includes(bus)) throw new CliError(FAULTS.noBus(bus, buses))
+  if (cue !== undefined && !show.cues.some(({ id }) => id === cue)) throw new CliError(FAULTS.noCue(cue))
 }
 
 const tenth = (value: number | undefined): string => (value === undefined ? '–' : value.toFixed(1).replace('-', '−'))

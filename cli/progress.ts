@@ -1,5 +1,5 @@
 import { setImmediate } from 'node:timers/promises'
-import { CliError } from './errors'
+import { CliError, FAULTS } from './errors'
 
 /** Long work is told of after so long, and so often (ms). */
 const EVERY = 500
@@ -32,7 +32,7 @@ export function createProgress(asked = false): Progress {
           )
         }
       }
-      if (stopped) throw new CliError(`Stopped at ${Math.floor(seconds / 60)} min of the run; nothing was written`, 130)
+      if (stopped) throw new CliError(FAULTS.stopped(Math.floor(seconds / 60)), 130)
     },
     end() {
       process.off('SIGINT', stop)

@@ -5,7 +5,7 @@ import { decode, sniffed, SoundError } from '../core/audio'
 import { sourceOf, type Source } from '../core/mix'
 import type { Show } from '../core/show'
 import { openZip } from '../server/zip/unpack'
-import { CliError } from './errors'
+import { CliError, FAULTS } from './errors'
 
 /** The bytes of a sound by its SHA-256; undefined where it isn't there. */
 type Bytes = (asset: string) => Promise<Uint8Array | undefined>
@@ -55,7 +55,7 @@ async function placesOf(file: string, said: string | undefined): Promise<Bytes[]
     return url ? [inEsvik(url)] : file === '-' ? [] : [await inFolder(dirname(file))]
   }
   const kind = await stat(named).catch(() => undefined)
-  if (!kind) throw new CliError(`There is no file or folder "${named}"`)
+  if (!kind) throw new CliError(FAULTS.noSounds(named))
   return [await (kind.isDirectory() ? inFolder(named) : inZip(named))]
 }
 
@@ -72,7 +72,7 @@ export async function soundFiles(show: Show, file: string, said: string | undefi
         return sourceOf(await decode(bytes))
       } catch (error) {
         if (!(error instanceof SoundError)) throw error
-        throw new CliError(`The sound "${nameOf(asset)}" can't be mixed: ${error.message}`)
+        throw new CliError(FAULTS.unmixable(nameOf(asset), error.message))
       }
     }
     missing.add(nameOf(asset))
@@ -86,7 +86,7 @@ export async function documentIn(file: string): Promise<Buffer> {
   const zip = await openZip(file)
   try {
     const name = zip.names.find((each) => each.endsWith('.esvik.json'))
-    if (!name) throw new CliError(`"${file}" has no show in it`)
+    if (!name) throw new CliError(FAULTS.noShow(file))
     return await zip.read(name, MOST)
   } finally {
     zip.close()

@@ -13,7 +13,7 @@ import {
   type Triangles,
 } from '~~/core/mesh'
 import type { Mesh, Point } from '~~/core/show'
-import { PlaceFileError } from './check-gltf'
+import { PlaceFileError } from './place-faults'
 import type { FileCamera, FileLight, FileNode } from './gltf-place'
 import { readPlaceFile } from './read-gltf'
 

@@ -1,12 +1,5 @@
 import { jsonTooMuch, MOST_GLTF } from '~~/core/base'
-
-/** What is wrong with a file that is brought in as a place, in words for whoever dropped it. */
-export class PlaceFileError extends Error {
-  override name = 'PlaceFileError'
-}
-const wrong = (words: string): never => {
-  throw new PlaceFileError(words)
-}
+import { FAULTS, wrong } from './place-faults'
 
 /** More corners or triangles than this are no level but a mistake. */
 export const MOST_NUMBERS = 60_000_000
@@ -18,22 +11,22 @@ const JSON_CHUNK = 0x4e4f534a
 
 /** The JSON of a .glb (glTF 2.0, binary container), and how long its binary part is. @throws PlaceFileError */
 export function glbJson(bytes: Uint8Array): { json: Gltf; binary: number } {
-  if (bytes.length < 20) wrong('it is cut off')
+  if (bytes.length < 20) wrong(FAULTS.cutOff)
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
-  if (view.getUint32(0, true) !== MAGIC) wrong('it is no .glb: it does not begin with “glTF”')
+  if (view.getUint32(0, true) !== MAGIC) wrong(FAULTS.noGlb)
   const version = view.getUint32(4, true)
-  if (version !== 2) wrong(`it is glTF ${version}; glTF 2.0 can be read`)
+  if (version !== 2) wrong(FAULTS.version(version))
   const length = view.getUint32(8, true)
-  if (length > bytes.length) wrong(`it claims ${length} bytes and has ${bytes.length}: it is cut off`)
+  if (length > bytes.length) wrong(FAULTS.shorter(length, bytes.length))
   const chunk = view.getUint32(12, true)
-  if (view.getUint32(16, true) !== JSON_CHUNK) wrong('its first part is not its description')
-  if (20 + chunk > length) wrong('its description is longer than the file')
+  if (view.getUint32(16, true) !== JSON_CHUNK) wrong(FAULTS.noDescription)
+  if (20 + chunk > length) wrong(FAULTS.descriptionLonger)
   const json = parsed(bytes.subarray(20, 20 + chunk))
   const at = 20 + chunk
   let binary = 0
   if (at + 8 <= length) {
     binary = view.getUint32(at, true)
-    if (at + 8 + binary > length) wrong('its binary part is longer than the file')
+    if (at + 8 + binary > length) wrong(FAULTS.binaryLonger)
   }
   return { json, binary }
 }
@@ -85,15 +78,14 @@ export interface Gltf {
 }
 export function parsed(bytes: Uint8Array): Gltf {
   const tooMuch = jsonTooMuch(bytes, MOST_GLTF)
-  if (tooMuch) wrong(`its description ${tooMuch}`)
+  if (tooMuch) wrong(FAULTS.descriptionIs(tooMuch))
   let json: unknown
   try {
     json = JSON.parse(new TextDecoder().decode(bytes))
   } catch {
-    return wrong('its description is no JSON')
+    return wrong(FAULTS.noJson)
   }
-  if (typeof json !== 'object' || json === null || Array.isArray(json))
-    return wrong('its description is no JSON object')
+  if (typeof json !== 'object' || json === null || Array.isArray(json)) return wrong(FAULTS.noJsonObject)
   list((json as Gltf).buffers, 'buffers')
   return json as Gltf
 }
@@ -105,15 +97,15 @@ const isCount = (value: unknown): value is number =>
 /** A list of things, each an object. */
 function list<T extends object>(value: T[] | undefined, name: string): T[] {
   if (value === undefined) return []
-  if (!Array.isArray(value)) return wrong(`its ${name} are no list`)
+  if (!Array.isArray(value)) return wrong(FAULTS.noList(name))
   const none = value.findIndex((item) => typeof item !== 'object' || item === null || Array.isArray(item))
-  return none < 0 ? value : wrong(`number ${none} of its ${name} is no object`)
+  return none < 0 ? value : wrong(FAULTS.noObject(none, name))
 }
 /** A list of numbers of other things. */
 function indices(value: number[] | undefined, name: string, of: number): number[] {
   if (value === undefined) return []
-  if (!Array.isArray(value)) return wrong(`its ${name} are no list`)
-  for (const index of value) if (!isCount(index) || index >= of) wrong(`its ${name} name one that is not there`)
+  if (!Array.isArray(value)) return wrong(FAULTS.noList(name))
+  for (const index of value) if (!isCount(index) || index >= of) wrong(FAULTS.namesNothing(name))
   return value
 }
 const within = (index: unknown, of: number): boolean => isCount(index) && index < of
@@ -127,38 +119,37 @@ const MOST_UNFOLDED = 512 * 1024 * 1024
 /** That a description holds together, before anything is made of it. `lengths`: of its buffers, as they lie here. @throws PlaceFileError */
 export function checkGltf(json: Gltf, lengths: readonly number[]): void {
   if (json.asset?.version !== undefined && !/^2\./.test(String(json.asset.version)))
-    wrong(`it is glTF ${String(json.asset.version).slice(0, 20)}; glTF 2.0 can be read`)
+    wrong(FAULTS.version(json.asset.version))
   const buffers = list(json.buffers, 'buffers')
   buffers.forEach((buffer, i) => {
-    if (!isCount(buffer.byteLength)) wrong(`buffer ${i} has no length`)
+    if (!isCount(buffer.byteLength)) wrong(FAULTS.bufferNoLength(i))
     if (isFallback(buffer)) {
-      if (buffer.byteLength > MOST_UNFOLDED) wrong(`buffer ${i} would unfold to more than 512 MiB`)
+      if (buffer.byteLength > MOST_UNFOLDED) wrong(FAULTS.bufferUnfolds(i))
       return
     }
-    if (buffer.byteLength > (lengths[i] ?? 0) + 3)
-      wrong(`buffer ${i} claims ${buffer.byteLength} bytes and has ${lengths[i] ?? 0}`)
+    if (buffer.byteLength > (lengths[i] ?? 0) + 3) wrong(FAULTS.bufferShorter(i, buffer.byteLength, lengths[i] ?? 0))
   })
   const views = list(json.bufferViews, 'buffer views')
   views.forEach((view, i) => {
     const buffer = buffers[view.buffer]
-    if (!buffer) return wrong(`buffer view ${i} is of a buffer that is not there`)
-    if (!isCount(view.byteLength) || !isCount(view.byteOffset ?? 0)) wrong(`buffer view ${i} has no length`)
-    if ((view.byteOffset ?? 0) + view.byteLength > buffer.byteLength) wrong(`buffer view ${i} reaches past its buffer`)
+    if (!buffer) return wrong(FAULTS.viewOfNone(i))
+    if (!isCount(view.byteLength) || !isCount(view.byteOffset ?? 0)) wrong(FAULTS.viewNoLength(i))
+    if ((view.byteOffset ?? 0) + view.byteLength > buffer.byteLength) wrong(FAULTS.viewPastEnd(i))
     const packed = view.extensions?.[MESHOPT]
     if (!packed) return
     const of = buffers[packed.buffer]
     const isWhole = isCount(packed.byteLength) && isCount(packed.byteOffset ?? 0)
     if (!of || isFallback(of) || !isWhole || (packed.byteOffset ?? 0) + packed.byteLength > of.byteLength)
-      wrong(`buffer view ${i} is packed where nothing is`)
+      wrong(FAULTS.viewPacked(i))
     if (!isCount(packed.count) || !isCount(packed.byteStride) || packed.count * packed.byteStride > view.byteLength)
-      wrong(`buffer view ${i} would unfold past its end`)
+      wrong(FAULTS.viewUnfolds(i))
   })
   let numbers = 0
   list(json.accessors, 'accessors').forEach((accessor, i) => {
     const width = (COMPONENT[accessor.componentType] ?? 0) * (NUMBERS[accessor.type] ?? 0)
-    if (width === 0 || !isCount(accessor.count)) return wrong(`accessor ${i} is of no kind that there is`)
+    if (width === 0 || !isCount(accessor.count)) return wrong(FAULTS.accessorKind(i))
     numbers += accessor.count * NUMBERS[accessor.type]!
-    if (numbers > MOST_NUMBERS) wrong('it claims more than 60 million numbers')
+    if (numbers > MOST_NUMBERS) wrong(FAULTS.numbers)
     if (accessor.sparse !== undefined) checkSparse(accessor, i, views, width)
     if (accessor.bufferView === undefined) return
     checkRange(accessor, accessor.count, width, `accessor ${i}`, views)
@@ -174,13 +165,12 @@ function checkRange(
   name: string,
   views: NonNullable<Gltf['bufferViews']>,
 ): void {
-  if (!within(bufferView, views.length)) return wrong(`${name} is of a buffer view that is not there`)
+  if (!within(bufferView, views.length)) return wrong(FAULTS.rangeOfNone(name))
   const view = views[bufferView!]!
   const stride = view.byteStride ?? width
-  if (!isCount(byteOffset)) wrong(`${name} begins before its buffer view`)
-  if (!isCount(stride) || stride < width) wrong(`${name} lies closer together than it is wide`)
-  if (count > 0 && byteOffset + (count - 1) * stride + width > view.byteLength)
-    wrong(`${name} reaches past its buffer view`)
+  if (!isCount(byteOffset)) wrong(FAULTS.rangeBefore(name))
+  if (!isCount(stride) || stride < width) wrong(FAULTS.rangeClose(name))
+  if (count > 0 && byteOffset + (count - 1) * stride + width > view.byteLength) wrong(FAULTS.rangePastEnd(name))
 }
 function checkSparse(
   { sparse, count }: Accessor,
@@ -190,8 +180,8 @@ function checkSparse(
 ): void {
   const name = `accessor ${i}, in what differs,`
   if (typeof sparse !== 'object' || sparse === null || !sparse.indices || !sparse.values)
-    return wrong(`${name} is not whole`)
-  if (!isCount(sparse.count) || sparse.count > count) wrong(`${name} claims more than it has`)
+    return wrong(FAULTS.sparseNotWhole(name))
+  if (!isCount(sparse.count) || sparse.count > count) wrong(FAULTS.sparseClaims(name))
   checkRange(sparse.indices, sparse.count, COMPONENT[sparse.indices.componentType] ?? 4, name, views)
   checkRange(sparse.values, sparse.count, width, name, views)
 }
@@ -207,24 +197,22 @@ function checkNodes(json: Gltf): void {
   const parent = new Map<number, number>()
   nodes.forEach((node, i) => {
     for (const child of indices(node.children, `children of node ${i}`, nodes.length)) {
-      if (parent.has(child)) wrong(`node ${child} hangs under two others`)
+      if (parent.has(child)) wrong(FAULTS.twoParents(child))
       parent.set(child, i)
     }
-    if (node.mesh !== undefined && !within(node.mesh, meshes.length)) wrong(`node ${i} is of a mesh that is not there`)
-    if (node.skin !== undefined && !within(node.skin, skins.length)) wrong(`node ${i} is of a skin that is not there`)
+    if (node.mesh !== undefined && !within(node.mesh, meshes.length)) wrong(FAULTS.nodeOfNoMesh(i))
+    if (node.skin !== undefined && !within(node.skin, skins.length)) wrong(FAULTS.nodeOfNoSkin(i))
   })
   nodes.forEach((_, i) => {
     let deep = 0
-    for (let at: number | undefined = i; at !== undefined; at = parent.get(at))
-      if (++deep > DEEPEST) wrong('its nodes hang in a ring, or more than 200 deep')
+    for (let at: number | undefined = i; at !== undefined; at = parent.get(at)) if (++deep > DEEPEST) wrong(FAULTS.ring)
   })
   for (const scene of list(json.scenes, 'scenes')) indices(scene.nodes, 'nodes of a scene', nodes.length)
   for (const skin of skins) indices(skin.joints, 'joints of a skin', nodes.length)
   for (const [i, mesh] of meshes.entries())
     for (const primitive of list(mesh.primitives, `parts of mesh ${i}`)) {
       const used = [primitive.indices, ...Object.values(primitive.attributes ?? {})]
-      if (used.some((index) => index !== undefined && !within(index, accessors)))
-        wrong(`mesh ${i} is of an accessor that is not there`)
+      if (used.some((index) => index !== undefined && !within(index, accessors))) wrong(FAULTS.meshOfNone(i))
     }
   checkMade(json, nodes, meshes)
 }
@@ -243,9 +231,8 @@ function checkMade(json: Gltf, nodes: NonNullable<Gltf['nodes']>, meshes: NonNul
   for (const { mesh, extensions } of nodes) {
     if (mesh === undefined) continue
     const of = Object.values(extensions?.[INSTANCES]?.attributes ?? {})
-    if (of.some((index) => !within(index, json.accessors?.length ?? 0)))
-      wrong('instances are of an accessor that is not there')
+    if (of.some((index) => !within(index, json.accessors?.length ?? 0))) wrong(FAULTS.instancesOfNone)
     numbers += made[mesh]! * (of.length > 0 ? countOf(of[0]) : 1)
-    if (numbers > MOST_NUMBERS) wrong('its parts, as often as they are shown, come to more than 60 million numbers')
+    if (numbers > MOST_NUMBERS) wrong(FAULTS.shownNumbers)
   }
 }

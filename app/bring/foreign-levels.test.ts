@@ -4,7 +4,7 @@ import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { cutAt, floorsIn, stretchesOf, wallsIn, withoutSteps, type Triangles } from '~~/core/mesh'
 import { readPlaceFile } from './read-gltf'
-import { PlaceFileError } from './check-gltf'
+import { PlaceFileError } from './place-faults'
 
 /** Levels as other programs write them, each with something that was once read wrongly. */
 const level = (name: string) => readPlaceFile(new Uint8Array(readFileSync(`tests/files/${name}.glb`)))

@@ -11,7 +11,7 @@ import {
 import type { InstancedMesh, Light as GltfLight } from '@gltf-transform/extensions'
 import type { Point } from '~~/core/show'
 import { boundsOf, type Triangles } from '~~/core/mesh'
-import { PlaceFileError } from './check-gltf'
+import { FAULTS, wrong } from './place-faults'
 
 /** A light of a file, as one of a show would be: where it is, which way it shines (degrees), how brightly. */
 export interface FileLight {
@@ -100,7 +100,7 @@ export function placeOf(read: Document, progress: (share: number) => void): Gltf
         fov: Math.round((camera.getYFov() * 180) / Math.PI) || 60,
       })
   })
-  if (made.positions.some((value) => !Number.isFinite(value))) throw new PlaceFileError('a corner is at no number')
+  if (made.positions.some((value) => !Number.isFinite(value))) wrong(FAULTS.noNumber)
   const said = (n: number, one: string, many: string) => n > 0 && place.left.push(n === 1 ? `a ${one}` : `${n} ${many}`)
   said(left.directional, 'directional light: it shines from nowhere', 'directional lights: they shine from nowhere')
   said(left.orthographic, 'camera that has no angle (orthographic)', 'cameras that have no angle (orthographic)')
@@ -142,11 +142,7 @@ function instancesOf(node: Node): mat4[] {
 }
 
 /** Where the corners of a part are: what is solid has them. */
-const positionOf = (primitive: Primitive): Accessor =>
-  primitive.getAttribute('POSITION') ?? fail('a part has no corners')
-const fail = (why: string): never => {
-  throw new PlaceFileError(why)
-}
+const positionOf = (primitive: Primitive): Accessor => primitive.getAttribute('POSITION') ?? wrong(FAULTS.noCorners)
 
 /** How many indices of triangles a part comes to. */
 function indicesIn(primitive: Primitive): number {
@@ -192,7 +188,7 @@ function add(made: Made, { primitive, matrix, skin }: Part): void {
   const given = primitive.getIndices()?.getArray()
   const cornerAt = (i: number): number => {
     const index = given ? (given[i] ?? count) : i
-    if (index >= count) throw new PlaceFileError('a triangle has a corner that is not there')
+    if (index >= count) wrong(FAULTS.noCorner)
     return first + index
   }
   // A mirrored node turns its triangles inside out.

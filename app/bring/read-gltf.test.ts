@@ -5,7 +5,8 @@ import { MeshoptEncoder } from 'meshoptimizer'
 import { describe, expect, it } from 'vitest'
 import { cutAt, floorsIn, placed, stretchesOf, wallsIn } from '~~/core/mesh'
 import { CAMERA, LAMP, LEVEL, levelByThree, levelByTransform } from '../../tests/harness/level'
-import { glbJson, PlaceFileError } from './check-gltf'
+import { glbJson } from './check-gltf'
+import { PlaceFileError } from './place-faults'
 import { readPlaceFile } from './read-gltf'
 
 const writers = { '@gltf-transform': levelByTransform, 'three’s exporter': levelByThree }

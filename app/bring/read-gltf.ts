@@ -2,7 +2,8 @@ import { LIMITS } from '~~/core/show'
 import { WebIO, type Document, type JSONDocument } from '@gltf-transform/core'
 import { EXTMeshGPUInstancing, KHRLightsPunctual, KHRMeshQuantization } from '@gltf-transform/extensions'
 import { unzipSync, type UnzipFileInfo } from 'fflate'
-import { checkGltf, glbJson, isFallback, parsed, PlaceFileError } from './check-gltf'
+import { checkGltf, glbJson, isFallback, parsed } from './check-gltf'
+import { FAULTS, PlaceFileError, wrong } from './place-faults'
 import { placeOf, type GltfPlace } from './gltf-place'
 import { messageOf } from '~~/core/base'
 
@@ -46,8 +47,7 @@ async function reader(required: readonly string[]): Promise<WebIO> {
     await MeshoptDecoder.ready
     io.registerExtensions([EXTMeshoptCompression]).registerDependencies({ 'meshopt.decoder': MeshoptDecoder })
   }
-  if (required.includes('KHR_draco_mesh_compression'))
-    throw new PlaceFileError('it is compressed with Draco, which is not read here; export it without, or with Meshopt')
+  if (required.includes('KHR_draco_mesh_compression')) wrong(FAULTS.draco)
   return io
 }
 
@@ -56,12 +56,12 @@ export async function readPlaceFile(
   bytes: Uint8Array,
   progress: (share: number) => void = () => {},
 ): Promise<PlaceFile> {
-  if (bytes.length > LIMITS.file) throw new PlaceFileError('it is larger than 64 MiB')
+  if (bytes.length > LIMITS.file) wrong(FAULTS.tooLarge)
   const isZip = bytes[0] === 0x50 && bytes[1] === 0x4b
   const { json, document } = isZip ? fromZip(bytes) : fromGlb(bytes)
   const required = [...new Set([...(json.extensionsRequired ?? []), ...(json.extensionsUsed ?? [])])]
   const unknown = (json.extensionsRequired ?? []).find((name) => !READ.has(name) && !LOOKS.test(name))
-  if (unknown) throw new PlaceFileError(`it needs ${unknown.slice(0, 60)}, which can’t be read here`)
+  if (unknown) wrong(FAULTS.needs(unknown))
   progress(CHECKED)
   const io = await reader(required)
   let read: Document
@@ -79,15 +79,15 @@ export async function readPlaceFile(
     throw unreadable(error)
   }
   const placed = { ...place, glb: isZip ? await packed(read) : bytes }
-  if (placed.triangles.indices.length === 0) throw new PlaceFileError('there are no triangles in it')
+  if (placed.triangles.indices.length === 0) wrong(FAULTS.noTriangles)
   return placed
 }
 
 /** What the libraries stumble over is not told in their words. */
 function unreadable(error: unknown): PlaceFileError {
   if (error instanceof PlaceFileError) return error
-  const words = error instanceof TypeError || error instanceof RangeError ? 'its description does not hold together' : messageOf(error) // prettier-ignore
-  return new PlaceFileError(`it can’t be read: ${words.slice(0, 160)}`)
+  const words = error instanceof TypeError || error instanceof RangeError ? FAULTS.noSense : messageOf(error) // prettier-ignore
+  return new PlaceFileError(FAULTS.unreadable(words))
 }
 
 type Opened = {
@@ -97,7 +97,7 @@ type Opened = {
 function fromGlb(bytes: Uint8Array): Opened {
   const { json, binary } = glbJson(bytes)
   if ((json.buffers ?? []).some((buffer, i) => buffer.uri !== undefined || (i > 0 && !isFallback(buffer))))
-    throw new PlaceFileError('it names parts beside it: bring those in too, together in a ZIP')
+    wrong(FAULTS.partsBeside)
   checkGltf(json, [binary])
   return {
     json: json as Opened['json'],
@@ -113,30 +113,30 @@ function fromZip(bytes: Uint8Array): Opened {
   let entries = 0
   const filter = ({ originalSize, name }: UnzipFileInfo) => {
     total += originalSize
-    if (++entries > MOST_ENTRIES) throw new PlaceFileError(`the ZIP holds more than ${MOST_ENTRIES} files`)
-    if (total > MOST_UNPACKED) throw new PlaceFileError('the ZIP unfolds to more than 256 MiB')
+    if (++entries > MOST_ENTRIES) wrong(FAULTS.zipHolds(MOST_ENTRIES))
+    if (total > MOST_UNPACKED) wrong(FAULTS.zipUnfolds)
     return !name.endsWith('/')
   }
   try {
     all = unzipSync(bytes, { filter })
   } catch (error) {
     if (error instanceof PlaceFileError) throw error
-    throw new PlaceFileError('it is no ZIP that can be read')
+    wrong(FAULTS.noZip)
   }
   const binary = Object.keys(all).find((name) => name.toLowerCase().endsWith('.glb'))
   if (binary) return fromGlb(all[binary]!)
   const main = Object.keys(all).find((name) => name.toLowerCase().endsWith('.gltf'))
-  if (!main) throw new PlaceFileError('there is no .gltf and no .glb in the ZIP')
+  if (!main) wrong(FAULTS.zipHasNone)
   const json = parsed(all[main]!)
   const folder = main.includes('/') ? main.slice(0, main.lastIndexOf('/') + 1) : ''
   const resources: JSONDocument['resources'] = {}
   const lengths = (json.buffers ?? []).map((buffer, i) => {
     const { uri, byteLength } = buffer
     if (isFallback(buffer)) return byteLength
-    if (uri === undefined) throw new PlaceFileError(`buffer ${i} is nowhere`)
+    if (uri === undefined) wrong(FAULTS.bufferNowhere(i))
     if (uri.startsWith('data:')) return byteLength
     const part = all[folder + decodeURIComponent(uri)]
-    if (!part) throw new PlaceFileError(`the part “${uri.slice(0, 80)}” is not in the ZIP`)
+    if (!part) wrong(FAULTS.zipLacks(uri))
     resources[uri] = part as Uint8Array<ArrayBuffer>
     return part.length
   })

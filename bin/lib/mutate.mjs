@@ -15,7 +15,7 @@ const { values, positionals } = parseArgs({
 const folders = (positionals.length > 0 ? positionals : ['core/space']).map((folder) => folder.replace(/\/+$/, ''))
 process.chdir(root)
 // What a property would notice it notices in its first tries, nearly always: each change is met by so many milliseconds of each.
-process.env.ESVIK_TRIES = '250'
+process.env.ESVIK_TRIES = '1500'
 
 /** So many lines are taken or left together, so that what is one change stays one. */
 const BLOCK = 6
@@ -45,7 +45,7 @@ for (const folder of folders) {
     reporters: values.lines ? ['clear-text', 'json'] : ['json'],
     jsonReporter: { fileName: join(buildFolder(), `mutated-${folder.replaceAll('/', '-')}.json`) },
     clearTextReporter: { logTests: false, allowColor: false },
-    timeoutMS: 2500,
+    timeoutMS: 4000,
     disableTypeChecks: true,
     allowConsoleColors: false,
     logLevel: 'warn',

@@ -4,7 +4,7 @@ import { compiledOf } from './compile'
 import { drawnFling, flightOf, type Impact } from './flight'
 import type { DrawnFling } from './history'
 import { EFFECTS } from './steps'
-import { createWorld, RunError } from './world'
+import { createWorld, FAULTS, RunError } from './world'
 
 /** One of the ways a prop can fly. Lengths in metres, times in seconds from the throw. */
 export interface FanFlight extends DrawnFling {
@@ -22,9 +22,9 @@ export interface FanFlight extends DrawnFling {
 export function fan(show: Show, rule: string, step: string, seeds: Iterable<number>, who = ''): FanFlight[] {
   const compiled = compiledOf(show)
   const thrower = compiled.rules.find((each) => each.name === rule)
-  if (!thrower) throw new RunError(`The show has no rule "${rule}" that is on`)
+  if (!thrower) throw new RunError(FAULTS.noRule(rule))
   const thrown = thrower.cue.steps.find((each) => each.id === step)?.step
-  if (thrown?.kind !== 'fling') throw new RunError(`The cue "${thrower.cue.cue.name}" has no fling "${step}"`)
+  if (thrown?.kind !== 'fling') throw new RunError(FAULTS.noFling(thrower.cue.cue.name, step))
   const prop = withId(show.place.props, thrown.prop)
   const untouched = createWorld(compiled, [], 0, EFFECTS)
   return Array.from(seeds, (seed) => {

@@ -7,7 +7,7 @@ import { appear, askLockedIn, finishWalk, press } from './play'
 import { runOf, type Run } from './result'
 import { EFFECTS } from './steps'
 import { createLiveBody, createBody, ownTime, partNow, placeOfTarget, type LegFacing, type Body } from './ways'
-import { createWorld, RunError } from './world'
+import { createWorld, FAULTS, RunError } from './world'
 
 /** Who takes part in a live run: one whose way is told as it goes on, or a walk that goes by itself. */
 export type Participant = { id: string; body?: Walk['body'] } | Walk
@@ -60,9 +60,9 @@ interface LivePlayer {
  * The show must have been prepared. @throws RunError if nobody takes part, or somebody twice
  */
 export function createRun(show: Show, seed: number, who: readonly Participant[] = [PLAYER]): LiveRun {
-  if (who.length === 0) throw new RunError('A run needs at least one walk')
+  if (who.length === 0) throw new RunError(FAULTS.noWalk)
   const twice = who.find(({ id }, index) => who.findIndex((other) => other.id === id) < index)
-  if (twice) throw new RunError(`"${twice.id}" takes part twice`)
+  if (twice) throw new RunError(FAULTS.partTwice(twice.id))
   const compiled = compiledOf(show)
   const zones = compiled.zones.length
   const walkers = who.map((each, index) =>
@@ -100,8 +100,7 @@ export function createRun(show: Show, seed: number, who: readonly Participant[] 
   function playerOf(id: string): LivePlayer {
     const fed = players.get(id)
     if (fed) return fed
-    const known = [...players.keys()].map((name) => `"${name}"`).join(', ')
-    throw new RunError(`Nobody tells the run where "${id}" is; it has ${known || 'only walks that go by themselves'}`)
+    throw new RunError(FAULTS.toldByNobody(id, [...players.keys()]))
   }
 
   /** Ends a walk where it was told last; one that was never told ends without a word. */
@@ -119,12 +118,10 @@ export function createRun(show: Show, seed: number, who: readonly Participant[] 
       const fed = playerOf(player)
       const { walker } = fed
       if (!(time >= fed.fedUntil && time >= certain && time >= 0 && time < Infinity))
-        throw new RunError(`"${player}" is told for ${time} s; ${Math.max(fed.fedUntil, certain, 0)} s is the earliest`)
+        throw new RunError(FAULTS.toldTooEarly(player, time, Math.max(fed.fedUntil, certain, 0)))
       if (![...pose.at, ...numbersOfFacing(pose)].every(Number.isFinite))
-        throw new RunError(
-          `"${player}" is told to be at ${pose.at.join(', ')} facing ${numbersOfFacing(pose).join(', ')}`,
-        )
-      if (fed.stopped) throw new RunError(`"${player}" has been stopped and can't be told to go on`)
+        throw new RunError(FAULTS.toldNowhere(player, pose.at, numbersOfFacing(pose)))
+      if (fed.stopped) throw new RunError(FAULTS.stopped(player))
       const facing = liveFacing(show, pose.facing)
       if (fed.fedUntil === -Infinity) {
         walker.walk.start = time
@@ -162,7 +159,7 @@ function liveFacing(show: Show, facing: LivePose['facing']): LegFacing {
   if (typeof facing === 'number') return { yaw: facing }
   if ('towards' in facing) return { at: facing.towards }
   const { prop } = facing
-  if (!show.place.props.some(({ id }) => id === prop)) throw new RunError(`The show has no prop "${prop}" to look at`)
+  if (!show.place.props.some(({ id }) => id === prop)) throw new RunError(FAULTS.nothingToLookAt(prop))
   return { at: placeOfTarget(show, { prop }), prop }
 }
 

@@ -5,7 +5,7 @@ import { hasPhysics, loadPhysics } from './flight'
 import { runOf, type Run } from './result'
 import { EFFECTS } from './steps'
 import { createBody } from './ways'
-import { createWorld, leaveForNext, RunError, type World } from './world'
+import { createWorld, leaveForNext, FAULTS, RunError, type World } from './world'
 
 export interface RunOptions {
   seed: number
@@ -41,12 +41,15 @@ export function walksOf(show: Show, ids: readonly string[]): Walk[] {
     const walk = show.walks.find((w) => w.id === id)
     if (!walk)
       throw new RunError(
-        `The show has no walk "${id}"; it has ${show.walks.map((w) => `"${w.id}"`).join(', ') || 'none'}`,
+        FAULTS.noSuchWalk(
+          id,
+          show.walks.map((w) => w.id),
+        ),
       )
     return walk
   })
   const twice = ids.find((id, index) => ids.indexOf(id) < index)
-  if (twice !== undefined) throw new RunError(`The walk "${twice}" is given twice`)
+  if (twice !== undefined) throw new RunError(FAULTS.walkTwice(twice))
   return walks
 }
 
@@ -115,7 +118,7 @@ function forgetTouches({ walkers }: World): void {
 }
 
 function beginning(show: Show, walks: readonly Walk[], options: RunOptions): { world: World; clockwork: Clockwork } {
-  if (walks.length === 0) throw new RunError('A run needs at least one walk')
+  if (walks.length === 0) throw new RunError(FAULTS.noWalk)
   const compiled = compiledOf(show)
   const world = createWorld(
     compiled,

@@ -32,6 +32,13 @@ describe('a straight way over floors', () => {
   it('bends once where it ends on the ramp', () => {
     expect(bends([6, 0, 2], [12, 1, 2])).toEqual([[10, 0, 2]])
   })
+  it('bends where a slanted way meets a ramp, at the height that the ramp has there', () => {
+    expect(bends([8, 0, 1.2], [13, 1.5, 2.7])).toEqual([[10, 0, 1.8]])
+    expect(bends([13, 1.5, 1.3], [18, 2, 2.8])).toEqual([[14, 2, 1.6]])
+    // Far from nought, as everywhere: what counts is how far one has gone.
+    const far = floors.map((floor) => ({ ...floor, outline: floor.outline.map(([x, z]): [number, number] => [x + 100, z - 60]) })) // prettier-ignore
+    expect(alongFloors(far, [108, 0, -58.8], [113, 1.5, -57.3]).map((p) => p.map((v) => Math.round(v * 1000) / 1000))).toEqual([[110, 0, -58.2]]) // prettier-ignore
+  })
   it('goes on level beside every floor', () => {
     expect(bends([1, 0, 2], [4, 0, 30])).toEqual([])
   })

@@ -51,6 +51,15 @@ describe('a zone holds another', () => {
     expect(within(slotted, box(5, 4, 8, 2))).toBe(false)
     expect(within(slotted, box(2.5, 4, 4, 2))).toBe(true)
   })
+  it('where edges cross though no corner of the one lies in the other', () => {
+    const cross: Shape = { kind: 'prism', y: 0, height: 2, outline: [[2, 0], [4, 0], [4, 2], [6, 2], [6, 4], [4, 4], [4, 6], [2, 6], [2, 4], [0, 4], [0, 2], [2, 2]] } // prettier-ignore
+    const slab = (x: number, z: number, w: number, d: number) => within(cross, box(x, z, w, d))
+    expect([slab(3, 3, 6, 1.8), slab(3, 3, 1.8, 6), slab(3, 3, 2, 2)]).toEqual([true, true, true])
+    expect([slab(3, 3, 2.2, 6), slab(3, 3, 6, 2.2), slab(3, 3, 4, 4), slab(5, 5, 1, 1)]).toEqual([false, false, false, false]) // prettier-ignore
+    const moved: Shape = { ...cross, outline: cross.outline.map(([x, z]) => [x - 20, z + 30]) }
+    expect(within(moved, box(-17, 33, 6, 1.8))).toBe(true)
+    expect(within(moved, box(-17, 33, 4, 4))).toBe(false)
+  })
   it('in a ball, to its farthest corner', () => {
     const ball: Shape = { kind: 'sphere', at: [0, 1, 0], radius: 1.5 }
     expect(within(ball, { kind: 'sphere', at: [0.5, 1, 0], radius: 1 })).toBe(true)

@@ -1,68 +1,90 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { Point, Wall } from '../show'
-import { gaze, looks, pieceBetween, positionOn, product, roots } from '.'
-
-describe('roots', () => {
-  it('finds every change of sign of a polynomial', () => {
-    const at = (...zeros: number[]) => zeros.reduce<number[]>((p, z) => product(p, [-z, 1]), [1])
-    for (const zeros of [[2], [1, 3], [0.5, 2, 7], [1, 2, 3, 9]]) {
-      const found = roots(at(...zeros), 0, 10)
-      expect(found).toHaveLength(zeros.length)
-      found.forEach((root, i) => expect(root).toBeCloseTo(zeros[i], 9))
-    }
-    expect(roots(at(20), 0, 10)).toEqual([])
-    expect(roots([1, 0, 1], -10, 10)).toEqual([])
-  })
-})
+import { eachOf, gaze, looks, pieceBetween, positionOn, standing, type Facing } from '.'
 
 describe('gaze against a sampler', () => {
   const n = fc.integer({ min: -900, max: 900 }).map((v) => v / 100)
-  const point = fc.tuple(n, fc.constant(0), n) as fc.Arbitrary<Point>
+  const up = fc.integer({ min: 0, max: 30 }).map((v) => v / 10)
+  const point: fc.Arbitrary<Point> = fc.tuple(n, up, n)
+  const slow = fc.integer({ min: -20, max: 20 }).map((v) => v / 10)
+  const drift: fc.Arbitrary<Point> = fc.oneof(fc.constant<Point>([0, 0, 0]), fc.tuple(slow, fc.constant(0), slow))
   const wall = fc
     .record({
       from: fc.tuple(n, n),
       to: fc.tuple(n, n),
-      opening: fc.option(fc.tuple(fc.integer({ min: 0, max: 3 }), fc.integer({ min: 1, max: 3 })), { nil: undefined }),
+      y: up,
+      height: fc.integer({ min: 5, max: 30 }).map((v) => v / 10),
+      opening: fc.option(fc.record({ at: fc.nat(3), width: fc.integer({ min: 1, max: 3 }), sill: fc.nat(2) }), {
+        nil: undefined,
+      }),
     })
-    .map(({ from, to, opening }): Wall => ({
+    .map(({ opening, ...rest }): Wall => ({
       id: 'w',
-      from,
-      to,
-      y: 0,
-      height: 3,
       thickness: 0.2,
-      openings: opening ? [{ id: 'o', at: opening[0], width: opening[1], sill: 0, height: 2.5 }] : [],
+      ...rest,
+      openings: opening ? [{ id: 'o', ...opening, height: 1.2 }] : [],
     }))
-  const facing = fc.oneof(
+  const facing: fc.Arbitrary<Facing> = fc.oneof(
     fc.integer({ min: -180, max: 180 }).map((yaw) => ({ yaw })),
     point.map((at) => ({ at })),
+    fc.record({ at: point, velocity: drift }),
   )
+  const aim = fc.record({
+    target: point,
+    velocity: fc.option(drift, { nil: undefined }),
+    within: fc.integer({ min: 5, max: 170 }),
+    eye: fc.constantFrom(0.4, 1.6),
+  })
+  const atTime = (at: Point, velocity: Point = [0, 0, 0], t: number): Point => eachOf(at, (v, i) => v + velocity[i] * t)
 
-  it('every span is looking, and what is not in one is not', () => {
+  it('every span is looking, and what is not in one is not: on slopes, past walls that begin and end, at what moves', () => {
     fc.assert(
       fc.property(
         point,
-        point,
-        point,
+        fc.option(point, { nil: undefined }),
+        aim,
         facing,
-        fc.integer({ min: 5, max: 170 }),
         fc.array(wall, { maxLength: 3 }),
-        (from, to, target, facing, within, walls) => {
-          fc.pre(Math.hypot(to[0] - from[0], to[2] - from[2]) > 0.1)
-          const piece = pieceBetween(from, to, 1.4)
-          const aim = { target, within, eye: 1.6 }
+        (from, to, aim, facing, walls) => {
+          fc.pre(!to || Math.hypot(to[0] - from[0], to[2] - from[2]) > 0.1)
+          const piece = to ? pieceBetween(from, to, 1.4) : { from, velocity: [0, 0, 0] as Point, seconds: 3 }
           const spans = gaze(piece, facing, aim, walls)
+          expect(spans).toEqual([...spans].sort((a, b) => a - b))
+          for (let i = 1; i + 1 < spans.length; i += 2) expect(spans[i + 1] - spans[i]).toBeGreaterThan(1e-9)
           for (let i = 0; i <= 300; i++) {
             const t = (piece.seconds * i) / 300
             const near = spans.some((edge) => Math.abs(edge - t) < 1e-6)
             const inSpan = spans.some((_, k) => k % 2 === 0 && t >= spans[k] && t <= spans[k + 1])
-            if (!near && t > 1e-6 && t < piece.seconds - 1e-6)
-              expect(inSpan).toBe(looks(positionOn(piece, t), facing, aim, walls))
+            if (near || t < 1e-6 || t > piece.seconds - 1e-6) continue
+            const facingNow = 'yaw' in facing ? facing : { at: atTime(facing.at, facing.velocity, t) }
+            const aimNow = { ...aim, target: atTime(aim.target, aim.velocity, t) }
+            expect(inSpan).toBe(looks(positionOn(piece, t), facingNow, aimNow, walls))
           }
         },
       ),
-      { numRuns: 400 },
+      { numRuns: 600 },
     )
+  })
+
+  it('who stands for ever looks for ever at what stands, or never', () => {
+    const rest = standing([0, 0, 0])
+    expect(gaze(rest, { yaw: 0 }, { target: [0, 0, -5], within: 10, eye: 1.6 }, [])).toEqual([0, Infinity])
+    expect(gaze(rest, { yaw: 20 }, { target: [0, 0, -5], within: 10, eye: 1.6 }, [])).toEqual([])
+  })
+  it('is let through below and above what a wall covers at the height of the eyes', () => {
+    const wall: Wall = {
+      id: 'w',
+      from: [-2, -2],
+      to: [2, -2],
+      y: 0,
+      height: 2,
+      thickness: 0.2,
+      openings: [{ id: 'o', at: 1.5, width: 1, sill: 1, height: 0.5 }],
+    }
+    const sees = (eye: number, target: Point) => looks([0, 0, 0], { yaw: 0 }, { target, within: 60, eye }, [wall])
+    expect([0.5, 1.2, 1.7, 2.5].map((eye) => sees(eye, [0, 0, -5]))).toEqual([false, true, false, true])
+    expect(sees(1.2, [3, 0, -4])).toBe(false)
+    expect(sees(1.2, [0, 0, -1])).toBe(true)
   })
 })

@@ -42,6 +42,9 @@ function blend(a: Pose, b: Pose, u: number, mark: string | null): Pose {
 const lengthOut = (claim: CameraClaim): number => claim.stops.reduce((sum, stop) => sum + stop.travel + stop.stay, 0)
 const backAt = (claim: CameraClaim): number => Math.min(claim.t + lengthOut(claim), claim.cut ?? Infinity)
 
+/** Whether a player's picture is their own eyes' again from a time on. */
+export const isCameraOver = (claim: CameraClaim, t: number): boolean => backAt(claim) + claim.back.seconds <= t
+
 /** From when to when a player's picture is not their own eyes' (s of the run). */
 export const timeAway = (claim: CameraClaim): { from: number; to: number } => ({
   from: claim.t,
@@ -65,7 +68,7 @@ export function cameraAt(claims: readonly CameraClaim[], t: number, eyes: () => 
   for (let i = below - 1; i >= 0; i--) {
     const claim = claims[i]
     const back = backAt(claim)
-    if (claim.t > t || back + claim.back.seconds <= t) continue
+    if (claim.t > t || isCameraOver(claim, t)) continue
     if (t < back) return away(claim, t)
     const home = cameraAt(claims, t, eyes, i)
     return blend(away(claim, back), home, eased(claim.back.ease, (t - back) / claim.back.seconds), home.mark)

@@ -13,6 +13,9 @@ export interface FadeClaim {
 
 const outAt = (fade: FadeClaim): number => Math.min(fade.t + fade.in + fade.stay, fade.cut ?? Infinity)
 
+/** Whether a fade is seen no more from a time on. */
+export const isFadeOver = (fade: FadeClaim, t: number): boolean => outAt(fade) + fade.out <= t
+
 function risen(fade: FadeClaim, t: number): number {
   const u = fade.in > 0 ? Math.min(1, (t - fade.t) / fade.in) : 1
   return fade.from + (1 - fade.from) * u
@@ -27,7 +30,7 @@ export function opacityAt(
   for (let i = below - 1; i >= 0; i--) {
     const fade = fades[i]
     const out = outAt(fade)
-    if (fade.t > t || out + fade.out <= t) continue
+    if (fade.t > t || isFadeOver(fade, t)) continue
     if (t < out) return { colour: fade.colour, opacity: risen(fade, t) }
     const start = risen(fade, out)
     const u = (t - out) / fade.out

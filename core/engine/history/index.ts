@@ -1,6 +1,6 @@
 /** Values over time: channels with their ramps and claims, fades, cameras, how props have moved. */
 export { DEFAULT_REACH, type Audible } from './audible'
-export { cameraAt, hearsByCamera, OWN_FOV, timeAway, type CameraClaim, type Pose } from './camera'
+export { cameraAt, hearsByCamera, isCameraOver, OWN_FOV, timeAway, type CameraClaim, type Pose } from './camera'
 export { channelAt, fieldsAt, type ChannelHistory } from './channel-at'
 export { atmosphereFields, baseFields } from './channel-base'
 export type { ChannelFields, FieldsOf } from './channel-fields'
@@ -16,7 +16,7 @@ export {
   type Tracks,
 } from './channels'
 export { colourOf, linearOf } from './colour'
-export { opacityAt, type FadeClaim } from './fades'
+export { isFadeOver, opacityAt, type FadeClaim } from './fades'
 export { fastest, STEPS_A_SECOND, type DrawnFling, type FlightRecord } from './flown'
 export {
   frameAt,

@@ -1,5 +1,5 @@
 import type { CameraStep, FadeStep, FreezeStep, Lock, MoveStep, Point } from '../../show'
-import { cameraAt, opacityAt, OWN_FOV, type CameraClaim, type FadeClaim } from '../history'
+import { cameraAt, isCameraOver, isFadeOver, opacityAt, OWN_FOV, type CameraClaim, type FadeClaim } from '../history'
 import { lock, moveBodies, unlock } from '../play'
 import { ownEyes, type Body } from '../ways'
 import { audienceOf, facingNow, acquires, type Playing, type StepState, type World } from '../world'
@@ -14,16 +14,17 @@ function cutShort(world: World, shown: readonly { cut?: number }[], how: 'own' |
 /** What a fade does when it begins. */
 export function fade(world: World, playing: Playing, state: StepState, step: FadeStep): number {
   const fades = audienceOf(world, playing).map((player) => {
-    const all = world.fades[player.index]
+    const on = world.on.fades[player.index].filter((each) => !isFadeOver(each, world.now))
     const made: FadeClaim = {
       t: world.now,
       colour: step.colour,
       in: step.in,
       stay: step.stay,
       out: step.out,
-      from: opacityAt(all, world.now).opacity,
+      from: opacityAt(on, world.now).opacity,
     }
-    all.push(made)
+    world.fades[player.index].push(made)
+    world.on.fades[player.index] = [...on, made]
     return made
   })
   acquires(state, fades, cutShort)
@@ -42,11 +43,12 @@ export function camera(world: World, playing: Playing, state: StepState, step: C
   })
   const back = { seconds: step.back?.seconds ?? 0, ease: step.back?.ease ?? ('linear' as const) }
   const claims = audienceOf(world, playing).map((player) => {
-    const all = world.cameras[player.index]
+    const on = world.on.cameras[player.index].filter((each) => !isCameraOver(each, world.now))
     const eyes = () => ownEyes(world.compiled.show, player.path, world.now, facingNow(world, player))
-    const from = cameraAt(all, world.now, eyes)
+    const from = cameraAt(on, world.now, eyes)
     const made: CameraClaim = { t: world.now, from, stops, back, ears: step.ears }
-    all.push(made)
+    world.cameras[player.index].push(made)
+    world.on.cameras[player.index] = [...on, made]
     return made
   })
   acquires(state, claims, cutShort)

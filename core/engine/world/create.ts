@@ -66,6 +66,7 @@ export function createWorld(
     tracks: new Array(compiled.channels * (walkers.length + 1)),
     fades: walkers.map(() => []),
     cameras: walkers.map(() => []),
+    on: { fades: walkers.map(() => []), cameras: walkers.map(() => []) },
     locks: walkers.map(() => []),
     abouts: new Map(),
     audible: [],

@@ -14,7 +14,7 @@ export {
   propNow,
   solidAt,
 } from './motion'
-export { RunError } from './run-error'
+export { FAULTS, RunError } from './run-error'
 export { streamFor, streamOf } from './streams'
 export {
   acquires,

@@ -114,6 +114,8 @@ export interface World {
   tracks: Tracks
   fades: FadeClaim[][]
   cameras: CameraClaim[][]
+  /** Of both those that were not over when it was last asked: what begins goes on from these. */
+  on: { fades: FadeClaim[][]; cameras: CameraClaim[][] }
   locks: ChannelHistory['locks']
   /** As in the channels' history, by prop. */
   abouts: Map<string, ChannelHistory['abouts'][string]>
