@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { Shape } from '../show'
 import { shape } from '../testing/random-show'
-import { crossings, pieceBetween, positionOn, solidOf, touches, type Cylinder } from '.'
+import { crossings, eachOf, gap, pieceBetween, positionOn, solidOf, touches, type Cylinder } from '.'
 
 const BODY: Cylinder = { radius: 0.3, low: 0, high: 1.8 }
 const FEET: Cylinder = { radius: 0, low: 0, high: 0 }
@@ -78,6 +78,30 @@ describe('crossings, worked out by hand', () => {
     expect(above(0)).toBe(2)
     expect(above(9e-7)).toBe(2)
     expect(above(2e-6)).toBe(0)
+  })
+})
+
+describe('how far a body is from touching', () => {
+  const metre = fc.integer({ min: -600, max: 600 }).map((n) => n / 100)
+  const point = fc.tuple(metre, metre, metre)
+  it('is nought or less where it touches, and changes no faster than it moves', () => {
+    fc.assert(
+      fc.property(
+        shape,
+        fc.constantFrom(BODY, FEET, EYES),
+        fc.constantFrom(0, 0.5),
+        point,
+        point,
+        (shape, body, rim, at, by) => {
+          const solid = solidOf(shape as Shape)
+          const far = gap(solid, rim, body, at)
+          if (Math.abs(far) > 1e-5) expect(far <= 0).toBe(touches(solid, rim, body, at))
+          const then = eachOf(at, (value, axis) => value + by[axis] / 10)
+          expect(Math.abs(gap(solid, rim, body, then) - far)).toBeLessThanOrEqual(Math.hypot(...by) / 10 + 1e-9)
+        },
+      ),
+      { numRuns: 2000 },
+    )
   })
 })
 
