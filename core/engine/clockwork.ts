@@ -9,6 +9,7 @@ import {
   endsByItself,
   enter,
   hear,
+  hearEnd,
   leave,
   type BegunLook,
   type Looks,
@@ -37,6 +38,7 @@ export function createClockwork(world: World): Clockwork {
   const { walkers, agenda, compiled } = world
   const watch = new EdgeWatch(world)
   world.watch = watch
+  world.ended = hearEnd
   let latest = Infinity
   let over = false
   /** Whether something has happened at the time that is now, and what that means for the end is still to be asked. */

@@ -4,6 +4,7 @@ export { fan, type FanFlight } from './fan'
 export { learnFlights, packedFlights } from './flight'
 export {
   baseFields,
+  carriedIn,
   CHANNEL,
   colourOf,
   DEFAULT_REACH,

@@ -308,7 +308,7 @@ describe('laws of flights', () => {
 /** The same rule for players and creatures alone, and with nothing to look at. */
 const unheeding = (rule: Rule): Rule => ({
   ...rule,
-  on: rule.on.at === 'look' ? { at: 'enter' } : rule.on.at === 'use' ? { at: 'use' } : rule.on,
+  on: rule.on.at === 'look' ? { at: 'enter' } : rule.on.at === 'use' ? { at: 'use', key: rule.on.key } : rule.on,
   who: {
     ...rule.who,
     kinds: rule.who.kinds.some((kind) => kind !== 'prop')
@@ -346,7 +346,7 @@ describe('the generator of random shows', () => {
     ...kinds('gate', GATES),
     ...kinds('end', ['done', 'released', 'stopped', 'restarted', 'run over']),
     ...kinds('hold', ['seconds', 'cue', 'release', 'keep']),
-    ...kinds('moment', ['enter', 'leave', 'dwell', 'use', 'look', 'signal', 'clock']),
+    ...kinds('moment', ['enter', 'leave', 'dwell', 'use', 'look', 'signal', 'clock', 'end']),
     ...kinds('step', Object.keys(stepKinds)),
   ])('meets %s in one show of twenty at least', (what) => expect(met.get(what) ?? 0).toBeGreaterThanOrEqual(20))
 })

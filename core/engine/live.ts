@@ -7,7 +7,7 @@ import { appear, askLockedIn, finishWalk, press } from './play'
 import { runOf, type Run } from './result'
 import { EFFECTS } from './steps'
 import { createLiveBody, createBody, ownTime, partNow, placeOfTarget, type LegFacing, type Body } from './ways'
-import { createWorld, FAULTS, RunError } from './world'
+import { createWorld, FAULTS, RunError, type World } from './world'
 
 /** Who takes part in a live run: one whose way is told as it goes on, or a walk that goes by itself. */
 export type Participant = { id: string; body?: Walk['body'] } | Walk
@@ -21,9 +21,9 @@ export interface LivePose {
   facing: number | { towards: Point } | { prop: string }
 }
 
-/** What is pressed at that time. */
+/** What is pressed at that time: the key E, or another by its name. */
 export interface Keys {
-  use?: boolean
+  use?: boolean | string
 }
 
 /** A run that goes on while somebody walks: what a game feeds, frame by frame. */
@@ -132,7 +132,10 @@ export function createRun(show: Show, seed: number, who: readonly Participant[] 
         clockwork.lookAgain(walker, certain)
       }
       fed.fedUntil = time
-      if (keys?.use) world.agenda.put(time, press, walker, walker.index)
+      if (keys?.use) {
+        const pressed = { walker, key: keys.use === true ? 'E' : keys.use }
+        world.agenda.put(time, pressNow, pressed, walker.index)
+      }
       return goOn()
     },
     stop(player) {
@@ -148,6 +151,8 @@ export function createRun(show: Show, seed: number, who: readonly Participant[] 
     soFar: () => runOf(world),
   }
 }
+
+const pressNow = (world: World, { walker, key }: { walker: Body; key: string }): void => press(world, walker, key)
 
 function numbersOfFacing({ facing }: LivePose): number[] {
   if (typeof facing === 'number') return [facing]
@@ -167,7 +172,7 @@ const routeFrom = (at: Point, facing: LegFacing) => ({
   legs: [{ start: 0, piece: standing(at), facing, ahead: 'yaw' in facing ? facing.yaw : 0 }],
   reaches: [],
   first: 0,
-  end: Infinity,
+  over: Infinity,
 })
 
 /** From where the way ends so far, at the time told before, on to a point in a straight line; from there it stands open again. */

@@ -3,6 +3,7 @@ import { namesParts, ownCuesOf, type Cue, type Point, type Show } from '../show'
 import {
   baseFields,
   busesOf,
+  carriedIn,
   CHANNEL,
   channelAt as channelIn,
   fieldsAt,
@@ -32,7 +33,9 @@ export function channelAt<Channel extends string>(
 
 /** Which way a walk's body faces at a time of the run (degrees). */
 export const facingAt = (show: Show, run: Run, player: number, t: number): number =>
-  facingOnPath(run.paths[player], t, (prop, at) => middleIn(show, run, prop, at))
+  facingOnPath(run.paths[player], t, (prop, at) =>
+    carriedIn(run, prop, at) === null ? middleIn(show, run, prop, at) : undefined,
+  )
 
 /** Where a player hears from at a time of the run, and which way they face there (degrees): their own head, or the camera's place. */
 export function earsAt(show: Show, run: Run, player: number, t: number): { at: Point; yaw: number } {

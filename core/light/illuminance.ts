@@ -1,4 +1,4 @@
-import { CHANNEL, channelAt, facingAt, linearOf, positionAt, tiedPoint, type Run } from '../engine'
+import { carriedIn, CHANNEL, channelAt, facingAt, linearOf, positionAt, tiedPoint, type Run } from '../engine'
 import type { Light, Point, Show } from '../show'
 import { blocked } from '../space'
 
@@ -33,13 +33,17 @@ export function axisOf(light: Pick<Light, 'yaw' | 'pitch'>): Point {
 }
 
 /** The lux at a point of each candela of a light that is somewhere, with nothing between; a light that is carried shines all round. */
-export function shareOf(light: Light, at: Point, to: Point): number {
+export function shareOf(light: Light, at: Point, to: Point, inHand = isCarried(light)): number {
   const distance = Math.hypot(at[0] - to[0], at[1] - to[1], at[2] - to[2])
   if (distance >= light.reach) return 0
-  const isCone = light.kind === 'spot' && !isCarried(light)
+  const isCone = light.kind === 'spot' && !inHand
   return falloff(distance, light.reach) * (isCone ? coneAt(light, offAxis(light, at, to)) : 1)
 }
 const isCarried = ({ tiedTo }: Light): boolean => tiedTo !== undefined && 'player' in tiedTo
+/** Whether a light is in somebody's hand at a time: it is always, or with its prop then. */
+const isInHand = (run: Run, light: Light, t: number): boolean =>
+  isCarried(light) ||
+  (light.tiedTo !== undefined && 'prop' in light.tiedTo && carriedIn(run, light.tiedTo.prop, t) !== null)
 
 function offAxis(light: Pick<Light, 'yaw' | 'pitch'>, from: Point, to: Point): number {
   const d = [to[0] - from[0], to[1] - from[1], to[2] - from[2]]
@@ -58,12 +62,13 @@ export function luxOnPlayer(show: Show, run: Run, player: number, t: number): nu
   const carrier = run.walks.findIndex((id) => show.walks.find((w) => w.id === id)?.body.kind === 'player')
   for (const light of show.place.lights) {
     const at = lightPlace(show, run, light, carrier, t)
-    const share = shareOf(light, at, eye)
+    const inHand = isInHand(run, light, t)
+    const share = shareOf(light, at, eye, inHand)
     if (share === 0) continue
     const now = channelAt(show, run, CHANNEL.light(light.id), t, player)
     const shining = now.candela * now.on
     if (shining === 0) continue
-    if (!isCarried(light) && blocked(show.place.walls, [at[0], at[2]], [x, z], (at[1] + eye[1]) / 2)) continue
+    if (!inHand && blocked(show.place.walls, [at[0], at[2]], [x, z], (at[1] + eye[1]) / 2)) continue
     lux += shining * share
   }
   return lux
@@ -72,11 +77,12 @@ export function luxOnPlayer(show: Show, run: Run, player: number, t: number): nu
 /** How far from the eyes a carried light is held (m). */
 const ARM = 0.5
 
-/** Where a light is at a time: its own place, with its prop, or in the hand of the run's first player. */
+/** Where a light is at a time: its own place, with its prop, or in a hand: of the run's first player, or of whoever has its prop with them. */
 export function lightPlace(show: Show, run: Run, light: Light, carrier: number, t: number): Point {
   if (!light.tiedTo) return light.at
-  if ('prop' in light.tiedTo) return tiedPoint(show, run, light.tiedTo.prop, light.at, t)
-  const player = Math.max(0, carrier)
+  const by = 'prop' in light.tiedTo ? carriedIn(run, light.tiedTo.prop, t) : undefined
+  if ('prop' in light.tiedTo && by === null) return tiedPoint(show, run, light.tiedTo.prop, light.at, t)
+  const player = Math.max(0, typeof by === 'string' ? run.walks.indexOf(by) : carrier)
   const [x, y, z] = positionAt(run.paths[player], t)
   const yaw = (facingAt(show, run, player, t) * Math.PI) / 180
   return [x - ARM * Math.sin(yaw), y + show.player.eye - 0.3, z - ARM * Math.cos(yaw)]

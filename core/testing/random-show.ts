@@ -99,6 +99,12 @@ const step = fc.oneof(
     locks: fc.uniqueArray(fc.constantFrom('walk', 'jump', 'look', 'use'), { minLength: 1 }),
     hold,
   }),
+  fc.record({
+    kind: fc.constant('freeze'),
+    locks: fc.uniqueArray(fc.constantFrom('jump', 'look'), { maxLength: 1 }),
+    pace: fc.constantFrom(0.25, 0.5, 0.8),
+    hold,
+  }),
   fc.record({ kind: fc.constant('move'), mark: fc.constantFrom('spot', 'other'), quiet: fc.boolean() }),
   fc.record({
     kind: fc.constant('prop'),
@@ -106,6 +112,8 @@ const step = fc.oneof(
     slide: some(fc.constant({ by: [1, 0, 0] })),
     turn: some(fc.constant({ by: 90 })),
     shown: some(fc.boolean()),
+    surface: some(fc.constant('metal')),
+    carried: fc.constantFrom(undefined, undefined, true as const),
     ...held,
   }),
   fc.record({
@@ -152,13 +160,22 @@ const moment = fc.oneof(
       seconds: seconds(1),
     }),
   },
-  { weight: 2, arbitrary: fc.record({ at: fc.constant('dwell'), seconds: seconds(4) }) },
-  { weight: 4, arbitrary: fc.constantFrom({ at: 'use' }, { at: 'use', facing: { prop: 'door', within: 90 } }) },
+  { weight: 3, arbitrary: fc.record({ at: fc.constant('dwell'), seconds: seconds(4) }) },
+  { weight: 8, arbitrary: fc.constantFrom({ at: 'use' }, { at: 'use', facing: { prop: 'door', within: 90 } }, { at: 'use', key: 'F' }) }, // prettier-ignore
   {
     weight: 6,
     arbitrary: fc.record({ at: fc.constant('signal'), name: fc.constant('ring'), inside: fc.boolean() }),
   },
   { weight: 1, arbitrary: fc.record({ at: fc.constant('clock'), seconds: seconds(20) }) },
+  {
+    weight: 6,
+    arbitrary: fc.record({
+      at: fc.constant('end'),
+      cue: fc.constantFrom('cue-0', 'cue-1', 'cue-2'),
+      why: fc.constantFrom('any', 'any', 'done', 'released', 'stopped'),
+      inside: fc.boolean(),
+    }),
+  },
 )
 const anyRule = fc.record({
   on: moment,
@@ -221,7 +238,7 @@ const zone = fc.record({
   notices: fc.constantFrom('body', 'feet', 'eyes'),
   enabled: fc.integer({ min: 0, max: 9 }).map((n) => n > 1),
   tiedTo: fc.constantFrom(undefined, undefined, { prop: 'door' }),
-  rules: fc.array(rule, { minLength: 2, maxLength: 3 }),
+  rules: fc.array(rule, { minLength: 2, maxLength: 4 }),
 })
 const walkPoint = fc.record({
   at: fc.tuple(metres(-12, 12), fc.constantFrom(0, 0, 0, 0.5), metres(-12, 12)),
@@ -237,6 +254,7 @@ const walkPoint = fc.record({
     { weight: 2, arbitrary: fc.constant({ prop: 'door' }) },
   ),
   use: fc.boolean(),
+  key: fc.constantFrom('E', 'E', 'E', 'F'),
   useAfter: seconds(2),
   arrive: fc.integer({ min: 0, max: 5 }).map((n) => n === 0),
 })
@@ -252,9 +270,9 @@ const walk = fc.record({
   tags: fc.constantFrom([], ['big']),
 })
 
-/** Rules that signals set off rest a while: a show in which everything rings everything goes on for a million events. */
+/** Rules that signals and ends set off rest a while: a show in which everything rings everything goes on for a million events. */
 const calmed = <R extends { on: { at: string }; debounce: number }>(rule: R): R =>
-  rule.on.at === 'signal' ? { ...rule, debounce: Math.max(1, rule.debounce) } : rule
+  rule.on.at === 'signal' || rule.on.at === 'end' ? { ...rule, debounce: Math.max(1, rule.debounce) } : rule
 
 export const SOUNDS = ['a', 'b'].map((id, n) => ({ id, name: id, asset: String(n).repeat(64), seconds: n + 1 }))
 

@@ -1,5 +1,5 @@
 import { createRun, eventsOf, positionAt, run, type LivePose, type PathPart, type Run, type RunEvent } from '../engine'
-import { middleIn } from '../engine/history'
+import { carriedIn, middleIn } from '../engine/history'
 import { facingAt, facingOn, ownTime, partAt, type WhereIs } from '../engine/ways'
 import type { Show } from '../show'
 
@@ -39,8 +39,8 @@ interface Feeding {
   id: string
   path: readonly PathPart[]
   whereIs: WhereIs
-  /** When it is told, and how often it presses then: before it learns that it was moved, and after. */
-  told: Map<number, { presses: number; afterwards: number }>
+  /** When it is told, and which keys it presses then: before it learns that it was moved, and after. */
+  told: Map<number, { presses: string[]; afterwards: string[] }>
   end: number
 }
 
@@ -51,16 +51,25 @@ function feedingOf(show: Show, offline: Run, log: readonly RunEvent[], index: nu
   const end = own.find((e) => e.kind === 'walkEnd' && !e.locked)?.t ?? offline.length
   const presses = own.filter((e) => e.kind === 'press').map((e) => e.t)
   const times = [...turns(path, end), ...presses, ...extra, end].filter((t) => t >= start && t <= end)
-  const told: Feeding['told'] = new Map(times.sort((a, b) => a - b).map((t) => [t, { presses: 0, afterwards: 0 }]))
+  const told: Feeding['told'] = new Map(times.sort((a, b) => a - b).map((t) => [t, { presses: [], afterwards: [] }]))
   let movedAt = -1
-  for (const { t, kind } of own)
-    if (kind === 'move') movedAt = t
-    else if (kind === 'press') {
+  for (const event of own) {
+    const { t } = event
+    if (event.kind === 'move') movedAt = t
+    else if (event.kind === 'press') {
+      const { key = 'E' } = event
       // Who presses at the mark has learnt of the move; who sets it off by pressing has not.
-      if (t === movedAt && told.has(t + LEARNT)) told.get(t + LEARNT)!.afterwards++
-      else told.get(t)!.presses++
+      if (t === movedAt && told.has(t + LEARNT)) told.get(t + LEARNT)!.afterwards.push(key)
+      else told.get(t)!.presses.push(key)
     }
-  return { id, path, whereIs: (prop, t) => middleIn(show, offline, prop, t), told, end }
+  }
+  return {
+    id,
+    path,
+    whereIs: (prop, t) => (carriedIn(offline, prop, t) === null ? middleIn(show, offline, prop, t) : undefined),
+    told,
+    end,
+  }
 }
 
 /** The events of a live run that is told the ways of an offline run, presses too, where they turn and at a share of its length each. */
@@ -79,9 +88,9 @@ export function replayed(show: Show, { seed, length }: Replay, cuts: readonly nu
   const events: RunEvent[] = []
   for (const t of [...new Set(feedings.flatMap(({ told }) => [...told.keys()]))].sort((a, b) => a - b)) {
     const here = feedings.filter(({ told }) => told.has(t))
-    const tell = (id: string, pose: LivePose, presses: number) => {
-      events.push(...live.feed(id, t, pose, { use: presses > 0 }))
-      for (let more = 1; more < presses; more++) events.push(...live.feed(id, t, pose, { use: true }))
+    const tell = (id: string, pose: LivePose, [first, ...more]: string[]) => {
+      events.push(...live.feed(id, t, pose, { use: first }))
+      for (const key of more) events.push(...live.feed(id, t, pose, { use: key }))
     }
     for (const each of here) tell(each.id, unaware(each, t), each.told.get(t)!.presses)
     if (learnt.includes(t)) for (const each of here) tell(each.id, poseAt(each, t), each.told.get(t)!.afterwards)

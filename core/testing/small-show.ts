@@ -83,6 +83,8 @@ export function line(event: RunEvent): string {
     e.enabled,
     e.value,
     e.locks?.join('+'),
+    e.pace !== undefined && `pace ${e.pace}`,
+    e.key,
     e.taken && `[${e.taken}]`,
     e.quiet && 'quiet',
     e.locked && 'locked',

@@ -13,6 +13,7 @@ import { CHANNEL, type ClaimedChannel } from '../history'
 import type { Legend } from '../log'
 import { geometryOf, layoutOf, type Layout, type ZoneGeometry } from '../ways'
 import { cuesOf, type CompiledCue } from './cues'
+import { carriableProps } from './moved-props'
 
 /** A rule as one zone has it: a kit's rule becomes one for each of its zones. */
 export interface RuleInstance {
@@ -22,6 +23,8 @@ export interface RuleInstance {
   rule: Rule
   /** The kind of moment it waits for. */
   at: Rule['on']['at']
+  /** It is a kit's. */
+  ofKit: boolean
   zone: CompiledZone | undefined
   cue: CompiledCue
 }
@@ -48,6 +51,8 @@ export interface Compiled {
   rules: RuleInstance[]
   signals: Map<string, { index: number; rules: RuleInstance[] }>
   clocks: RuleInstance[]
+  /** The rules that wait for an end of a cue, by the cue's id. */
+  ends: Map<string, RuleInstance[]>
   /** The rules that wait for a look. */
   looks: RuleInstance[]
   flags: Map<string, number>
@@ -55,6 +60,8 @@ export interface Compiled {
   marks: Map<string, Mark>
   /** The props that some cue slides, turns or flings. */
   moved: Map<string, Prop>
+  /** The props that some cue has players take along. */
+  carriable: Set<string>
   /** The channels of those props that some step claims, by the props' ids. */
   propChannels: Map<string, ClaimedChannel>
   /** How many channels some step claims. */
@@ -83,6 +90,7 @@ function compile(show: Show): Compiled {
       name,
       rule: uniform(rule),
       at: rule.on.at,
+      ofKit: ofKit !== undefined,
       zone,
       cue: (ofKit && cues.get(ownCueName(rule.cue, ofKit))) || cues.get(rule.cue)!,
     }
@@ -116,11 +124,13 @@ function compile(show: Show): Compiled {
     rules,
     signals,
     clocks: rules.filter((rule) => rule.at === 'clock'),
+    ends: endsOf(rules),
     looks: rules.filter((rule) => rule.at === 'look'),
     flags: new Map(show.flags.map((flag, index) => [flag.id, index])),
     props: new Map(show.place.props.map((prop) => [prop.id, prop])),
     marks: new Map(show.place.marks.map((mark) => [mark.id, mark])),
     moved,
+    carriable: carriableProps(show),
     propChannels: propChannelsOf(show, channels),
     channels: channels.size,
     legend: {
@@ -136,6 +146,7 @@ function compile(show: Show): Compiled {
       buses,
       signals: [...signals.keys()],
       flags: show.flags.map((flag) => flag.id),
+      keys: ['E'],
     },
     layout: layoutOf(zones.map((zone) => zone.geometry)),
     flung,
@@ -164,6 +175,15 @@ const propChannelsOf = (show: Show, channels: Map<string, ClaimedChannel>): Map<
 function uniform(rule: Rule): Rule {
   const { id, name, enabled, on, who, when, per, debounce, limit, cooldown, busy, chance, delay, cue, onLeave } = rule
   return { id, name, enabled, on, who, when, per, debounce, limit, cooldown, busy, chance, delay, cue, onLeave }
+}
+
+function endsOf(rules: readonly RuleInstance[]): Compiled['ends'] {
+  const ends: Compiled['ends'] = new Map()
+  for (const rule of rules) {
+    const { on } = rule.rule
+    if (on.at === 'end') ends.set(on.cue, [...(ends.get(on.cue) ?? []), rule])
+  }
+  return ends
 }
 
 /** Every signal that is sent or waited for, and who listens. */

@@ -18,6 +18,14 @@ export function movedProps(show: Show): Map<string, Prop> {
   return new Map(show.place.props.flatMap((prop) => (ids.has(prop.id) ? [[prop.id, prop] as const] : [])))
 }
 
+/** Props that a step can have somebody take along, by their ids. */
+export const carriableProps = (show: Show): Set<string> =>
+  new Set(
+    playableCues(show)
+      .flatMap(playedSteps)
+      .flatMap((step) => (step.kind === 'prop' && step.carried ? [step.prop] : [])),
+  )
+
 /** Props that some cue flings: each is a body of the run while it flies. */
 export function flungProps(show: Show): Prop[] {
   const steps = playableCues(show).flatMap(playedSteps)

@@ -76,9 +76,11 @@ const TRAITS: { [K in StepKind]: StepTraits<Extract<Step, { kind: K }>> } = {
   move: { decides: true },
   prop: {
     claims: ({ prop }) => ({ channel: CHANNEL.prop(prop), logged: true }),
-    gives: ({ shown, colour, slide, turn }) => ({
+    gives: ({ shown, colour, surface, carried, slide, turn }) => ({
       shown: plain(shown),
       colour: plain(colour),
+      surface: plain(surface),
+      carried: plain(carried),
       slide: slide && { value: slide.by, fullWay: Math.hypot(...slide.by) },
       turn: turn && { value: turn.by, fullWay: Math.abs(turn.by) },
     }),

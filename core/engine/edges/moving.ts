@@ -98,7 +98,7 @@ export function createMovingFinder(world: World, begins: () => void): MovingFind
         stale[i] = 0
         const each = moving[Math.floor(i / bodies.length)]
         const walker = bodies[i % bodies.length]
-        const met = world.enabled[each.zone.index] === 1 && walker.present
+        const met = world.notices[each.zone.index] === 1 && walker.present
         due[i] = met ? nextEdge(each, walker, t, decided[i] === 1) : Infinity
       }
       settle()

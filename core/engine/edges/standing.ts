@@ -26,7 +26,7 @@ export class StandingFinder {
   private readonly zones: CompiledZone[]
   private readonly layout: Layout
   private readonly walker: Body
-  private readonly enabled: Uint8Array
+  private readonly notices: Uint8Array
   private readonly moving: Uint8Array
   private edges: RouteEdges | undefined
   /** The first edge of the route that is still to come. */
@@ -41,11 +41,11 @@ export class StandingFinder {
   private placedOn: Route | undefined
 
   constructor(world: World, walker: Body) {
-    const { compiled, enabled, moving } = world
+    const { compiled, notices, moving } = world
     this.layout = compiled.layout
     this.zones = compiled.zones
     this.walker = walker
-    this.enabled = enabled
+    this.notices = notices
     this.moving = moving
     this.isOffRoute = new Uint8Array(compiled.zones.length)
   }
@@ -149,7 +149,7 @@ export class StandingFinder {
     this.isOffRoute[zone] = 1
     this.offRoute[i] = zone
     this.offRouteOwn[i] =
-      this.enabled[zone] === 1 ? nextEdgeOn(this.layout, this.walker, zone, partNow(this.walker).route, own) : Infinity
+      this.notices[zone] === 1 ? nextEdgeOn(this.layout, this.walker, zone, partNow(this.walker).route, own) : Infinity
   }
 
   /** Whether an edge of the route happens: the zone is on, and the body on the other side of it. */
@@ -157,7 +157,7 @@ export class StandingFinder {
     const { zone, leave } = this.edges!
     const z = zone[at]
     return (
-      this.enabled[z] === 1 && this.isOffRoute[z] === 0 && this.moving[z] === 0 && this.walker.inside[z] === leave[at]
+      this.notices[z] === 1 && this.isOffRoute[z] === 0 && this.moving[z] === 0 && this.walker.inside[z] === leave[at]
     )
   }
 

@@ -97,7 +97,7 @@ function wayAlong({ positions }: Flight): Route {
     facing: { yaw: 0 },
     ahead: 0,
   })
-  return { legs, reaches: [], first: 0, end: Infinity }
+  return { legs, reaches: [], first: 0, over: Infinity }
 }
 
 /** The way of a flight, as a body follows it. */

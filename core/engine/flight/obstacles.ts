@@ -2,13 +2,14 @@ import earcut from 'earcut'
 import type { Floor, Point, Prop, Wall } from '../../show'
 import { floorHeight } from '../../space'
 import { valueAt } from '../history'
-import { isFlung, isTouched, propHistory, propNow, type World } from '../world'
+import { carriedBy, isFlung, isTouched, propHistory, propNow, type World } from '../world'
 import { slab, type Obstacle } from './physics'
 
-/** Where a solid prop stands now; undefined while it isn't shown. */
+/** Where a solid prop stands now; undefined while it isn't shown, or with somebody. */
 function standingNow(world: World, prop: Prop): { middle: Point; yaw: number } | undefined {
   const shown = propHistory(world, prop.id, 'shown')
   if (!(shown ? valueAt(shown, false, world.now) : prop.shown)) return undefined
+  if (carriedBy(world, prop.id) !== null) return undefined
   return propNow(world, prop)
 }
 
@@ -29,7 +30,7 @@ export function disarray(world: World): number[] {
 const isMoved = (world: World, prop: string): boolean =>
   isTouched(world, prop) &&
   (isFlung(world, prop) || MOVING.some((field) => propHistory(world, prop, field) !== undefined))
-const MOVING = ['slide', 'turn', 'shown']
+const MOVING = ['slide', 'turn', 'shown', 'carried']
 
 /** Everything solid in the place as it stands now, but one prop: what that one can hit when it is flung. */
 export function obstaclesNow(world: World, flung: string): Obstacle[] {

@@ -11,6 +11,8 @@ export interface Audible {
   heardBy: number[]
   place: Point | 'head'
   /** It stays with this walk's body. */
+  /** The prop that it is at, or that its zone is tied to: whoever takes that along takes it along. */
+  prop?: string
   follows?: number
   reach: Reach
   gain: number

@@ -14,8 +14,8 @@ export interface ChannelHistory {
   cameras: CameraClaim[][]
   /** For each prop that turned: from when on about which spot of its own frame. */
   abouts: { [prop: string]: { t: number; about: Spot }[] }
-  /** For each player the locks in force from a time on. */
-  locks: { t: number; locks: Lock[] }[][]
+  /** For each player the locks in force from a time on, and the share of their pace. */
+  locks: { t: number; locks: Lock[]; pace: number }[][]
 }
 
 /** Fields at a time: those that some cue has touched as their history says, the others as they are before any has. */
@@ -54,9 +54,8 @@ function found(
 ): object {
   if (channel === 'controls') {
     const changes = history.locks[player] ?? []
-    let locks: Lock[] = []
-    for (let i = 0; i < changes.length && changes[i].t <= t; i++) locks = changes[i].locks
-    return { locks: [...locks].sort() }
+    const { locks, pace } = changes.findLast((change) => change.t <= t) ?? { locks: [], pace: 1 }
+    return { locks: [...locks].sort(), pace }
   }
   if (channel === 'picture') return opacityAt(history.fades[player] ?? [], t)
   if (channel === 'camera') return cameraAt(history.cameras[player] ?? [], t, eyes)

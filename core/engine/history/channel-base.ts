@@ -54,7 +54,16 @@ function findBase(show: Show, channel: string): { [field: string]: Value } | und
     }
     case 'prop': {
       const prop = show.place.props.find((p) => p.id === id)
-      return prop && { shown: prop.shown, colour: prop.colour, slide: [0, 0, 0], turn: 0 }
+      return (
+        prop && {
+          shown: prop.shown,
+          colour: prop.colour,
+          slide: [0, 0, 0],
+          turn: 0,
+          surface: prop.surface ?? null,
+          carried: null,
+        }
+      )
     }
     default:
       return undefined

@@ -1,4 +1,4 @@
-import type { Colour, Flicker, Lock, Point } from '../../show'
+import type { Colour, Flicker, Lock, Point, Surface } from '../../show'
 import type { Pose } from './camera'
 import type { Value } from './ramps'
 
@@ -8,7 +8,15 @@ export interface ChannelFields {
   light: { candela: number; colour: Colour; on: number; flicker: Flicker | null }
   bus: { gain: number }
   prompt: { shown: boolean; text: string }
-  prop: { shown: boolean; colour: Colour; slide: Point; turn: number }
+  /** `carried` is the walk of the player who has it with them. */
+  prop: {
+    shown: boolean
+    colour: Colour
+    slide: Point
+    turn: number
+    surface: Surface | null
+    carried: string | null
+  }
   atmosphere: {
     ambient: Colour
     level: number
@@ -21,7 +29,8 @@ export interface ChannelFields {
   }
   camera: Pose
   picture: { colour: Colour; opacity: number }
-  controls: { locks: Lock[] }
+  /** `pace` is the share of their pace at which they walk. */
+  controls: { locks: Lock[]; pace: number }
 }
 
 /** What a channel has, by its name: a name that is only known as it is found has fields of any kind. */

@@ -19,6 +19,7 @@ export { colourOf, linearOf } from './colour'
 export { isFadeOver, opacityAt, type FadeClaim } from './fades'
 export { fastest, STEPS_A_SECOND, type DrawnFling, type FlightRecord } from './flown'
 export {
+  carriedIn,
   frameAt,
   frameIn,
   isStraight,

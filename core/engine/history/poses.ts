@@ -31,6 +31,13 @@ export function motionIn({ channels, flights }: Motions, prop: string): PropMoti
   }
 }
 
+/** The walk of the player who has a prop with them at a time; null if nobody has. */
+export function carriedIn({ channels }: Pick<Motions, 'channels'>, prop: string, t: number): string | null {
+  const segments = channels.fields[CHANNEL.prop(prop)]?.carried?.segments
+  const by = segments && valueAt(segments, false, t)
+  return typeof by === 'string' ? by : null
+}
+
 /** The frame of a prop at a time: moved by its slide, then turned about its spot; once it was flung, where it has flown. */
 export function frameAt(prop: Prop, { slide, turn, about, flights }: PropMotion, t: number): Frame {
   const flight = flightBy(flights, t)

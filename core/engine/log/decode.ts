@@ -57,13 +57,26 @@ export function eventAt(log: Log, i: number): RunEvent {
     }
     case 'press': {
       const taken = numbers.subarray(value + 1, value + 1 + numbers[value])
-      return { t, kind, player: log.bodies[body], taken: Array.from(taken, (rule) => legend.rules[rule].rule) }
+      const key = legend.keys[what]
+      return {
+        t,
+        kind,
+        player: log.bodies[body],
+        ...(key !== 'E' && { key }),
+        taken: Array.from(taken, (rule) => legend.rules[rule].rule),
+      }
     }
     case 'move':
       return { t, kind, player: log.bodies[body], from: point(value), to: point(value + 3) }
     case 'lock':
     case 'unlock':
-      return { t, kind, player: log.bodies[body], locks: locksOf(value) }
+      return {
+        t,
+        kind,
+        player: log.bodies[body],
+        locks: locksOf(value),
+        ...(playing >= 0 && { pace: numbers[playing] }),
+      }
     case 'signal':
       return { t, kind, name: legend.signals[what], ...(playing >= 0 && { playing }), heard: value }
     case 'flag':

@@ -2,7 +2,17 @@ import { columnsFor, copyOf, type Columns } from './columns'
 import type { Legend } from './legend'
 import type { Log } from './log'
 
-const NO_LEGEND: Legend = { zones: [], cues: [], rules: [], steps: [], sounds: [], buses: [], signals: [], flags: [] }
+const NO_LEGEND: Legend = {
+  zones: [],
+  cues: [],
+  rules: [],
+  steps: [],
+  sounds: [],
+  buses: [],
+  signals: [],
+  flags: [],
+  keys: [],
+}
 
 /** A log that is being written, run after run: its columns grow, and nothing is made for an event but its numbers. */
 export class Draft {

@@ -23,9 +23,9 @@ export type RunEvent =
   | StepEvent
   | { t: number; kind: 'stepEnd'; playing: number; step: string }
   | SoundEvent
-  | { t: number; kind: 'press'; player: string; taken: string[] }
+  | { t: number; kind: 'press'; player: string; key?: string; taken: string[] }
   | { t: number; kind: 'move'; player: string; from: Point; to: Point }
-  | { t: number; kind: 'lock' | 'unlock'; player: string; locks: Lock[] }
+  | { t: number; kind: 'lock' | 'unlock'; player: string; locks: Lock[]; pace?: number }
   | { t: number; kind: 'signal'; name: string; playing?: number; heard: number }
   | { t: number; kind: 'flag'; flag: string; value: boolean | number }
   | { t: number; kind: 'zone'; zone: string; enabled: boolean }

@@ -12,4 +12,6 @@ export interface Legend {
   buses: string[]
   signals: string[]
   flags: string[]
+  /** Keys, as far as they were pressed or are waited for. */
+  keys: string[]
 }

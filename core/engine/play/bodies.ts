@@ -2,7 +2,7 @@ import type { Point } from '../../show'
 import type { CompiledZone } from '../compile'
 import { positionAt, standLive, reroute, type Body } from '../ways'
 import { facingNow, logMove, type World } from '../world'
-import { hold } from './hands'
+import { goAtPace, hold } from './hands'
 import { dropIntents, intend } from './intents'
 import { enter, leave, staysInTouch, touchesNow } from './presences'
 import { askWhetherRound } from './rounds'
@@ -18,6 +18,7 @@ function put(world: World, walker: Body, at: Point, yaw: number): void {
   world.watch.rerouted(walker)
   logMove(world, walker, from, at)
   if (goesOn) intend(world, walker)
+  goAtPace(world, walker)
 }
 
 /** A walk starts: its body is there from now. */
@@ -26,6 +27,7 @@ export function appear(world: World, walker: Body): void {
   world.watch.rerouted(walker)
   intend(world, walker)
   if (walker.locks.walk > 0 || walker.locks.look > 0) hold(world, walker, facingNow(world, walker))
+  goAtPace(world, walker)
 }
 
 /** Puts bodies at a mark; all leaves first, then enters. */
@@ -45,7 +47,7 @@ export function moveBodies(world: World, walkers: readonly Body[], at: Point, ya
   for (const walker of walkers) world.watch.placed(walker)
   const entered = edges(
     (zone, walker) =>
-      world.enabled[zone.index] === 1 && walker.inside[zone.index] === 0 && staysInTouch(world, zone, walker),
+      world.notices[zone.index] === 1 && walker.inside[zone.index] === 0 && staysInTouch(world, zone, walker),
   )
   for (const { zone, who } of entered) enter(world, zone, who, quiet)
 }

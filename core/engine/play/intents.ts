@@ -13,18 +13,18 @@ export function schedule(world: World, made: Intent): void {
 }
 function carryOut(world: World, made: Intent): void {
   takeOut(made.walker.intents, made)
-  const { walker, does, point } = made
+  const { walker, does, point, key } = made
   switch (does) {
     case 'arrive':
       return arrive(world, walker, point)
     case 'press':
-      return press(world, walker)
+      return press(world, walker, key)
     case 'finish':
       return finishWalk(world, walker)
   }
 }
-function intent(world: World, walker: Body, own: number, does: Intent['does'], point = -1): void {
-  const made: Intent = { walker, own, does, point, entry: NO_ENTRY }
+function intent(world: World, walker: Body, own: number, does: Intent['does'], point: number, key = 'E'): void {
+  const made: Intent = { walker, own, does, point, key, entry: NO_ENTRY }
   schedule(world, made)
   walker.intents.push(made)
 }
@@ -34,12 +34,16 @@ export function dropIntents(world: World, walker: Body): void {
   walker.intents = []
 }
 
+/** When a walk ends that is over at an own time: not before what is still to be pressed. */
+const endOf = ({ intents }: Body, over: number): number =>
+  intents.reduce((end, { does, own }) => (does === 'press' ? Math.max(end, own) : end), over)
+
 /** A walker reaches a point of its route: it means to press there, or has come to its end. */
 function arrive(world: World, walker: Body, point: number): void {
-  const { reaches, end } = partNow(walker).route
-  const { pressAt } = reaches[point]
-  if (pressAt !== undefined) intent(world, walker, pressAt, 'press')
-  if (point === reaches.length - 1) intent(world, walker, end, 'finish')
+  const { reaches, over } = partNow(walker).route
+  const { pressAt, key } = reaches[point]
+  if (pressAt !== undefined) intent(world, walker, pressAt, 'press', point, key)
+  if (point === reaches.length - 1) intent(world, walker, endOf(walker, over), 'finish', point)
 }
 
 /** Puts on the agenda what a walker intends: reaching its points, its presses and its end. */
@@ -54,4 +58,18 @@ export function finishWalk(world: World, walker: Body): void {
   walker.ended = true
   logWalkEnd(world, walker, false)
   askLockedIn(world)
+}
+
+/** What a walker means to do is carried over to the route that it walks now from the one before, whose own time was `before`. */
+export function carryIntentsOver(world: World, walker: Body, before: number): void {
+  const { own, route } = partNow(walker)
+  for (const made of walker.intents) {
+    world.agenda.drop(made.entry)
+    if (made.does === 'press') made.own += own - before
+    else if (made.does === 'arrive') made.own = route.reaches[made.point].time
+  }
+  for (const made of walker.intents) {
+    if (made.does === 'finish') made.own = endOf(walker, route.over)
+    schedule(world, made)
+  }
 }

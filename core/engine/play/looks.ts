@@ -18,7 +18,7 @@ import {
   type PathPart,
   type Body,
 } from '../ways'
-import { middleAt, motionOf, propHasMoved, type World } from '../world'
+import { carriedBy, middleAt, motionOf, propHasMoved, seenAt, type World } from '../world'
 import { hear } from './moments'
 
 interface Watched {
@@ -116,9 +116,10 @@ interface Window {
 
 /** The look rules of a show that can be met by looking, watched for one walker. */
 export function createLooks(world: World, walker: Body): Looks | undefined {
-  const { show, looks: rules, moved } = world.compiled
+  const { show, looks: rules, moved, carriable } = world.compiled
   if (rules.length === 0) return undefined
-  const propOf = (target: Target) => ('prop' in target && moved.has(target.prop) ? target.prop : undefined)
+  const propOf = (target: Target) =>
+    'prop' in target && (moved.has(target.prop) || carriable.has(target.prop)) ? target.prop : undefined
   const watched = rules.map((rule, order): Watched => ({
     rule,
     order,
@@ -137,14 +138,24 @@ export function createLooks(world: World, walker: Body): Looks | undefined {
 
   const hasMoved = (prop: string | undefined): prop is string => prop !== undefined && propHasMoved(world, prop)
 
+  const isCarried = (prop: string | undefined): boolean => prop !== undefined && carriedBy(world, prop) !== null
+  /** What the body faces; ahead, where that is with somebody. */
+  function facingAhead(part: PathPart, own: number): { facing: LegFacing; ahead: number; follows: string | undefined } {
+    const { facing, ahead } = facingOn(part, own)
+    const follows = 'yaw' in facing ? undefined : facing.prop
+    if (follows === undefined || !carriable.has(follows) || !isCarried(follows)) return { facing, ahead, follows }
+    return { facing: { yaw: ahead }, ahead, follows: undefined }
+  }
+
   /** Whether a look is on from a time on, and when that may change: on its leg, or with the next one. */
   function from(look: Watched, part: PathPart, t: number): { seeing: boolean; next: number } {
     const own = Math.max(0, ownTime(part, t))
     const index = legAt(part.route, own + SAME_TIME)
     const leg = part.route.legs[index]
-    const { facing, ahead } = facingOn(part, own)
-    const follows = 'yaw' in facing ? undefined : facing.prop
-    look.faced = follows
+    const { facing, ahead, follows } = facingAhead(part, own)
+    look.faced = 'prop' in facing ? facing.prop : undefined
+    // What somebody has with them is nowhere: taken and given back it is asked again.
+    if (isCarried(look.prop)) return { seeing: false, next: Infinity }
     if (hasMoved(look.prop) || hasMoved(follows)) return fromMoving(look, part, index, t)
     const local = Math.max(0, own - leg.start)
     if (!part.moving) {
@@ -173,8 +184,7 @@ export function createLooks(world: World, walker: Body): Looks | undefined {
     const leg = part.route.legs[index]
     const legEnd = part.moving ? seam(part, index) : Infinity
     const own = Math.max(0, ownTime(part, t))
-    const { facing, ahead } = facingOn(part, own)
-    const follows = 'yaw' in facing ? undefined : facing.prop
+    const { facing, ahead, follows } = facingAhead(part, own)
     const targetAt = (s: number) => (hasMoved(look.prop) ? middleAt(world, look.prop, s) : look.aim.target)
     const facingWhen = (s: number): LegFacing => (hasMoved(follows) ? { at: middleAt(world, follows, s) } : facing)
     const velocity: Point = part.moving && leg.piece.seconds !== Infinity ? leg.piece.velocity : AT_REST
@@ -222,7 +232,7 @@ export function createLooks(world: World, walker: Body): Looks | undefined {
     if (hasMovedSince(look.prop, settledAt)) return false
     if ('at' in facing && hasMovedSince(facing.prop, settledAt)) return false
     if (!isNear(positionAt([settledOn], settledAt), positionAt([part], t))) return false
-    const whereIs = (prop: string) => middleAt(world, prop, t)
+    const whereIs = (prop: string) => seenAt(world, prop, t)
     const before = facingAt([settledOn], settledAt, whereIs)
     return Math.abs(wrapped(before - facingAt([part], t, whereIs))) <= STANDS_AS
   }

@@ -1,8 +1,20 @@
 import type { Target } from '../../show'
 import { between, standsOn, yawOf } from '../../space'
 import type { CompiledZone, RuleInstance } from '../compile'
+import type { EndReason } from '../log'
 import { positionAt, type Body } from '../ways'
-import { facingNow, logHeld, logPress, logSignal, memoryOf, placeOf, propNow, type Playing, type World } from '../world'
+import {
+  carriedBy,
+  facingNow,
+  logHeld,
+  logPress,
+  logSignal,
+  memoryOf,
+  placeOf,
+  propNow,
+  type Playing,
+  type World,
+} from '../world'
 import { judge } from './gates'
 import { cut, fire } from './playings'
 
@@ -38,23 +50,36 @@ export function sendSignal(world: World, name: string, from?: Playing): void {
   }
 }
 
-/** A press by a body: use rules hear it whose zone it is in and whose target it faces. */
-export function press(world: World, walker: Body): void {
+/** A playing has ended: rules that wait for that hear it, a kit's only of playings of its own zone's rules. */
+export function hearEnd(world: World, { rule: by, body }: Playing, why: EndReason): void {
+  if (why === 'restarted' || why === 'run over') return
+  for (const rule of world.compiled.ends.get(by.cue.cue.id) ?? []) {
+    const { on } = rule.rule
+    if (on.at !== 'end' || (on.why !== 'any' && on.why !== why) || (rule.ofKit && by.zone !== rule.zone)) continue
+    if (on.inside && rule.zone) {
+      for (const walker of world.bodies) if (walker.inside[rule.zone.index] === 1) hear(world, rule, walker)
+    } else hear(world, rule, body)
+  }
+}
+
+/** A press of a key by a body: use rules hear it that name the key, whose zone it is in and whose target it faces. */
+export function press(world: World, walker: Body, key: string): void {
   const heard: RuleInstance[] = []
   if (walker.locks.use === 0)
     for (const zone of world.compiled.zones) {
       if (walker.inside[zone.index] === 0) continue
       for (const rule of zone.rules) {
         const on = rule.rule.on
-        if (on.at === 'use' && (!on.facing || faces(world, walker, on.facing))) heard.push(rule)
+        if (on.at === 'use' && on.key === key && (!on.facing || faces(world, walker, on.facing))) heard.push(rule)
       }
     }
-  logPress(world, walker, heard)
+  logPress(world, walker, key, heard)
   for (const rule of heard) hear(world, rule, walker)
 }
 
 function faces(world: World, walker: Body, facing: Target & { within: number }): boolean {
   const { props, marks } = world.compiled
+  if ('prop' in facing && carriedBy(world, facing.prop) !== null) return false
   const target = 'prop' in facing ? propNow(world, props.get(facing.prop)!).middle : marks.get(facing.mark)!.at
   const at = positionAt(walker.path, world.now)
   if (standsOn(at, target)) return false

@@ -17,6 +17,10 @@ import {
   type World,
 } from '../world'
 
+/** Whether a body is outside of a rule's zone. */
+const isOutside = ({ zone }: RuleInstance, body: Body | undefined): boolean =>
+  zone !== undefined && body !== undefined && body.inside[zone.index] === 0
+
 /** The rule fires: its cue starts after the delay. */
 export function fire(world: World, rule: RuleInstance, body: Body | undefined, ordinal: number): void {
   const memory = memoryOf(world, rule, body)
@@ -33,9 +37,18 @@ export function fire(world: World, rule: RuleInstance, body: Body | undefined, o
     steps,
     open: plans.length,
     lastByRelease: false,
+    releasedBy: rule.at === 'leave' || (rule.at === 'end' && isOutside(rule, body)) ? 'enter' : 'leave',
   }
   for (let i = 0; i < plans.length; i++)
-    steps[i] = { playing, plan: plans[i], phase: 'waiting', entry: NO_ENTRY, acquired: undefined, letGo: undefined }
+    steps[i] = {
+      playing,
+      plan: plans[i],
+      phase: 'waiting',
+      entry: NO_ENTRY,
+      acquired: undefined,
+      letGo: undefined,
+      awaited: false,
+    }
   memory.fired++
   memory.firedAt = world.now
   memory.latest = playing
@@ -71,9 +84,14 @@ function beginStep(world: World, state: StepState): void {
   const own = begin(world, playing, state)
   if (playing.phase !== 'on') return
   const length = typeof hold === 'number' ? hold : own
-  if (length !== undefined && state.phase === 'on')
-    state.entry = world.agenda.put(world.now + length, endByItself, state)
+  if (length !== undefined && state.phase === 'on' && !state.awaited) awaitEnd(world, state, length)
   settle(world, playing)
+}
+
+/** Puts the end of a step on the agenda; what crosses as it begins has it put there before. */
+export function awaitEnd(world: World, state: StepState, length: number): void {
+  state.awaited = true
+  state.entry = world.agenda.put(world.now + length, endByItself, state)
 }
 
 /** Begins a step: it is logged, then it does what it does. For a tally, what decides nothing has only its length. */
@@ -119,6 +137,7 @@ function finish(world: World, playing: Playing, why: EndReason): void {
   logEnd(world, playing, why)
   if (why !== 'run over' && why !== 'restarted' && memory.on.length === 0 && memory.queued)
     fireQueued(world, playing.rule, memory)
+  world.ended(world, playing, why)
 }
 
 const NEEDS_PRESENCE = new Set(['enter', 'dwell', 'look'])

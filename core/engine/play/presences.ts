@@ -1,7 +1,7 @@
 import { touches } from '../../space'
 import type { CompiledZone, RuleInstance } from '../compile'
 import { mayTouch, positionAt, SHORTEST, type Body } from '../ways'
-import { logEnter, logLeave, logZone, solidAt, type Playing, type World } from '../world'
+import { carriedBy, logEnter, logLeave, logZone, solidAt, type Playing, type World } from '../world'
 import { awaitDwell, hear } from './moments'
 import { cut, release } from './playings'
 
@@ -41,8 +41,8 @@ function releaseOf(world: World, zone: CompiledZone, walkers: readonly Body[], e
   if (zone.rules.length === 0) return
   const its: Playing[] = []
   for (const playing of world.playings) {
-    const { rule, body } = playing
-    if (body && rule.zone === zone && walkers.includes(body) && (rule.at === 'leave') === entering) its.push(playing)
+    const { rule, body, releasedBy } = playing
+    if (body && rule.zone === zone && walkers.includes(body) && (releasedBy === 'enter') === entering) its.push(playing)
   }
   for (const playing of its) {
     const { onLeave } = playing.rule.rule
@@ -56,23 +56,36 @@ export function setZone(world: World, zone: CompiledZone, enabled: boolean): voi
   const was = world.enabled[zone.index] === 1
   logZone(world, zone, enabled)
   if (was === enabled) return
+  if (enabled) world.enabled[zone.index] = 1
+  // What somebody has with them notices nobody, on or off.
+  if (!isAway(world, zone)) setNoticing(world, [zone], enabled)
+  // The leave is heard as if the zone were still on.
+  if (!enabled) world.enabled[zone.index] = 0
+}
+
+const isAway = (world: World, { zone: { tiedTo } }: CompiledZone): boolean =>
+  tiedTo !== undefined && carriedBy(world, tiedTo.prop) !== null
+
+/** Somebody has taken a prop along, or it is back: its zones that are on notice nobody from now, or do again. */
+export function setCarried(world: World, prop: string, carried: boolean): void {
+  const { zones } = world.compiled
+  setNoticing(
+    world,
+    zones.filter(({ index, zone }) => zone.tiedTo?.prop === prop && world.enabled[index] === 1),
+    !carried,
+  )
+}
+
+/** Presences begin or end within this entry: zone by zone, all bodies there. */
+function setNoticing(world: World, zones: readonly CompiledZone[], notices: boolean): void {
+  if (zones.length === 0) return
   const here = world.bodies.filter((walker) => walker.present)
   here.forEach((walker) => world.watch.rerouted(walker))
-  if (enabled) {
-    world.enabled[zone.index] = 1
-    enter(
-      world,
-      zone,
-      here.filter((walker) => touchesNow(world, zone, walker, 0)),
-    )
-  } else {
-    // The leave is heard as if the zone were still on.
-    leave(
-      world,
-      zone,
-      here.filter((walker) => walker.inside[zone.index] === 1),
-    )
-    world.enabled[zone.index] = 0
+  for (const zone of zones) {
+    if (notices) world.notices[zone.index] = 1
+    if (notices) enter(world, zone, here.filter((walker) => touchesNow(world, zone, walker, 0))) // prettier-ignore
+    else leave(world, zone, here.filter((walker) => walker.inside[zone.index] === 1)) // prettier-ignore
+    if (!notices) world.notices[zone.index] = 0
   }
 }
 

@@ -33,7 +33,12 @@ const short = (time: number): string => (Number.isFinite(time) ? time.toFixed(6)
 function stateOf(world: World): string | undefined {
   const { now, compiled } = world
   // What was left to chance may come out otherwise the next time: then no state is the same.
-  const parts: string[] = [String(world.chances), [...world.flags.values()].join(), world.enabled.join()]
+  const parts: string[] = [
+    String(world.chances),
+    [...world.flags.values()].join(),
+    world.enabled.join(),
+    world.notices.join(),
+  ]
   for (const walker of world.walkers) {
     const part = partNow(walker)
     const { walk, look, use } = walker.locks

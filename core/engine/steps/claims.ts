@@ -19,7 +19,8 @@ import {
   type Value,
   isNumbers,
 } from '../history'
-import { audienceOf, propMoved, acquires, type Playing, type StepState, type World } from '../world'
+import { awaitEnd, setCarried } from '../play'
+import { audienceOf, carriedBy, propMoved, acquires, type Playing, type StepState, type World } from '../world'
 
 const targetOf = (aim: Aim, base: Value): Value => {
   const { value } = aim
@@ -29,21 +30,23 @@ const targetOf = (aim: Aim, base: Value): Value => {
 }
 
 /** Claims the fields that a step gives, of its channel or of that of each player who is meant. */
-export function claim(world: World, playing: Playing, state: StepState): undefined {
+export const claim = (world: World, playing: Playing, state: StepState): undefined =>
+  claimOf(world, playing, state, state.plan.aims)
+function claimOf(world: World, playing: Playing, state: StepState, aims: readonly Aim[]): undefined {
   const channel = state.plan.channel!
   const { tracks, walkers } = world
   const acquired: Acquired[][] = []
-  if (channel.once) claimFields(world, state, touch(tracks, walkers.length, channel), acquired)
+  if (channel.once) claimFields(world, state, touch(tracks, walkers.length, channel), aims, acquired)
   else
     for (const { index } of audienceOf(world, playing))
-      claimFields(world, state, touch(tracks, walkers.length, channel, index), acquired)
+      claimFields(world, state, touch(tracks, walkers.length, channel, index), aims, acquired)
   if (state.plan.hold !== 'keep') acquires(state, acquired, giveBack)
 }
 
 /** Claims fields of a channel as a step with ramp, release and hold says. */
-function claimFields(world: World, state: StepState, channel: Touched, into: Acquired[][]): void {
+function claimFields(world: World, state: StepState, channel: Touched, aims: readonly Aim[], into: Acquired[][]): void {
   const { now } = world
-  const { aims, hold } = state.plan
+  const { hold } = state.plan
   const shared = aims.length > 1 ? sharedSeconds(now, channel, aims) : undefined
   const acquired: Acquired[] = new Array(hold === 'keep' ? 0 : aims.length)
   for (let i = 0; i < aims.length; i++) {
@@ -86,8 +89,11 @@ function sharedSeconds(now: number, channel: Touched, aims: readonly Aim[]): num
 
 /** Gives back what a step has claimed. */
 function giveBack(world: World, acquired: readonly Acquired[][], _: 'own' | 'cut', { plan }: StepState): void {
+  const wasCarried = plan.step.kind === 'prop' && carriedBy(world, plan.step.prop) !== null
   for (const together of acquired) giveTogether(world.now, together, plan.aims)
-  if (plan.step.kind === 'prop') propMoved(world, plan.step.prop)
+  if (plan.step.kind !== 'prop') return
+  propMoved(world, plan.step.prop)
+  if (wasCarried) comesBack(world, plan.step.prop)
 }
 
 /** Gives fields of a channel back: with a rate, the leading number sets the time for all of them. */
@@ -118,6 +124,36 @@ export function prop(world: World, playing: Playing, state: StepState, step: Pro
     if (before) before.push(turned)
     else world.abouts.set(step.prop, [turned])
   }
-  claim(world, playing, state)
+  const wasCarried = carriedBy(world, step.prop) !== null
+  claimOf(world, playing, state, step.carried ? aimsFor(playing, state) : state.plan.aims)
+  // Its end is awaited before what crosses as it begins.
+  if (step.carried && typeof step.hold === 'number') awaitEnd(world, state, step.hold)
   propMoved(world, step.prop)
+  if (!wasCarried && carriedBy(world, step.prop) !== null) setCarried(world, step.prop, true)
+}
+
+/** What a step gives that has a player take its prop along: nobody else can. */
+function aimsFor({ body }: Playing, { plan }: StepState): Aim[] {
+  const carried = plan.channel!.fields.indexOf('carried')
+  return plan.aims.flatMap((aim) =>
+    aim.field !== carried
+      ? [aim]
+      : body?.player
+        ? [{ ...aim, value: body.walk.id, motion: AT_ONCE, release: AT_ONCE }]
+        : [],
+  )
+}
+
+/** Zones of a prop that was with somebody notice again, if it is with nobody now. */
+function comesBack(world: World, prop: string): void {
+  if (carriedBy(world, prop) === null) setCarried(world, prop, false)
+}
+
+/** A prop is with nobody any more, whoever took it along. */
+export function dropFromHand(world: World, state: StepState, prop: string): void {
+  if (carriedBy(world, prop) === null) return
+  const channel = state.plan.channel!
+  const track = trackOf(touch(world.tracks, world.walkers.length, channel), channel.fields.indexOf('carried'))
+  track.claims.length = 0
+  keep(track, world.now, null, AT_ONCE)
 }

@@ -1,9 +1,20 @@
 import type { FlingStep } from '../../show'
 import { drawnFling, flightOf, knownFlight, wayOf, type Flight } from '../flight'
 import { AT_ONCE, keep, STEPS_A_SECOND, touch, trackOf } from '../history'
-import { drawFrom, leave } from '../play'
+import { drawFrom, leave, setCarried } from '../play'
 import { resting, type Body } from '../ways'
-import { logImpact, logThrown, propMoved, propNow, streamOf, type Playing, type StepState, type World } from '../world'
+import {
+  carriedBy,
+  logImpact,
+  logThrown,
+  propMoved,
+  propNow,
+  streamOf,
+  type Playing,
+  type StepState,
+  type World,
+} from '../world'
+import { dropFromHand } from './claims'
 import { soundsOfImpact } from './sounds'
 
 /** Throws the prop: it flies, sounds where it hits, is noticed by zones, and lies still or vanishes. */
@@ -14,10 +25,13 @@ export function fling(world: World, playing: Playing, state: StepState, step: Fl
   const prop = world.compiled.props.get(step.prop)!
   const flight = world.flies === 'known' ? knownFlight(world, prop, drawn) : flightOf(world, prop, drawn)
   if (!flight) return void (world.lacksFlights = true)
+  const wasCarried = carriedBy(world, prop.id) !== null
+  dropFromHand(world, state, prop.id)
   world.flights.push({ prop: prop.id, t: world.now, positions: flight.positions })
   propMoved(world, prop.id)
   const body = world.bodies.find((b) => b.walk.id === prop.id && b.kind === 'prop')!
   takeOff(world, body, flight)
+  if (wasCarried) setCarried(world, prop.id, false)
   const flying: Flying = { playing, state, step, body, number: ++body.flight, flight, impacts: 0 }
   for (const impact of flight.impacts) world.agenda.put(world.now + impact.time, hits, flying)
   world.agenda.put(world.now + (flight.positions.length - 1) / STEPS_A_SECOND, lands, flying)

@@ -58,14 +58,20 @@ export function camera(world: World, playing: Playing, state: StepState, step: C
 /** What a freeze does when it begins. */
 export function freeze(world: World, playing: Playing, state: StepState, step: FreezeStep): undefined {
   const locks = [...step.locks].sort()
+  const { pace } = step
   const players = audienceOf(world, playing)
-  for (const player of players) lock(world, player, locks)
+  for (const player of players) lock(world, player, locks, pace, step.hold === 'keep')
   if (step.hold === 'keep') return
-  acquires(state, { players, locks }, unfreeze)
+  acquires(state, { players, locks, pace }, unfreeze)
 }
 
-function unfreeze(world: World, { players, locks }: { players: readonly Body[]; locks: readonly Lock[] }): void {
-  for (const player of players) unlock(world, player, locks)
+interface Frozen {
+  players: readonly Body[]
+  locks: readonly Lock[]
+  pace: number | undefined
+}
+function unfreeze(world: World, { players, locks, pace }: Frozen): void {
+  for (const player of players) unlock(world, player, locks, pace)
 }
 
 /** What a move to a mark does when it begins. */

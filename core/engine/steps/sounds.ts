@@ -1,4 +1,4 @@
-import type { BedStep, ScatterStep, SoundStep, Where } from '../../show'
+import type { BedStep, Point, ScatterStep, SoundStep, Where } from '../../show'
 import { middleOf } from '../../space'
 import { decibels, draw, drawWithin, NO_ENTRY, type Entry, type Stream } from '../../base'
 import type { CompiledSound } from '../compile'
@@ -8,6 +8,7 @@ import { drawFrom, type Drawn } from '../play'
 import { positionAt } from '../ways'
 import {
   acquires,
+  carriedBy,
   facingNow,
   heardBy,
   logSound,
@@ -23,24 +24,36 @@ import {
 const lengthOf = ({ seconds }: CompiledSound, pitch: number): number =>
   pitch === 0 ? seconds : seconds / 2 ** (pitch / 1200)
 
-const AT_HEAD: Pick<Audible, 'place' | 'follows'> = { place: 'head' }
+type Spot = Pick<Audible, 'place' | 'follows' | 'prop'>
+const AT_HEAD: Spot = { place: 'head' }
+
+/** Where a prop is heard that somebody has with them: at their eyes. */
+function withBearer(world: World, prop: string): { place: Point } | undefined {
+  const by = carriedBy(world, prop)
+  const bearer = by === null ? undefined : world.walkers.find(({ walk }) => walk.id === by)
+  if (!bearer) return undefined
+  const [x, y, z] = positionAt(bearer.path, world.now)
+  return { place: [x, y + world.compiled.show.player.eye, z] }
+}
 
 /** Where a sound is. Around a body: uses draws `first` (direction) and `first + 1` (distance). */
-function placeOf(
-  world: World,
-  playing: Playing,
-  where: Where,
-  stream: Stream,
-  first: number,
-): Pick<Audible, 'place' | 'follows'> {
+function placeOf(world: World, playing: Playing, where: Where, stream: Stream, first: number): Spot {
   const { props, marks } = world.compiled
   switch (where.at) {
     case 'prop':
-      return { place: propNow(world, props.get(where.prop)!).middle }
+      return {
+        prop: where.prop,
+        ...(withBearer(world, where.prop) ?? { place: propNow(world, props.get(where.prop)!).middle }),
+      }
     case 'mark':
       return { place: marks.get(where.mark)!.at }
-    case 'zone':
-      return { place: playing.rule.zone ? middleOf(solidAt(world, playing.rule.zone, world.now)) : 'head' }
+    case 'zone': {
+      const { zone } = playing.rule
+      if (!zone) return AT_HEAD
+      const prop = zone.zone.tiedTo?.prop
+      const place = middleOf(solidAt(world, zone, world.now))
+      return prop === undefined ? { place } : { prop, ...(withBearer(world, prop) ?? { place }) }
+    }
     case 'head':
       return AT_HEAD
     case 'player':
@@ -62,7 +75,7 @@ interface Voice {
   sound: CompiledSound
   /** How long that is at its pitch (s). */
   length: number
-  at: Pick<Audible, 'place' | 'follows'>
+  at: Spot
   reach: Audible['reach']
   gain: number
   pitch: number
@@ -87,6 +100,7 @@ function sounds(
     heardBy: heardBy(world, playing),
     place: at.place,
     follows: at.follows,
+    prop: at.prop !== undefined && world.compiled.carriable.has(at.prop) ? at.prop : undefined,
     reach,
     gain,
     pitch,

@@ -26,6 +26,9 @@ export interface Body {
   /** How many freezes hold each control. */
   locks: { [lock in Lock]: number }
   lockedSince: number
+  /** The shares of its pace that freezes leave it, and that of a freeze for good. */
+  paces: number[]
+  keptPace: number
   /** Per zone: whether it counts as inside, and which of its visits this is. */
   inside: Uint8Array
   visit: number[]
@@ -45,6 +48,8 @@ export interface Intent {
   does: 'arrive' | 'press' | 'finish'
   /** Which point of its route that is about, −1 if none. */
   point: number
+  /** The key of a press. */
+  key: string
   entry: Entry
 }
 
@@ -72,6 +77,8 @@ export function createBody(show: Show, walk: Walk, index: number, zones: number,
     once,
     locks: { walk: 0, jump: 0, look: 0, use: 0 },
     lockedSince: Infinity,
+    paces: [],
+    keptPace: 1,
     inside: new Uint8Array(zones),
     visit: new Array(zones).fill(0),
     insideOf: 0,
@@ -90,7 +97,7 @@ export function createPropBody(show: Show, prop: Prop, index: number, zones: num
     name: prop.name,
     body: { kind: 'creature', tags: prop.tags },
     start: Infinity,
-    points: [{ at: prop.at, pause: 0, use: false, useAfter: 0, look: 'ahead', arrive: false }],
+    points: [{ at: prop.at, pause: 0, use: false, key: 'E', useAfter: 0, look: 'ahead', arrive: false }],
   }
   const middle: Point = [prop.at[0], prop.at[1] + prop.size[1] / 2, prop.at[2]]
   const cylinders = { body: NO_SIZE, feet: NO_SIZE, eyes: NO_SIZE }
@@ -114,3 +121,6 @@ export function createLiveBody(show: Show, id: string, body: Walk['body'], index
   const walk: Walk = { id, name: id, body, start: Infinity, points: [] }
   return { ...createBody(show, walk, index, zones), live: true, path: [resting(-Infinity, [0, 0, 0])] }
 }
+
+/** The share of its pace at which a body walks. */
+export const paceOf = ({ paces, keptPace }: Body): number => Math.min(keptPace, ...paces)

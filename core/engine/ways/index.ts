@@ -1,8 +1,9 @@
 /** Where bodies go, and what they touch on the way. */
-export { createLiveBody, createPropBody, createBody, turnPage, type Intent, type Body } from './body'
+export { createLiveBody, createPropBody, createBody, paceOf, turnPage, type Intent, type Body } from './body'
 export { comesNear, mayTouch, nextEdgeOn, SHORTEST, touchesOn } from './contacts'
 export { ownEyes } from './eyes'
 export { geometryOf, layoutOf, type Layout, type ZoneGeometry } from './layout'
+export { atPace, drawnOf } from './pace'
 export {
   facingAt,
   facingOn,

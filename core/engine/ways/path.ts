@@ -16,7 +16,7 @@ export interface PathPart {
 /** The path of something that lies at a point. */
 export function resting(t: number, at: Point): PathPart {
   const leg = { start: 0, piece: standing(at), facing: { yaw: 0 }, ahead: 0 }
-  return { t, own: 0, moving: false, route: { legs: [leg], reaches: [], first: 0, end: Infinity } }
+  return { t, own: 0, moving: false, route: { legs: [leg], reaches: [], first: 0, over: Infinity } }
 }
 /** The part of a path that a body is on. */
 export const partNow = (walker: { path: PathPart[] }): PathPart => walker.path[walker.path.length - 1]
@@ -41,8 +41,8 @@ export function positionAt(path: readonly PathPart[], t: number): Point {
   return positionOn(leg.piece, Math.min(own - leg.start, leg.piece.seconds))
 }
 
-/** Where the middle of a prop is at a time. */
-export type WhereIs = (prop: string, t: number) => Point
+/** Where the middle of a prop is at a time; undefined while somebody has it with them. */
+export type WhereIs = (prop: string, t: number) => Point | undefined
 
 /** What a body's facing follows on a part of its path, at its own time, and its yaw if it stands on that. */
 export function facingOn(part: PathPart, own: number): { facing: LegFacing; ahead: number } {
@@ -60,5 +60,5 @@ export function facingAt(path: readonly PathPart[], t: number, whereIs: WhereIs)
   if ('yaw' in facing) return facing.yaw
   const at = positionAt(path, t)
   const to = facing.prop === undefined ? facing.at : whereIs(facing.prop, t)
-  return standsOn(at, to) ? ahead : yawOf(to[0] - at[0], to[2] - at[2])
+  return !to || standsOn(at, to) ? ahead : yawOf(to[0] - at[0], to[2] - at[2])
 }

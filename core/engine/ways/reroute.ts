@@ -40,6 +40,7 @@ export function reroute(
       pace,
       pause: 0,
       use: false,
+      key: 'E',
       useAfter: 0,
       look: rest.length > 0 ? look : 'ahead',
       faces: yaw,
@@ -53,7 +54,7 @@ export function reroute(
 /** Puts a body whose way is told at a mark, where it stands until it is told to go on. Nothing is left of what was told. */
 export function standLive(walker: Body, t: number, at: Point, yaw: number, held: number | undefined): false {
   const leg: Leg = { start: 0, piece: standing(at), facing: { yaw }, ahead: yaw }
-  walker.path.push({ t, own: 0, moving: true, route: { legs: [leg], reaches: [], first: 0, end: Infinity }, held })
+  walker.path.push({ t, own: 0, moving: true, route: { legs: [leg], reaches: [], first: 0, over: Infinity }, held })
   return false
 }
 const isSamePiece = (a: Piece, b: Piece): boolean =>

@@ -31,7 +31,9 @@ export interface Touch {
 }
 export interface Reach {
   time: number
+  /** When a key is pressed there, and which. */
   pressAt?: number
+  key?: string
 }
 
 /** A whole intention: its legs and when each point is reached, in the walk's own time. */
@@ -40,9 +42,12 @@ export interface Route {
   reaches: Reach[]
   /** Index of the walk's point that is `reaches[0]`. */
   first: number
-  end: number
+  /** When it has been walked, its last pause over; presses may come later. */
+  over: number
   /** The yaw a mark gave the body, until it goes on. */
   faces?: number
+  /** The route as it is drawn, of which this is the rest from an own time on, walked at another pace. */
+  origin?: { route: Route; own: number; pace: number }
   /** The edges of all that it touches, in the layout that was walked last. */
   edges?: RouteEdges
   /** How far the feet get, in plan: worked out when it is first asked for. */
@@ -95,12 +100,10 @@ export function routeOver(show: Show, stops: readonly Stop[], first: number, fac
   const legs: Leg[] = []
   const reaches: Reach[] = []
   let time = 0
-  let end = 0
   let ahead = facingBefore
   stops.forEach((stop, index) => {
     const next = stops[index + 1]
-    reaches.push({ time, pressAt: stop.use ? time + stop.useAfter : undefined })
-    if (stop.use) end = Math.max(end, time + stop.useAfter)
+    reaches.push({ time, pressAt: stop.use ? time + stop.useAfter : undefined, key: stop.key })
     const piece = next && pieceBetween(stop.at, next.at, stop.pace ?? show.player.walk)
     if (piece && (piece.velocity[0] !== 0 || piece.velocity[2] !== 0))
       ahead = yawOf(piece.velocity[0], piece.velocity[2])
@@ -116,7 +119,7 @@ export function routeOver(show: Show, stops: readonly Stop[], first: number, fac
       time += piece.seconds
     }
   })
-  return { legs, reaches, first, end: Math.max(end, time) }
+  return { legs, reaches, first, over: time }
 }
 
 const routesFor = memoFor<readonly WalkPoint[], Map<string, Route>>()

@@ -3,6 +3,7 @@ export { audienceOf, heardBy } from './audience'
 export { createWorld, leaveForNext } from './create'
 export { memoryOf, NOTHING_ON, placeOf } from './memory'
 export {
+  carriedBy,
   facingNow,
   isFlung,
   isTouched,
@@ -12,6 +13,7 @@ export {
   propHistory,
   propMoved,
   propNow,
+  seenAt,
   solidAt,
 } from './motion'
 export { FAULTS, RunError } from './run-error'

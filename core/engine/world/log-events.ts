@@ -113,22 +113,35 @@ export function logSound(
   put(world, KIND.sound, -1, plan.index, playing.number, at)
 }
 
+/** The place of a key among those that logs know; one that nobody has named yet is added. */
+function placeOfKey({ compiled: { legend } }: World, key: string): number {
+  const known = legend.keys.indexOf(key)
+  return known >= 0 ? known : legend.keys.push(key) - 1
+}
+
 /** Logs that a key is pressed, and who heard it. */
-export const logPress = (world: World, walker: Body, taken: readonly RuleInstance[]): void =>
-  put(world, KIND.press, walker.index, -1, -1, numbers(world, taken.length, ...taken.map((rule) => rule.index)))
+export const logPress = (world: World, walker: Body, key: string, taken: readonly RuleInstance[]): void =>
+  put(
+    world,
+    KIND.press,
+    walker.index,
+    placeOfKey(world, key),
+    -1,
+    numbers(world, taken.length, ...taken.map((rule) => rule.index)),
+  )
 
 /** Logs that somebody is put somewhere else. */
 export const logMove = (world: World, walker: Body, from: Point, to: Point): void =>
   put(world, KIND.move, walker.index, -1, -1, numbers(world, ...from, ...to))
 
-/** Logs what hands may not do from now on. */
-export const logLocks = (world: World, walker: Body, taken: boolean, now: readonly Lock[]): void =>
+/** Logs what hands may not do from now on, and which share of their pace is left to feet. */
+export const logLocks = (world: World, walker: Body, taken: boolean, now: readonly Lock[], pace: number): void =>
   put(
     world,
     taken ? KIND.lock : KIND.unlock,
     walker.index,
     -1,
-    -1,
+    pace < 1 ? numbers(world, pace) : -1,
     now.reduce((bits, lock) => bits | (1 << LOCKS.indexOf(lock)), 0),
   )
 

@@ -1,7 +1,7 @@
 import type { Point, Prop } from '../../show'
 import { solidOf, type Frame, type Solid } from '../../space'
 import type { CompiledZone } from '../compile'
-import { frameAt, historyOf, type PropMotion, type Segment } from '../history'
+import { frameAt, historyOf, valueAt, type PropMotion, type Segment } from '../history'
 import { facingAt, type Body } from '../ways'
 import type { World } from './world'
 
@@ -41,12 +41,21 @@ export function propNow(world: World, prop: Prop): { middle: Point; yaw: number 
   return { middle: middleOf(prop, frame), yaw: frame.yaw }
 }
 
-/** Whether a cue has slid, turned or flung a prop in this run. */
+/** The walk of the player who has a prop with them now; null if nobody has. */
+export const carriedBy = (world: World, prop: string): string | null => carriedAt(world, prop, world.now)
+function carriedAt(world: World, prop: string, t: number): string | null {
+  const history = isTouched(world, prop) ? propHistory(world, prop, 'carried') : undefined
+  const by = history && valueAt(history, false, t)
+  return typeof by === 'string' ? by : null
+}
+
+/** Whether a cue has slid, turned, flung or taken along a prop in this run. */
 export function propHasMoved(world: World, prop: string): boolean {
   if (!isTouched(world, prop)) return false
   const slid = propHistory(world, prop, 'slide')
   const turned = propHistory(world, prop, 'turn')
-  return (slid?.length ?? 0) > 1 || (turned?.length ?? 0) > 1 || isFlung(world, prop)
+  const carried = propHistory(world, prop, 'carried')
+  return [slid, turned, carried].some((history) => (history?.length ?? 0) > 1) || isFlung(world, prop)
 }
 
 /** Where a prop's middle is at a time. */
@@ -54,6 +63,10 @@ export function middleAt(world: World, id: string, t: number): Point {
   const prop = world.compiled.props.get(id)!
   return middleOf(prop, frameIn(world, prop, t))
 }
+
+/** Where a prop's middle is at a time, for who looks there; undefined while somebody has it with them. */
+export const seenAt = (world: World, id: string, t: number): Point | undefined =>
+  carriedAt(world, id, t) === null ? middleAt(world, id, t) : undefined
 
 /** A prop has begun to move or to go back: its zones are met elsewhere, and so are those who look at it. */
 export function propMoved(world: World, prop: string): void {
@@ -63,7 +76,7 @@ export function propMoved(world: World, prop: string): void {
 
 /** Which way a body faces now (degrees). */
 export const facingNow = (world: World, walker: Body): number =>
-  walker.put.t === world.now ? walker.put.yaw : facingAt(walker.path, world.now, (prop, t) => middleAt(world, prop, t))
+  walker.put.t === world.now ? walker.put.yaw : facingAt(walker.path, world.now, (prop, t) => seenAt(world, prop, t))
 
 /** A zone's solid where it stands at a time. */
 export function solidAt(world: World, zone: CompiledZone, t: number): Solid {

@@ -2,7 +2,7 @@ import type { Step } from '../../show'
 import type { Agenda, Entry } from '../../base'
 import type { Compiled, CompiledStep, CompiledZone, RuleInstance } from '../compile'
 import type { Audible, CameraClaim, ChannelHistory, FadeClaim, FlightRecord, Tracks } from '../history'
-import type { Draft, Endless } from '../log'
+import type { Draft, EndReason, Endless } from '../log'
 import type { Body } from '../ways'
 
 /** What one rule remembers of one player, or of the whole run, whichever its `per` says. */
@@ -31,6 +31,8 @@ export interface StepState {
   /** What the step has acquired for as long as it lasts, and what gives that back. */
   acquired: unknown
   letGo: LetGo<never> | undefined
+  /** Its end is on the agenda. */
+  awaited: boolean
 }
 
 /**
@@ -62,6 +64,8 @@ export interface Playing {
   open: number
   /** Whether what ended last, of the steps that set the length, ended by release. */
   lastByRelease: boolean
+  /** What of its body lets go of it. */
+  releasedBy: 'leave' | 'enter'
 }
 
 /** Hears of what changes for those who seek edges and looks. Calls, at once: what belongs to one time has an order. */
@@ -84,6 +88,8 @@ export interface World {
   /** What each kind of step does, by its number. */
   effects: readonly Effect<Step>[]
   watch: Watch
+  /** Hears that a playing has ended, and why. */
+  ended: (world: World, playing: Playing, why: EndReason) => void
   seed: number
   now: number
   agenda: Agenda<World>
@@ -100,6 +106,8 @@ export interface World {
   /** Their places in the run. */
   everyone: number[] | undefined
   enabled: Uint8Array
+  /** Zone by zone, whether it notices anybody: it is on, and nobody has its prop with them. */
+  notices: Uint8Array
   flags: Map<string, boolean | number>
   memories: (Memory | undefined)[]
   /** What the keys of each rule's streams begin with, once one was drawn from. */

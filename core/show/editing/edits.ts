@@ -196,7 +196,7 @@ const isHall = (field: Field): boolean => field === showTable || field === showT
 function standsAlone({ field, value }: Part, key: string): boolean {
   switch (field.type) {
     case 'record':
-      return !field.oneOf && !field.notBoth
+      return !field.oneOf && !field.notBoth && !field.filledOr
     case 'list':
       return !field.distinct
     case 'kinds':

@@ -15,6 +15,7 @@ export type ListName =
   | 'zones'
   | 'kits'
   | 'floors'
+  | 'walls'
   | 'walks'
 
 export type Field =
@@ -41,6 +42,8 @@ export interface RecordField {
   /** Groups of fields of which exactly one, or at most one, is given. */
   oneOf?: string[][]
   notBoth?: string[][]
+  /** Lists that may be empty only where another field is given. */
+  filledOr?: { list: string; by: string }[]
 }
 export type Default = unknown | ((record: Record<string, unknown>) => unknown)
 /** An alternative, and how to tell from the value that it is the one meant. */
@@ -77,6 +80,14 @@ export const colour: Field = {
   min: 7,
   pattern: '^#[0-9a-fA-F]{6}$',
   what: 'a colour such as "#8899aa"',
+}
+/** A key that is pressed: a letter, or a word such as "Space". */
+export const key: Field = {
+  type: 'text',
+  max: 12,
+  min: 1,
+  pattern: '^[^\\s\\u0000\\ud800-\\udfff]([^\\u0000\\ud800-\\udfff]*[^\\s\\u0000\\ud800-\\udfff])?$',
+  what: '1 to 12 letters without space at its ends',
 }
 /** A file by its SHA-256. */
 export const asset: Field = {
@@ -161,7 +172,7 @@ export const has =
 export function record(
   fields: { [name: string]: Field },
   optional: { [name: string]: [Field, Default?] } = {},
-  groups: Pick<RecordField, 'oneOf' | 'notBoth'> = {},
+  groups: Pick<RecordField, 'oneOf' | 'notBoth' | 'filledOr'> = {},
 ): RecordField {
   const all = { ...fields }
   const defaults: RecordField['optional'] = {}

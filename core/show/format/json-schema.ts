@@ -52,6 +52,9 @@ function recordSchema(field: RecordField): Json {
   const groups = [
     ...(field.oneOf ?? []).map((names) => ({ oneOf: names.map((name) => ({ required: [name] })) })),
     ...(field.notBoth ?? []).map((names) => ({ not: { required: names } })),
+    ...(field.filledOr ?? []).map(({ list, by }) => ({
+      anyOf: [{ required: [by] }, { properties: { [list]: { minItems: 1 } } }],
+    })),
   ]
   return {
     type: 'object',

@@ -31,6 +31,8 @@ export const OF_THE_PLACE: Meanings = {
       outline: 'its corners, x and z (m)',
       note: 'on it',
       slopeTo: 'it is a ramp: an edge lies at another height',
+      surface: 'what it is drawn of',
+      colour: 'what it is painted',
     },
   },
   slopeTo: { about: 'How a ramp rises.', fields: { edge: 'the two corners of its head, by their numbers', y: 'the height of its head (m)' } }, // prettier-ignore
@@ -46,6 +48,8 @@ export const OF_THE_PLACE: Meanings = {
       height: 'from its foot (m)',
       thickness: 'across (m)',
       openings: 'doorways and windows',
+      surface: 'what it is drawn of',
+      colour: 'what it is painted',
     },
   },
   opening: {
@@ -78,6 +82,7 @@ export const OF_THE_PLACE: Meanings = {
       grip: 'how it rubs',
       form: 'what it is drawn as; its box or cylinder if nothing is said',
       hinge: 'the side a door hangs on, seen from its own +z; left if nothing is said',
+      surface: 'what it is drawn of',
       tags: 'words to be noticed by',
     },
   },

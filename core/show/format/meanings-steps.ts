@@ -134,7 +134,11 @@ export const OF_STEPS: Meanings = {
   'step fade': { about: 'The picture goes to a colour and comes back. Claims `picture`.', fields: { in: 'how long it goes (s)', stay: 'how long it stays (s)', out: 'how long it comes back (s)', colour: 'to which' } }, // prettier-ignore
   'step freeze': {
     about: 'Hands and feet are taken. Claims `controls`.',
-    fields: { locks: 'what is taken', hold: 'how long' },
+    fields: {
+      locks: 'what is taken; nothing, where a pace is given',
+      pace: 'the share of their pace that is left to them',
+      hold: 'how long',
+    },
   },
   'step move': {
     about: 'Whoever set it off is put somewhere else.',
@@ -150,6 +154,8 @@ export const OF_STEPS: Meanings = {
       prop: 'which',
       shown: 'whether it is seen',
       colour: 'what it is painted',
+      surface: 'what it is drawn of',
+      carried: 'whoever set it off has it with them',
       slide: 'it is slid',
       turn: 'it is turned',
       ramp: 'how it comes about',

@@ -1,4 +1,5 @@
 import {
+  choice,
   either,
   has,
   id,
@@ -24,6 +25,8 @@ export const target = either(
   { meant: has('prop'), field: record({ prop: refOrPart('props') }) },
   { meant: has('mark'), field: record({ mark: refOrPart('marks') }) },
 )
+/** What something is drawn of. */
+export const surface = choice('boards', 'planks', 'plaster', 'stone', 'brick', 'metal', 'cloth', 'earth', 'water')
 /** An angle up to half a turn (°). */
 export const degrees = number(0, 180)
 /** A share, 0 to 1. */

@@ -19,12 +19,16 @@ import {
   things,
   yesno,
 } from './fields'
-import { named, share } from './table-common'
+import { named, share, surface } from './table-common'
 
 /** The fields of a floor. */
 export const floor = named(
   { y: number(), outline: list(spot, 3) },
-  { slopeTo: [record({ edge: { type: 'numbers', count: 2, whole: true, min: 0 }, y: number() })] },
+  {
+    slopeTo: [record({ edge: { type: 'numbers', count: 2, whole: true, min: 0 }, y: number() })],
+    surface: [surface],
+    colour: [colour],
+  },
 )
 /** The fields of an opening. */
 export const opening = record(
@@ -41,6 +45,8 @@ export const wall = record(
     height: [positive, 3],
     thickness: [number(0), 0.2],
     openings: [things(opening), []],
+    surface: [surface],
+    colour: [colour],
   },
 )
 /** The fields of a prop. */
@@ -58,6 +64,7 @@ export const prop = named(
     form: [choice('door', 'lamp', 'shelf', 'cup')],
     hinge: [choice('left', 'right', 'slides')],
     tags: [list(text()), []],
+    surface: [surface],
   },
 )
 /** The fields of a light. */

@@ -26,7 +26,7 @@ import {
   type Default,
   type Field,
 } from './fields'
-import { degrees, share, yesnoOrNumber, type Optional } from './table-common'
+import { degrees, share, surface, yesnoOrNumber, type Optional } from './table-common'
 import { fog, vignette } from './table-place'
 import type { StepKind } from './types-steps'
 import { namesIn } from '../../base'
@@ -54,7 +54,7 @@ const reach = record(
   { near: [positive, 1], far: [positive, 20], law: [choice('inverse', 'linear'), 'inverse'], walls: [number(0), 0] },
 )
 const flicker = record({ pattern: choice('candle', 'tube', 'pulse'), rate: number(0, 1000), depth: share })
-const locks = distinct(choice('walk', 'jump', 'look', 'use'), 1)
+const locks = distinct(choice('walk', 'jump', 'look', 'use'))
 
 const step = (
   kind: string,
@@ -179,7 +179,12 @@ export const stepKinds = {
     },
   ),
   fade: step('fade', { in: seconds, stay: seconds, out: seconds }, { colour: [colour, '#000000'] }),
-  freeze: step('freeze', { locks }, heldFor('cue')),
+  freeze: step(
+    'freeze',
+    { locks },
+    { pace: [{ type: 'number', min: 0, max: 1, above: 0 }], ...heldFor('cue') },
+    { filledOr: [{ list: 'locks', by: 'pace' }] },
+  ),
   move: step('move', { mark: refOrPart('marks') }, { lift: [number(), 0], quiet: [yesno, true] }),
   prop: step(
     'prop',
@@ -187,6 +192,8 @@ export const stepKinds = {
     {
       shown: [yesno],
       colour: [colour],
+      surface: [surface],
+      carried: [choice(true)],
       slide: [record({ by: point })],
       turn: [record({ by: number() }, { about: [spot, [0, 0]] })],
       ...ramped,

@@ -9,6 +9,7 @@ import {
   has,
   id,
   isText,
+  key,
   kinds,
   LIMITS,
   list,
@@ -30,6 +31,7 @@ import {
   whole,
   yesno,
   type Field,
+  type ListName,
   type RecordField,
 } from './fields'
 import { degrees, named, share, target, yesnoOrNumber, type Optional } from './table-common'
@@ -45,13 +47,20 @@ const player = record(
     eye: [number(0, 100), 1.65],
     walk: [positive, 1.4],
     run: [positive, 3.5],
+    jump: [number(0, 100), 0.45],
+    step: [number(0, 100), 0.4],
   },
 )
 const flag = named({ start: yesnoOrNumber })
 /** The fields of a sound. */
 export const sound = named(
   { asset, seconds: positive },
-  { gain: [number(), 0], trim: [range(0)], tags: [list(text()), []] },
+  {
+    gain: [number(), 0],
+    trim: [range(0)],
+    tags: [list(text()), []],
+    credit: [record({}, { by: [text()], from: [text()], licence: [text()] })],
+  },
 )
 const bus = named({}, { gain: [number(), 0] })
 /** The fields of a pool. */
@@ -89,10 +98,14 @@ const moments = {
   enter: record({ at: choice('enter') }),
   leave: record({ at: choice('leave') }),
   dwell: record({ at: choice('dwell'), seconds }),
-  use: record({ at: choice('use') }, { facing: [facing] }),
+  use: record({ at: choice('use') }, { key: [key, 'E'], facing: [facing] }),
   look: record({ at: choice('look'), target, within: degrees }, { seconds: [seconds, 0] }),
   signal: record({ at: choice('signal'), name: text() }, { inside: [yesno, false] }),
   clock: record({ at: choice('clock'), seconds }),
+  end: record(
+    { at: choice('end'), cue: ref('cues') },
+    { why: [choice('done', 'released', 'stopped', 'any'), 'any'], inside: [yesno, false] },
+  ),
 } satisfies { [at in Moment['at']]: RecordField }
 const condition = record({
   flag: refOrPart('flags'),
@@ -120,7 +133,7 @@ const ruleOptional: Optional = {
 /** The fields of a rule of a zone. */
 export const rule = record({ id, ...ruleFields }, ruleOptional)
 const noZoneRule = record(
-  { id, on: kinds('at', { signal: moments.signal, clock: moments.clock }), cue: ref('cues') },
+  { id, on: kinds('at', { signal: moments.signal, clock: moments.clock, end: moments.end }), cue: ref('cues') },
   ruleOptional,
 )
 /** What a zone may have none of, though its kit has: null takes it away. */
@@ -174,6 +187,7 @@ export const walkPoint = record(
     pace: [positive],
     pause: [seconds, 0],
     use: [yesno, false],
+    key: [key, 'E'],
     useAfter: [seconds, 0],
     look: [look, 'ahead'],
     arrive: [yesno, false],
@@ -195,6 +209,33 @@ export const walk = named(
 )
 const wishes = record({}, { quiet: [range(0)], ceiling: [number()], flashes: [number(0), 3] })
 
+/** Of what a group can hold, by the names of the lists. */
+export const GROUPED = [
+  'zones',
+  'cues',
+  'props',
+  'lights',
+  'marks',
+  'floors',
+  'walls',
+  'sounds',
+  'walks',
+] as const satisfies readonly ListName[]
+/** The fields of a group. */
+export const group = named({}, Object.fromEntries(GROUPED.map((name): [string, [Field]] => [name, [list(ref(name))]])))
+/** The fields of a remark. */
+export const remark = record(
+  { id, text: note, at: point },
+  {
+    yaw: [number()],
+    pitch: [number(-90, 90)],
+    seconds: [seconds],
+    walk: [ref('walks')],
+    seed: [number()],
+    done: [yesno, false],
+  },
+)
+
 /** The document. */
 export const showTable = record(
   { format: choice('esvik-show'), version: choice(1), title: text(), place },
@@ -213,6 +254,8 @@ export const showTable = record(
     rules: [things(noZoneRule), []],
     walks: [things(walk), []],
     wishes: [wishes, {}],
+    groups: [things(group), []],
+    remarks: [things(remark), []],
   },
 )
 

@@ -1,4 +1,4 @@
-import type { Atmosphere, Colour, Point, Range, Spot } from './types-values'
+import type { Atmosphere, Colour, Point, Range, Spot, Surface } from './types-values'
 
 /** What a cue does: every kind of step, complete. */
 export type Hold = number | 'cue' | 'release' | 'keep'
@@ -106,7 +106,7 @@ export type CameraStep = StepBase & {
 }
 export type FadeStep = StepBase & { kind: 'fade'; colour: Colour; in: number; stay: number; out: number }
 export type Lock = 'walk' | 'jump' | 'look' | 'use'
-export type FreezeStep = StepBase & { kind: 'freeze'; locks: Lock[]; hold: Hold }
+export type FreezeStep = StepBase & { kind: 'freeze'; locks: Lock[]; pace?: number; hold: Hold }
 export type MoveStep = StepBase & { kind: 'move'; mark: string; lift: number; quiet: boolean }
 export type PropStep = StepBase &
   Ramped & {
@@ -114,6 +114,8 @@ export type PropStep = StepBase &
     prop: string
     shown?: boolean
     colour?: Colour
+    surface?: Surface
+    carried?: true
     slide?: { by: Point }
     turn?: { by: number; about: Spot }
   }

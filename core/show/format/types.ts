@@ -3,7 +3,7 @@
  * Units: metres, seconds, degrees, decibels, cents, candela. Axes as in glTF 2.0, +Y up.
  */
 import type { Step } from './types-steps'
-import type { Atmosphere, Colour, Point, Range, Spot } from './types-values'
+import type { Atmosphere, Colour, Point, Range, Spot, Surface } from './types-values'
 
 export type * from './types-steps'
 export type * from './types-values'
@@ -28,6 +28,8 @@ export interface Show {
   rules: Rule[]
   walks: Walk[]
   wishes: Wishes
+  groups: Group[]
+  remarks: Remark[]
 }
 
 export interface Named {
@@ -47,6 +49,9 @@ export interface Player {
   eye: number
   walk: number
   run: number
+  /** How high one jumps, and how high a step one takes (m). */
+  jump: number
+  step: number
 }
 export interface Place {
   floors: Floor[]
@@ -60,6 +65,8 @@ export interface Floor extends Named {
   y: number
   outline: Spot[]
   slopeTo?: { edge: [number, number]; y: number }
+  surface?: Surface
+  colour?: Colour
 }
 export interface Opening {
   id: string
@@ -79,6 +86,8 @@ export interface Wall {
   height: number
   thickness: number
   openings: Opening[]
+  surface?: Surface
+  colour?: Colour
 }
 export type PropForm = 'door' | 'lamp' | 'shelf' | 'cup'
 export interface Prop extends Named {
@@ -98,6 +107,7 @@ export interface Prop extends Named {
   /** The side of a door, seen from its own +z, on which it hangs; left if nothing is said. */
   hinge?: 'left' | 'right' | 'slides'
   tags: string[]
+  surface?: Surface
 }
 export interface Light extends Named {
   kind: 'point' | 'spot'
@@ -131,6 +141,13 @@ export interface Sound extends Named {
   gain: number
   trim?: Range
   tags: string[]
+  credit?: Credit
+}
+/** Whom a sound is owed to, and on which terms. */
+export interface Credit {
+  by?: string
+  from?: string
+  licence?: string
 }
 export interface Bus extends Named {
   gain: number
@@ -192,10 +209,11 @@ export type Moment =
   | { at: 'enter' }
   | { at: 'leave' }
   | { at: 'dwell'; seconds: number }
-  | { at: 'use'; facing?: Target & { within: number } }
+  | { at: 'use'; key: string; facing?: Target & { within: number } }
   | { at: 'look'; target: Target; within: number; seconds: number }
   | { at: 'signal'; name: string; inside: boolean }
   | { at: 'clock'; seconds: number }
+  | { at: 'end'; cue: string; why: 'done' | 'released' | 'stopped' | 'any'; inside: boolean }
 export interface Condition {
   flag: string
   is: '=' | '!=' | '<' | '<=' | '>' | '>='
@@ -234,7 +252,32 @@ export interface WalkPoint {
   pace?: number
   pause: number
   use: boolean
+  key: string
   useAfter: number
   look: Look
   arrive: boolean
+}
+/** What belongs together, under one name: ids of things, each in one group at most. No run depends on it. */
+export interface Group extends Named {
+  zones?: string[]
+  cues?: string[]
+  props?: string[]
+  lights?: string[]
+  marks?: string[]
+  floors?: string[]
+  walls?: string[]
+  sounds?: string[]
+  walks?: string[]
+}
+/** A note put down somewhere in the place, and in the run where it was. */
+export interface Remark {
+  id: string
+  text: string
+  at: Point
+  yaw?: number
+  pitch?: number
+  seconds?: number
+  walk?: string
+  seed?: number
+  done: boolean
 }

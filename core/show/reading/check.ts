@@ -4,7 +4,7 @@ import { LIMITS, partIn, type ListName, fieldIn } from '../format/fields'
 import { cueAt, kitRulesOf } from '../references/kits'
 import { kitOf, listOfPart } from '../references/parts'
 import { listOf, references } from '../references/references'
-import { BUSES } from '../format/table'
+import { BUSES, GROUPED } from '../format/table'
 import type { Condition, Kit, Rule, Show } from '../format/types'
 import { writtenBytes, writtenMore } from './written'
 
@@ -47,6 +47,7 @@ function checkNames(show: Show): void {
   checkReferences(show)
   checkRules(show)
   checkParts(show)
+  checkGroups(show)
   show.cues.forEach((cue, c) =>
     cue.steps.forEach((step, s) => {
       if (step.kind !== 'flag') return
@@ -265,6 +266,19 @@ function checkRules(show: Show): void {
     check(rule, ['rules', r], true)
     if ('inside' in rule.on && rule.on.inside)
       fail(['rules', r, 'on', 'inside'], 'must be false: a rule without a zone has no inside')
+  })
+}
+
+/** That each thing is in one group at most. */
+function checkGroups(show: Show): void {
+  const seen = new Set<string>()
+  show.groups.forEach((group, g) => {
+    for (const list of GROUPED)
+      group[list]?.forEach((id, i) => {
+        const key = `${list}/${id}`
+        if (seen.has(key)) fail(['groups', g, list, i], `is "${id}", which is in a group already`)
+        seen.add(key)
+      })
   })
 }
 

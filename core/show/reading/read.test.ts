@@ -6,7 +6,7 @@ import { parseShow, readShow, writeShow } from '..'
 describe('reading a show', () => {
   it('fills in every default, and reading what was written changes nothing', () => {
     const small = readShow({ format: 'esvik-show', version: 1, title: 'T', place: {} })
-    expect(small.player).toEqual({ height: 1.8, radius: 0.3, eye: 1.65, walk: 1.4, run: 3.5 })
+    expect(small.player).toEqual({ height: 1.8, radius: 0.3, eye: 1.65, walk: 1.4, run: 3.5, jump: 0.45, step: 0.4 })
     expect(small.atmosphere).toEqual({ ambient: '#8899aa', level: 1, shadow: '#223344', exposure: 1 })
     expect(small.wishes).toEqual({ flashes: 3 })
     expect(parseShow(writeShow(show))).toEqual(show)

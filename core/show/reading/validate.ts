@@ -40,7 +40,11 @@ function schemaOf(field: Field): Checks {
           field.min,
           field.min === 1 ? 'must not be empty' : `must be ${field.what ?? `${field.min} characters or more`}`,
         )
-        .max(field.max, `must be ${field.what ?? `${field.max} characters at most`}`)
+        .test(
+          'longest',
+          `must be ${field.what ?? `${field.max} characters at most`}`,
+          (value) => value === undefined || value.length <= field.max || [...value].length <= field.max,
+        )
         .matches(new RegExp(field.pattern ?? WRITABLE, 'u'), {
           excludeEmptyString: true,
           message: ({ value }: { value: unknown }) =>
@@ -181,6 +185,9 @@ const recordSchema = memo((field: RecordField): Checks => {
       for (const names of field.notBoth ?? [])
         if (given(names).length > 1)
           return this.createError({ message: `not both of ${names.join(', ')}`, ...at(this, names[1]) })
+      for (const { list, by } of field.filledOr ?? [])
+        if (value[by] === undefined && Array.isArray(value[list]) && value[list].length === 0)
+          return this.createError({ message: `must have 1 or more, where no ${by} is given`, ...at(this, list) })
       return true
     })
   return schema

@@ -19,6 +19,7 @@ export const LISTS = {
   kits: ['kits'],
   rules: ['rules'],
   walks: ['walks'],
+  groups: ['groups'],
 } as const
 export type ListOfThings = keyof typeof LISTS
 /** The names of all lists. */

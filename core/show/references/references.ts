@@ -72,6 +72,7 @@ const lists = {
   lights: (show: Show) => show.place.lights,
   marks: (show: Show) => show.place.marks,
   floors: (show: Show) => show.place.floors,
+  walls: (show: Show) => show.place.walls,
   atmospheres: (show: Show) => show.atmospheres,
   flags: (show: Show) => show.flags,
   sounds: (show: Show) => show.sounds,

@@ -1,5 +1,15 @@
 import { amplitude } from '../../base'
-import { CHANNEL, channelAt, earsAt, perPlayer, positionAt, type Audible, type Run } from '../../engine'
+import {
+  carriedIn,
+  CHANNEL,
+  channelAt,
+  earsAt,
+  middleIn,
+  perPlayer,
+  positionAt,
+  type Audible,
+  type Run,
+} from '../../engine'
 import type { Point, Show } from '../../show'
 import { type Ears } from './propagation'
 
@@ -18,10 +28,17 @@ export class Hearing {
   earsAt = (t: number): Ears => earsAt(this.show, this.run, this.player, t)
 
   /** Where a sound is at a time; undefined where it is at the head. */
-  placeOf({ place, follows }: Audible, t: number): Point | undefined {
-    if (place === 'head' || follows === this.player) return undefined
-    if (follows === undefined) return place
-    const [x, y, z] = positionAt(this.run.paths[follows], t)
+  placeOf({ t: began, place, follows, prop }: Audible, t: number): Point | undefined {
+    const by = prop === undefined ? null : carriedIn(this.run, prop, t)
+    const bearer = by === null ? follows : this.run.walks.indexOf(by)
+    if (place === 'head' || bearer === this.player) return undefined
+    if (bearer !== undefined) return this.eyesOf(bearer, t)
+    // What was begun in somebody's hand is heard where the thing is once it is back.
+    const wasCarried = prop !== undefined && carriedIn(this.run, prop, began) !== null
+    return wasCarried ? middleIn(this.show, this.run, prop, t) : place
+  }
+  private eyesOf(walk: number, t: number): Point {
+    const [x, y, z] = positionAt(this.run.paths[walk], t)
     return [x, y + this.show.player.eye, z]
   }
 
