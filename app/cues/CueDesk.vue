@@ -9,6 +9,7 @@ import PartChoice from '~/parts/PartChoice.vue'
 import DeskHead from '~/parts/DeskHead.vue'
 import { count } from '~/words/time'
 import AddStep from './AddStep.vue'
+import FireFrom from './FireFrom.vue'
 import { firersOf } from './edits/firers'
 import StepRow from './step/StepRow.vue'
 import { removeCue, replaceCue } from './edits/cue-edits'
@@ -65,8 +66,9 @@ function remove(instead?: string) {
         ><template v-if="i > 0">, </template
         ><button class="part" @click="selection.choose('zone', zone.id)">{{ zone.name }}</button></template
       >
-      <template v-if="firers.length === 0">nothing yet</template
-      ><template v-else-if="zones.length === 0">a rule without a zone</template>.
+      <template v-if="firers.length === 0">nothing yet. <FireFrom :cue="cue" /></template
+      ><template v-else-if="zones.length === 0">a rule without a zone</template
+      ><template v-if="firers.length > 0">.</template>
       <template v-if="endedBy.length > 0"
         >Ended by
         <template v-for="(other, i) in endedBy" :key="other.id"

@@ -115,7 +115,7 @@ describe('taking a thing away', () => {
     expect(after.zones[0]!.tiedTo).toBeUndefined()
     expect(after.walks[0]!.points[1]!.look).toBe('ahead')
     expect(after.cues[0]!.steps.map(({ id }) => id)).toEqual(['dim', 'cut', 'off'])
-    expect(after.zones[0]!.rules.map(({ id, on }) => [id, on])).toEqual([['uses', { at: 'use' }]])
+    expect(after.zones[0]!.rules.map(({ id, on }) => [id, on])).toEqual([['uses', { at: 'use', key: 'E' }]])
   })
   it.each<[ThingRef, string[]]>([
     [{ kind: 'light', id: 'lamp' }, ['slide', 'cut', 'off']],

@@ -12,6 +12,7 @@ import {
 } from '~~/core/show'
 import type { Floor, Light, Mark, Prop, Wall, Zone } from '~~/core/show'
 import { namesIn, itemAt, needed } from '~~/core/base'
+import { leaveGroup } from '~/document/groups'
 
 /** Everything that stands in a place and can be taken in the hand. */
 export interface Things {
@@ -88,7 +89,7 @@ export function nameOfThing(show: Show, { kind, id }: ThingRef): string {
 /** What depends on a thing: the references to it. */
 export const usesOfThing = (show: Show, { kind, id }: ThingRef): Reference[] => {
   const name = LISTS[kind].called
-  return name === undefined ? [] : usesOf(show, name, id)
+  return name === undefined ? [] : usesOf(show, name, id).filter(({ keys: [list] }) => list !== 'groups')
 }
 
 /** The cue, zone, walk, rule or thing that a reference stands in, by its name. */
@@ -140,6 +141,7 @@ export function replaceThing(edit: Editor, ref: ThingRef, to: string): void {
 
 /** Takes a thing away, and with it what can't be without it: steps, rules that listen to it; ties and looks are let go. */
 export function removeThing(edit: Editor, ref: ThingRef): void {
+  leaveGroup(edit, `${ref.kind}s`, ref.id)
   for (;;) {
     const [use] = usesOfThing(edit.show, ref)
     if (!use) break

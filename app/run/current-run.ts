@@ -201,7 +201,7 @@ export const useRun = defineStore('run', () => {
     const key = JSON.stringify([
       ids,
       Math.round(length),
-      paths.map((path) => path.map(({ t, own, moving, route }) => [t, own, moving, route.end])),
+      paths.map((path) => path.map(({ t, own, moving, route }) => [t, own, moving, route.over, route.origin?.pace])),
       ids.map((id) => doc.show?.walks.find((walk) => walk.id === id)?.points),
     ])
     if (key === waysKey) return

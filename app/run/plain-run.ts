@@ -30,16 +30,24 @@ export function plainRun(show: Show, run: Run): Run {
   return { ...run, paths: plainPaths(run.paths), flights: run.flights.filter(({ prop }) => needed.has(prop)) }
 }
 
+type Route = Paths[number][number]['route']
 function plainPaths(paths: Paths): Paths {
-  const routes = new Map<object, unknown>()
-  return paths.map((path) =>
-    path.map((part) => {
-      if (!routes.has(part.route)) {
-        const legs = part.route.legs.map(({ start, piece, facing, ahead }) => ({ start, piece, facing, ahead }))
-        const { reaches, first, end, faces } = part.route
-        routes.set(part.route, { legs, reaches, first, end, faces })
-      }
-      return { ...part, route: routes.get(part.route) }
-    }),
-  ) as Paths
+  const routes = new Map<Route, Route>()
+  const plain = (route: Route): Route => {
+    const known = routes.get(route)
+    if (known) return known
+    const legs = route.legs.map(({ start, piece, facing, ahead }) => ({ start, piece, facing, ahead }))
+    const { reaches, first, over, faces, origin } = route
+    const made = {
+      legs,
+      reaches,
+      first,
+      over,
+      faces,
+      ...(origin && { origin: { ...origin, route: plain(origin.route) } }),
+    }
+    routes.set(route, made)
+    return made
+  }
+  return paths.map((path) => path.map((part) => ({ ...part, route: plain(part.route) })))
 }

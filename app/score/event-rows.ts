@@ -69,10 +69,14 @@ function whatOf(named: Named, event: RunEvent): string {
     case 'sound':
       return `${soundName(show, event.sound)}, ${plain(event.gain, 1)} dB`
     case 'press':
-      return event.taken.map((rule) => ruleName(show, rule)).join(', ') || 'taken by nobody'
+      return `${event.key === undefined ? '' : `${event.key}, `}${event.taken.map((rule) => ruleName(show, rule)).join(', ') || 'taken by nobody'}`
     case 'lock':
     case 'unlock':
-      return event.locks.join(', ') || 'free'
+      return (
+        [event.locks.join(', '), event.pace === undefined ? '' : `slowed to ${plain(event.pace * 100, 0)} %`]
+          .filter(Boolean)
+          .join(', ') || 'free'
+      )
     case 'signal':
       return event.heard === 0 ? `${event.name}, sent, heard by nobody` : `${event.name}, heard by ${event.heard}`
     case 'flag':

@@ -78,7 +78,7 @@ function toggle(lock: Lock) {
   const { part } = props
   if (part.as !== 'locks') return
   const now = part.value.includes(lock) ? part.value.filter((each) => each !== lock) : [...part.value, lock]
-  if (now.length > 0) put(now)
+  if (now.length > 0 || !part.some) put(now)
 }
 </script>
 

@@ -57,7 +57,8 @@ export type SentencePart = { name: string; way: Way; does?: string } & (
       ofLight?: boolean
     }
   | { as: 'hold'; value: Hold; offers: readonly Option[] }
-  | { as: 'locks'; value: readonly string[] }
+  /** `some`: not all may be given back. */
+  | { as: 'locks'; value: readonly string[]; some: boolean }
   | { as: 'ease'; value: Ease }
   | { as: 'stops'; value: Extract<Step, { kind: 'camera' }>['marks']; options: readonly Option<string>[] }
   /** Something to press that makes one more of what stands before it. */

@@ -1,5 +1,6 @@
 import { listOf, references, type Editor, type Show } from '~~/core/show'
 import { itemAt } from '~~/core/base'
+import { leaveGroup } from '~/document/groups'
 
 /** A pool or a cue that a sound or a pool is used by. */
 export interface User {
@@ -49,5 +50,6 @@ export function removeSound(edit: Editor, id: string): void {
         if ('pool' in step && step.pool === pool.id) edit.remove(['cues', cue.id, 'steps', step.id])
     edit.remove(['pools', pool.id])
   }
+  leaveGroup(edit, 'sounds', id)
   if (listOf(edit.show, 'sounds').some((sound) => sound.id === id)) edit.remove(['sounds', id])
 }

@@ -23,7 +23,7 @@ export interface WholeThing {
   make: (at: Place) => void
 }
 const ENTER: Rule['on'] = { at: 'enter' }
-const USE: Rule['on'] = { at: 'use' }
+const USE: Rule['on'] = { at: 'use', key: 'E' }
 const HEAD = { at: 'head' }
 const HERE = { at: 'zone' }
 const ramp = (seconds: number, ease = 'linear') => ({ seconds, ease })

@@ -19,6 +19,7 @@ export const MOMENTS: { [at in Moment['at']]: string } = {
   look: 'looks at',
   signal: 'hears of',
   clock: 'is there at',
+  end: 'has come to the end of',
 }
 
 const GATES: { [gate in Gate]: string } = {

@@ -67,7 +67,11 @@ const WORDS: { [K in StepKind]: StepWords<Extract<Step, { kind: K }>> } = {
     name: 'A freeze',
     sense: 'hands',
     glyph: 'M1.6 1v6M4 1v6M6.4 1v6',
-    does: (_, { locks }) => `No ${locks.map((lock) => LOCK_WORDS[lock]).join(', ')}`,
+    does: (_, { locks, pace }) =>
+      [
+        ...(locks.length > 0 ? [`No ${locks.map((lock) => LOCK_WORDS[lock]).join(', ')}`] : []),
+        ...(pace === undefined ? [] : [`${locks.length > 0 ? 'slowed' : 'Slowed'} to ${plain(pace * 100, 0)} %`]),
+      ].join(', '),
   },
   prompt: {
     name: 'A prompt',
@@ -126,13 +130,15 @@ const WORDS: { [K in StepKind]: StepWords<Extract<Step, { kind: K }>> } = {
     name: 'A prop that moves',
     sense: 'world',
     glyph: 'M1 6.6L2.4 1.6l4 .6.8 4.4z',
-    does(show, { prop, shown, slide, turn, colour }) {
+    does(show, { prop, shown, slide, turn, colour, surface, carried }) {
       const slides = slide ? Math.hypot(...slide.by) : 0
       const words = [
         turn && turn.by !== 0 ? `turns by ${plain(turn.by)}°` : '',
         slides > 0 ? `slides by ${plain(slides, 2)} m` : '',
         shown === undefined ? '' : shown ? 'is shown' : 'is hidden',
         colour === undefined ? '' : 'is tinted',
+        surface === undefined ? '' : `is of ${surface}`,
+        carried ? 'is taken along' : '',
       ].filter(Boolean)
       return `${propName(show, prop)} ${words.length > 0 ? words.join(', ') : 'stays'}`
     },

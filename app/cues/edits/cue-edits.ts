@@ -1,4 +1,5 @@
 import { thousandths } from '~~/core/base'
+import { leaveGroup } from '~/document/groups'
 import { freeId, usesOf, type Cue, type Editor, type Show, type Step } from '~~/core/show'
 
 /** Puts one cue in the place of another wherever that is fired or ended. */
@@ -6,21 +7,31 @@ export function replaceCue(edit: Editor, from: string, to: string): void {
   for (const { keys } of usesOf(edit.show, 'cues', from)) edit.setFound(keys, to)
 }
 
-/** Takes a cue out of a show, and with it what can't be without it: rules that fire it, steps that end it, and what zones say otherwise of such rules. */
+/** Takes a cue out of a show, and with it what can't be without it: rules that fire it or wait for its end, steps that end it, and what zones say otherwise of such rules. */
 export function removeCue(edit: Editor, id: string): void {
+  leaveGroup(edit, 'cues', id)
   for (;;) {
     const [use] = usesOf(edit.show, 'cues', id)
     if (!use) break
     const { keys } = use
-    const overrides = keys.indexOf('overrides')
-    if (overrides >= 0) edit.setFound(keys, undefined)
+    const [overrides, rules] = [keys.indexOf('overrides'), keys.indexOf('rules')]
+    // What a zone says otherwise: the field of it.
+    if (overrides >= 0) edit.setFound(keys.slice(0, overrides + 3), undefined)
+    else if (rules < 0) edit.remove(keys.slice(0, keys.lastIndexOf('cue')))
     else {
       if (keys[0] === 'kits') letGoOfOverrides(edit, Number(keys[1]), Number(keys[3]))
-      edit.remove(keys.slice(0, keys.lastIndexOf('cue')))
+      edit.remove(keys.slice(0, rules + 2))
     }
   }
   edit.remove(['cues', id])
 }
+/** Takes away a cue that holds nothing and that nobody fires, ends or waits for any more. */
+export function leaveNoEmpty(edit: Editor, id: string): void {
+  const cue = edit.show.cues.find((each) => each.id === id)
+  const uses = usesOf(edit.show, 'cues', id).filter(({ keys: [list] }) => list !== 'groups')
+  if (cue?.steps.length === 0 && !cue.note && uses.length === 0) removeCue(edit, id)
+}
+
 /** What zones say otherwise of a rule of their kit goes with that rule. */
 function letGoOfOverrides(edit: Editor, kit: number, rule: number): void {
   const { id, rules } = edit.show.kits[kit]!

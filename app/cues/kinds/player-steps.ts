@@ -110,7 +110,15 @@ export const FELT: SheetsOf<'prompt' | 'camera' | 'fade' | 'freeze' | 'move'> = 
     ...PLAIN,
     sentence: (step, of) => [
       'Takes ',
-      { as: 'locks', name: 'Takes', way: 'locks', value: step.locks },
+      { as: 'locks', name: 'Takes', way: 'locks', value: step.locks, some: step.pace === undefined },
+      ', ',
+      number('Pace', 'pace', step.pace, '% of their pace left', {
+        min: 1,
+        max: 100,
+        step: 5,
+        times: 100,
+        absent: { words: 'leaves their pace as it is', start: 0.5 },
+      }),
       ' ',
       hold(of, step),
       '.',

@@ -21,6 +21,10 @@ import {
 import { ramped, where } from './step-pieces'
 import { curveOf } from './curves'
 
+/** What a prop can be drawn of. */
+const SURFACES = (['boards', 'planks', 'plaster', 'stone', 'brick', 'metal', 'cloth', 'earth', 'water'] as const).map(
+  (value) => ({ value, words: value }),
+)
 /** What happens in the place and between cues, as sentences. */
 export const HAPPENING: SheetsOf<'prop' | 'fling' | 'burst' | 'signal' | 'flag' | 'zone' | 'stop'> = {
   prop: {
@@ -76,12 +80,21 @@ export const HAPPENING: SheetsOf<'prop' | 'fling' | 'burst' | 'signal' | 'flag' 
         ]),
         ', in ',
         colour('Colour', 'colour', step.colour, 'its own colour'),
+        ', of ',
+        choice('Surface', 'surface', step.surface, [{ value: undefined, words: 'what it is of' }, ...SURFACES]),
+        ', ',
+        choice('Taken along', 'carried', step.carried, [
+          { value: undefined, words: 'staying in the place' },
+          { value: true, words: 'taken along by whoever set it off' },
+        ]),
         '.',
         ...ramped(of, step, 'm or °', 1),
       ]
     },
-    idle: ({ slide, turn, shown, colour }) =>
-      Math.hypot(...(slide?.by ?? [0])) === 0 && !turn?.by && shown === undefined && colour === undefined,
+    idle: ({ slide, turn, shown, colour, surface, carried }) =>
+      Math.hypot(...(slide?.by ?? [0])) === 0 &&
+      !turn?.by &&
+      [shown, colour, surface, carried].every((field) => field === undefined),
     handles: changing,
     curve({ prop, slide, turn }) {
       const slides = Math.hypot(...(slide?.by ?? [0]))

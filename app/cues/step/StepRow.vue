@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Cue, Step } from '~~/core/show'
+import { turnedRound } from '~/document/making/turned-round'
 import { useShow } from '~/document/show'
 import { useSelection } from '~/frame/selection'
 import { soundNamedBy } from '~/playback/hear-by-key'
@@ -20,6 +21,13 @@ const muted = computed(() => ['cues', props.cue.id, 'steps', props.step.id, 'mut
 function beside(by: number): Step | undefined {
   const other = props.inTime[props.index + by]
   return other?.at === props.step.at ? other : undefined
+}
+/** The same step the other way: what it did, taken back. */
+const round = computed(() => isOpen.value && turnedRound(doc.now, props.step))
+function turnRound() {
+  const { cue, step } = props
+  const turned = round.value
+  if (turned) doc.edit(`Turn ${stepIn(cue, step)} round`, (e) => e.setFound(['cues', cue.id, 'steps', step.id], turned))
 }
 function shift(other: Step) {
   const index = props.cue.steps.indexOf(other)
@@ -71,6 +79,14 @@ function shift(other: Step) {
         @click="doc.edit(`${step.muted ? 'Unmute' : 'Mute'} ${stepIn(cue, step)}`, (e) => e.set(muted, !step.muted))"
       >
         {{ step.muted ? 'unmute' : 'mute' }}
+      </button>
+      <button
+        v-if="round"
+        class="text-xs text-bone-3 hover:text-bone"
+        title="It takes back what it did"
+        @click="turnRound"
+      >
+        turn round
       </button>
       <button
         class="text-xs text-bone-3 hover:text-bone"

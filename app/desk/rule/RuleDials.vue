@@ -75,6 +75,12 @@ watch(
   { immediate: true },
 )
 const studied = computed(() => (evidence.done < WALKERS ? `${evidence.done} of ${WALKERS} walkers counted …` : ''))
+/** What many take it for is the other dial: said as soon as it is turned. */
+const debounceSays = computed(() =>
+  props.rule.debounce > 0
+    ? `Counts only after ${plain(props.rule.debounce, 1)} s of quiet; to rest after firing, turn Cooldown. ${debounceWords.value}`
+    : debounceWords.value,
+)
 const debounceWords = computed(() => {
   const held = debounce.value.filter((dot) => dot.held)
   if (moments.value.length === 0) return studied.value || 'None of 100 varied walkers met this moment.'
@@ -113,7 +119,7 @@ const froms = [
       :step="0.1"
       :dots="debounce"
       :own="ownDebounce"
-      :words="debounceWords"
+      :words="debounceSays"
       :label="labelOf('Debounce')"
       :put="putDebounce"
       @go="go"

@@ -1,4 +1,7 @@
-import type { Kit, Rule, Zone } from '~~/core/show'
+import { leaveNoEmpty } from '~/cues/edits/cue-edits'
+import { wayOut } from '~/document/making/way-out'
+import { cueName } from '~/words/names'
+import { freeId, ruleIds, type Kit, type Rule, type Zone } from '~~/core/show'
 import { freshCue, freshRule } from '~/document/making/fresh'
 import { putIn, type RuleHere } from '~/document/making/rule-here'
 import { useShow } from '~/document/show'
@@ -29,5 +32,30 @@ export function useRuleEdits() {
     })
     if (made) selection.choose('cue', cue.id)
   }
-  return { add, fireNewCue }
+  /** Takes a rule of a zone away, and the cue that it fired if that is empty and nobody's now. */
+  const remove = (zone: Zone, rule: Rule): boolean =>
+    doc.edit(`Remove a rule of ${zone.name}`, (edit) => {
+      edit.remove(['zones', zone.id, 'rules', rule.id])
+      leaveNoEmpty(edit, rule.cue)
+    })
+
+  /** The same rule once more, firing the same cue. Gives the rule. */
+  function copy(zone: Zone, rule: Rule): Rule | undefined {
+    const made = { ...rule, id: freeId(rule.id, ruleIds(doc.now)) }
+    return doc.edit(`Copy a rule of ${zone.name}`, (edit) => edit.add(['zones', zone.id, 'rules'], made))
+      ? made
+      : undefined
+  }
+
+  /** A rule and a cue for the way out of what a rule does. Gives the rule. */
+  function addWayOut(zone: Zone, rule: Rule): Rule | undefined {
+    const out = wayOut(doc.now, rule)
+    if (!out) return undefined
+    const made = doc.edit(`The way out of ${cueName(doc.now, rule.cue)}`, (edit) => {
+      edit.add(['cues'], out.cue)
+      edit.add(['zones', zone.id, 'rules'], out.rule)
+    })
+    return made ? out.rule : undefined
+  }
+  return { add, addWayOut, copy, fireNewCue, remove }
 }

@@ -9,10 +9,11 @@ const MOMENTS: Moment[] = [
   { at: 'enter' },
   { at: 'leave' },
   { at: 'dwell', seconds: 2 },
-  { at: 'use', facing: { prop: 'door', within: 40 } },
+  { at: 'use', key: 'E', facing: { prop: 'door', within: 40 } },
   { at: 'look', target: { mark: 'spot' }, within: 10, seconds: 1 },
   { at: 'signal', name: 'go', inside: false },
   { at: 'clock', seconds: 9 },
+  { at: 'end', cue: 'cue', why: 'released', inside: true },
 ]
 const said = (on: Moment, more: object = {}): Show =>
   readShow({
@@ -78,6 +79,7 @@ describe('the sentence of a rule', () => {
     const number = partsOf(show).find(({ way }) => way === 'on.facing.within')!
     expect(ruleIn(putting(show, (put) => put(number.way, 15))).on).toEqual({
       at: 'use',
+      key: 'E',
       facing: { prop: 'door', within: 15 },
     })
     const second = partsOf(show).find(({ way }) => way === 'when.1.value')!

@@ -1,3 +1,4 @@
+import { namesIn } from '~~/core/base'
 import { type Condition, type Flag, type Moment, type PartKind, type Rule, type Show, type Target } from '~~/core/show'
 import { freshMoment } from '~/document/making/fresh'
 import type { RuleHere } from '~/document/making/rule-here'
@@ -93,12 +94,29 @@ export function offersFor(show: Show, { zone, kit, here }: Pick<RuleHere, 'zone'
 
 const MOMENT = 'Change the moment'
 type Kind<At extends Moment['at']> = Extract<Moment, { at: At }>
-const at = <At extends Moment['at']>(on: Kind<At>, { targets }: Offers, options: readonly Option[]): Piece =>
+const at = <At extends Moment['at']>(on: Kind<At>, { targets, cues }: Offers, options: readonly Option[]): Piece =>
   choice('Moment', 'on', on.at, options, {
     does: MOMENT,
-    // A moment that needs something to look at, where there is nothing, is refused with a word.
-    choose: (put, kind) => put('on', freshMoment(kind as At, targets[0]?.value as Target | undefined)!),
+    // A moment that needs something to look at, or a cue to wait for, where there is none, is refused with a word.
+    choose: (put, kind) =>
+      put(
+        'on',
+        freshMoment(kind as At, targets[0]?.value as Target | undefined, endsOf(cues)[0]?.value as string | undefined)!,
+      ),
   })
+/** The cues whose end can be waited for: all but the one that is yet to be made. */
+const endsOf = (cues: readonly Option[]): readonly Option[] => cues.filter(({ value }) => value !== '')
+const ENDINGS: { [why in Kind<'end'>['why']]: string } = {
+  any: 'however it ended',
+  done: 'by itself',
+  released: 'let go by leaving',
+  stopped: 'stopped',
+}
+const ENDING_OPTIONS: Option[] = namesIn(ENDINGS).map((value) => ({ value, words: ENDINGS[value] }))
+const HEARD_BY: Option[] = [
+  { value: false, words: 'whoever set that off' },
+  { value: true, words: 'each who is inside' },
+]
 const stay = (name: string, value: number): Piece => number(name, 'on.seconds', value, 's', { min: 0, does: MOMENT })
 const angle = (way: Way, value: number): Piece =>
   number('Angle', way, value, '°', { min: 0, max: 180, step: 5, does: MOMENT })
@@ -110,7 +128,9 @@ const DETAILS: { [At in Moment['at']]: (on: Kind<At>, offers: Offers) => Piece[]
   leave: () => [],
   dwell: (on) => [' ', stay('Stay', on.seconds)],
   clock: (on) => [' ', stay('Time', on.seconds)],
-  use: ({ facing }, { facings }) => [
+  use: ({ key, facing }, { facings }) => [
+    ' ',
+    { ...text('Key', 'on.key', key), does: MOMENT },
     ' ',
     choice('Facing', 'on.facing', facing && targetOf(facing), facings, {
       does: MOMENT,
@@ -127,6 +147,14 @@ const DETAILS: { [At in Moment['at']]: (on: Kind<At>, offers: Offers) => Piece[]
     stay('Look for', on.seconds),
   ],
   signal: (on, { signals }) => [' ', { ...text('Signal', 'on.name', on.name), offers: signals, does: MOMENT }],
+  end: (on, { cues }) => [
+    ' ',
+    choice('Ended', 'on.cue', on.cue, endsOf(cues), { cue: true, does: MOMENT }),
+    ', ',
+    choice('How it ended', 'on.why', on.why, ENDING_OPTIONS, { does: MOMENT }),
+    ', for ',
+    choice('Heard by', 'on.inside', on.inside, HEARD_BY, { does: MOMENT }),
+  ],
 }
 
 function whoOf({ who }: Rule): Piece[] {

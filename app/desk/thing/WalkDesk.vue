@@ -11,6 +11,7 @@ import { count } from '~/words/time'
 import PartChoice from '~/parts/PartChoice.vue'
 import PartNumber from '~/parts/PartNumber.vue'
 import DeskHead from '~/parts/DeskHead.vue'
+import { removeWalk } from '~/document/groups'
 
 const props = defineProps<{ walk: Walk }>()
 const doc = useShow()
@@ -87,7 +88,7 @@ function stepPoint(event: KeyboardEvent) {
 }
 function remove() {
   selection.clear()
-  doc.edit(`Delete ${props.walk.name}`, (e) => e.remove(['walks', props.walk.id]))
+  doc.edit(`Delete ${props.walk.name}`, (e) => removeWalk(e, props.walk.id))
 }
 const looks = computed((): { value: Look; words: string }[] => [
   { value: 'ahead', words: 'ahead' },

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { eachFieldwise, steady } from '~/document/steady'
 import { fetched } from '~/frame/fetched'
-import type { Zone } from '~~/core/show'
+import type { Rule, Zone } from '~~/core/show'
 import { useRun } from '~/run/current-run'
 import { useSelection } from '~/frame/selection'
 import { shareWithParts, takeKit as takesKit } from '~/document/making/kit-parts'
@@ -81,8 +81,8 @@ watch(() => props.zone.id, () => (onlyHere.value = false)) // prettier-ignore
 const rules = eachFieldwise(() => props.zone.rules)
 const shown = computed(() => (rules.value.find(({ id }) => id === open.value) ?? rules.value[0])?.id)
 
-function addRule() {
-  const made = edits.add(props.zone, onlyHere.value ? undefined : kit.value)
+const addRule = () => show(edits.add(props.zone, onlyHere.value ? undefined : kit.value))
+function show(made: Rule | undefined) {
   if (!made) return
   open.value = made.id
   // Its sentence and its dials are what one wants to see next.
@@ -131,11 +131,14 @@ function toggleMute() {
           >
             {{ rule.enabled ? 'Switch off' : 'Switch on' }}
           </button>
+          <button class="chip" @click="edits.remove(zone, rule)">Remove</button>
+          <button class="chip" @click="show(edits.copy(zone, rule))">Copy it</button>
           <button
             class="chip"
-            @click="doc.edit(`Remove a rule of ${zone.name}`, (e) => e.remove(['zones', zone.id, 'rules', rule.id]))"
+            title="A rule and a cue that take back what this one has done"
+            @click="show(edits.addWayOut(zone, rule))"
           >
-            Remove
+            And on leaving
           </button>
           <button class="chip" @click="selection.choose('cue', rule.cue)">Steps of its cue</button>
         </div>

@@ -51,7 +51,7 @@ export const freshCue = (show: Show, name: string): Cue => completeCue({ ...name
 export const freshFlag = (show: Show): Flag => ({ ...named(show.flags, 'Flag'), start: false })
 
 /** A rule of a zone that fires a cue whenever a player enters. */
-export const freshRule = (show: Show, zone: Zone, cue: string): Rule =>
+export const freshRule = (show: Show, zone: Pick<Zone, 'id'>, cue: string): Rule =>
   completeRule({ id: freeId(`${zone.id}-rule`, ruleIds(show)), on: { at: 'enter' }, cue })
 
 /** A zone of a shape, called after where it is. */
@@ -113,15 +113,22 @@ export function freshWalk(show: Show, points: WalkPoint[]): Walk {
 export const freshPoint = (at: WalkPoint['at'], pace?: number): WalkPoint =>
   completePoint({ at, ...(pace !== undefined && { pace }) })
 
-/** What a moment of each kind begins as; `about` is what can be looked at. */
-const MOMENTS: { [at in Moment['at']]: (about: Target | undefined) => Extract<Moment, { at: at }> | undefined } = {
+/** What a moment of each kind begins as; `about` is what can be looked at, `cue` what can be waited for. */
+const MOMENTS: {
+  [at in Moment['at']]: (about: Target | undefined, cue: string | undefined) => Extract<Moment, { at: at }> | undefined
+} = {
   enter: () => ({ at: 'enter' }),
   leave: () => ({ at: 'leave' }),
   dwell: () => ({ at: 'dwell', seconds: 2 }),
-  use: () => ({ at: 'use' }),
+  use: () => ({ at: 'use', key: 'E' }),
   look: (target) => target && { at: 'look', target, within: 20, seconds: 0.5 },
   signal: () => ({ at: 'signal', name: 'go', inside: false }),
   clock: () => ({ at: 'clock', seconds: 10 }),
+  end: (_, cue) => (cue === undefined ? undefined : { at: 'end', cue, why: 'any', inside: false }),
 }
-/** What a moment of a kind begins as; undefined where there is nothing to look at. */
-export const freshMoment = (kind: Moment['at'], about: Target | undefined): Moment | undefined => MOMENTS[kind](about)
+/** What a moment of a kind begins as; undefined where there is nothing to look at, or no cue to wait for. */
+export const freshMoment = (
+  kind: Moment['at'],
+  about: Target | undefined,
+  cue: string | undefined,
+): Moment | undefined => MOMENTS[kind](about, cue)
