@@ -1,5 +1,5 @@
 import { Op } from 'sequelize'
-import { applyPatch, type Show } from '../../core/show'
+import type { Show } from '../../core/show'
 import { models, type VersionRow } from '../data/models'
 import { Refusal } from '../http/refusal'
 import { showNow } from './list'
@@ -56,7 +56,7 @@ export async function showAt(id: string, revision: number): Promise<Show> {
     where: { showId: id, revision: { [Op.gt]: kept.revision, [Op.lte]: revision } },
     order: [['revision', 'ASC']],
   })
-  return since.reduce((show, { patch }) => applyPatch(show, patch), current(kept.show))
+  return current(kept.show, since)
 }
 
 /** Gives a revision of a show a name, or with an empty one takes it away. @throws Refusal 404 */

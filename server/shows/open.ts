@@ -1,5 +1,5 @@
 import { Op } from 'sequelize'
-import { applyPatch, type Show } from '../../core/show'
+import { applyPatch, completeShow, type Operation, type Show } from '../../core/show'
 import { models } from '../data/models'
 import { inOrder } from '../in-order'
 
@@ -14,12 +14,9 @@ export interface OpenShow {
 const MOST_OPEN = 16
 const open = new Map<string, OpenShow>()
 
-/** What an older Esvik kept, with the lists that have come since. */
-export const current = (snapshot: Show): Show => ({
-  ...snapshot,
-  atmospheres: snapshot.atmospheres ?? [],
-  kits: snapshot.kits.map((kit) => ({ ...kit, parts: kit.parts ?? [] })),
-})
+/** What an older Esvik kept, and edits of its, with the fields that have come since. */
+export const current = (snapshot: Show, edits: readonly { patch: Operation[] }[] = []): Show =>
+  completeShow(edits.reduce((show, { patch }) => applyPatch(show, patch), completeShow(snapshot)))
 
 /** Work on one show happens one after the other. */
 export const inTurn = inOrder()
@@ -34,14 +31,11 @@ export async function openShow(id: string): Promise<OpenShow | undefined> {
   const { Shows, Edits } = models()
   const row = await Shows.findByPk(id)
   if (!row) return undefined
-  let show = current(row.snapshot)
-  let revision = row.snapshotRevision
-  const since = { showId: id, revision: { [Op.gt]: revision } }
-  for (const edit of await Edits.findAll({ where: since, order: [['revision', 'ASC']] })) {
-    show = applyPatch(show, edit.patch)
-    revision = edit.revision
-  }
-  const made = { id, show, revision, snapshotRevision: row.snapshotRevision }
+  const { snapshot, snapshotRevision } = row
+  const since = { showId: id, revision: { [Op.gt]: snapshotRevision } }
+  const edits = await Edits.findAll({ where: since, order: [['revision', 'ASC']] })
+  const revision = edits.at(-1)?.revision ?? snapshotRevision
+  const made = { id, show: current(snapshot, edits), revision, snapshotRevision }
   open.set(id, made)
   while (open.size > MOST_OPEN) open.delete(open.keys().next().value!)
   return made

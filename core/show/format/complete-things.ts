@@ -1,6 +1,6 @@
 import { complete } from './complete'
 import type { RecordField } from './fields'
-import { cue, pool, rule, sound, walk, walkPoint, zone } from './table'
+import { cue, pool, rule, showTable, sound, walk, walkPoint, zone } from './table'
 import { floor, light, mark, mesh, opening, prop, wall } from './table-place'
 import { stepKinds } from './table-steps'
 import type {
@@ -13,6 +13,7 @@ import type {
   Pool,
   Prop,
   Rule,
+  Show,
   Sound,
   Step,
   Walk,
@@ -28,6 +29,9 @@ const completed =
   <T, Needs extends keyof T>(field: RecordField) =>
   (given: Given<T, Needs>): T =>
     complete(field, given) as T
+
+/** A show with the table's defaults for what it lacks: one that was kept before the format had them. */
+export const completeShow = (show: Show): Show => complete(showTable, show) as Show
 
 /** Things of a document, with the table's defaults in place of what is not given. */
 export const completeCue = completed<Cue, 'id' | 'name'>(cue)
