@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import type { Editor } from '~~/core/show'
-import { calculated } from '~/words/arithmetic'
+import { measured, unreadable } from '~/words/units'
 import { plain } from '~/words/time'
 import { followPointer } from '~/frame/pointer-drag'
 import { useShow } from '~/document/show'
 
-/** A number in place: click and type (sums too), drag it sideways, or nudge it. `put` makes the change in the show, which is called `label`. */
+/** A number in place: click and type (sums too, in units of one's own), drag it sideways, or nudge it. `put` makes the change in the show, which is called `label`. */
 const props = withDefaults(
   defineProps<{
     name: string
@@ -22,6 +22,8 @@ const props = withDefaults(
 )
 const doc = useShow()
 const text = ref<string>()
+/** What is said of what was typed and can't be read: it stays there. */
+const problem = ref('')
 const input = ref<HTMLInputElement>()
 const button = ref<HTMLButtonElement>()
 const words = computed(() => `${plain(props.value, props.digits)}${props.unit ? ` ${props.unit}` : ''}`)
@@ -37,7 +39,9 @@ async function begin() {
 /** What was typed holds, or not. The focus stays with the number, unless it has gone elsewhere by itself. */
 async function end(keep: boolean, stays = true) {
   if (text.value === undefined) return
-  const value = calculated(text.value)
+  const value = measured(text.value, props.unit)
+  problem.value = keep && value === undefined && text.value.trim() ? unreadable(text.value, props.unit) : ''
+  if (problem.value) return
   text.value = undefined
   if (keep && value !== undefined && within(value) !== props.value) change(within(value))
   if (!stays) return
@@ -63,16 +67,25 @@ function nudge(event: KeyboardEvent) {
 </script>
 
 <template>
-  <input
-    v-if="text !== undefined"
-    ref="input"
-    v-model="text"
-    class="field w-20 font-mono text-[12px]"
-    :aria-label="name"
-    @keydown.enter.stop="end(true)"
-    @keydown.esc.stop="end(false)"
-    @blur="end(true, false)"
-  />
+  <span v-if="text !== undefined" class="relative inline-block">
+    <input
+      ref="input"
+      v-model="text"
+      class="field w-20 font-mono text-[12px]"
+      :aria-label="name"
+      :aria-invalid="problem !== ''"
+      @input="problem = ''"
+      @keydown.enter.stop="end(true)"
+      @keydown.esc.stop="end(false)"
+      @blur="end(true, false)"
+    />
+    <span
+      v-if="problem"
+      role="alert"
+      class="absolute top-full left-0 z-30 mt-0.5 rounded bg-ink-2 px-1.5 py-0.5 text-xs whitespace-nowrap text-rust"
+      >{{ problem }}</span
+    >
+  </span>
   <button
     v-else
     ref="button"

@@ -95,6 +95,8 @@ test('a number is typed as a sum, dragged sideways and nudged; Escape leaves it 
   expect(await at()).toBe(1.6)
 
   await type(page, 'At', 'soon')
+  await expect(desk(page).getByRole('alert')).toHaveText(/^“soon” is no number/)
+  await page.keyboard.press('Escape')
   await expect(part(page, 'At')).toHaveText('1.6 s')
 })
 
@@ -140,4 +142,14 @@ test('a cue says who fires it, and asks before it goes with that', async ({ page
   await desk(page).getByRole('button', { name: 'Delete' }).click()
   await expect.poll(async () => (await show()).cues).toEqual([])
   await expect(head(page, 'Hall doorway')).toBeVisible()
+})
+
+test('a cue that nothing fires is fired from a zone, or from the end of another cue', async ({ page, server }) => {
+  const show = await openNew(page, server, 'Fire from')
+  await drawZone(page)
+  await page.keyboard.press('2')
+  await page.getByRole('region', { name: 'Cues' }).getByRole('button', { name: 'New', exact: true }).click()
+  await page.keyboard.press('1')
+  await choose(page, 'Fire it from', 'the key E in Hall doorway')
+  await expect.poll(async () => (await show()).zones[0]!.rules.map(({ on }) => on)).toEqual([{ at: 'use', key: 'E' }])
 })

@@ -37,9 +37,14 @@ test('the sentence stays one for every moment, and the score follows it', async 
   const begins: [moment: string, at: string, words: string][] = [
     ['leaves', 'leave', 'When a player leaves'],
     ['has stayed for', 'dwell', 'When a player has stayed for 2 s'],
-    ['presses the key', 'use', 'When a player presses the key facing anywhere'],
+    ['presses the key', 'use', 'When a player presses the key E facing anywhere'],
     ['looks at', 'look', 'When a player looks at Chest within 20 ° for 0.5 s'],
     ['sets off the signal', 'signal', 'When a player sets off the signal go'],
+    [
+      'has come to the end of',
+      'end',
+      'When a player has come to the end of Hall doorway cue, however it ended, for whoever set that off',
+    ],
     ['enters', 'enter', 'When a player enters'],
   ]
   for (const [moment, at, words] of begins) {
@@ -54,6 +59,30 @@ test('the sentence stays one for every moment, and the score follows it', async 
   await expect
     .poll(async () => Number(await marks(page, 'fired', 'hall-doorway').first().getAttribute('data-t')))
     .toBe(10)
+})
+
+test('the way out takes back what stays, and is heard only where the first had fired', async ({ page, server }) => {
+  const { show, rule } = await openRule(page, server, 'Way out')
+  await desk(page).getByRole('button', { name: 'And on leaving' }).click()
+  await expect.poll(async () => (await show()).zones[0]!.rules.length).toBe(2)
+  const { cue } = await rule()
+  expect((await show()).zones[0]!.rules[1]!.on).toEqual({ at: 'end', cue, why: 'any', inside: false })
+  await expect(desk(page).getByRole('article').nth(1)).toContainText('has come to the end of')
+  // The cue of the rule that is taken away holds nothing and is nobody's: it goes too.
+  await desk(page).getByRole('article').nth(1).getByRole('button', { name: 'Remove', exact: true }).click()
+  await expect.poll(async () => (await show()).cues.length).toBe(1)
+})
+
+test('numbers are typed in units of one’s own, and what can’t be read stays with a word', async ({ page, server }) => {
+  const { show } = await openRule(page, server, 'Units')
+  const shape = async () => (await show()).zones[0]!.shape
+  await type(page, 'X', '5 ft 3 in')
+  await expect.poll(shape).toMatchObject({ at: [1.6002, 0, expect.anything()] })
+  await type(page, 'X', 'there')
+  await expect(desk(page).getByRole('alert')).toHaveText(/“there” is no number: 1.2, 120 cm/)
+  await expect(desk(page).getByRole('textbox', { name: 'X', exact: true })).toHaveValue('there')
+  await page.keyboard.press('Escape')
+  await expect(part(page, 'X')).toHaveText('1.6 m')
 })
 
 test('what held a rule back by its condition is said at its desk, with its times', async ({ page, server }) => {

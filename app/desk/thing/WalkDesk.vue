@@ -10,6 +10,7 @@ import { useShow } from '~/document/show'
 import { count } from '~/words/time'
 import PartChoice from '~/parts/PartChoice.vue'
 import PartNumber from '~/parts/PartNumber.vue'
+import PartText from '~/parts/PartText.vue'
 import DeskHead from '~/parts/DeskHead.vue'
 import { removeWalk } from '~/document/groups'
 
@@ -213,6 +214,7 @@ const looks = computed((): { value: Look; words: string }[] => [
           @choose="setPoint({ use: $event })"
         />
         <template v-if="point.use">
+          <PartText name="Which key" :value="point.key" @change="setPoint({ key: $event })" />
           after
           <PartNumber
             name="Key after"
