@@ -8,6 +8,10 @@ import { count } from '~/words/time'
 
 /** Fetched when somebody wants to see it. */
 const listOpened = ref(false)
+const playerOpened = ref(false)
+const atmosphereOpened = ref(false)
+const PlayerMeasures = fetched(() => import('./PlayerMeasures.vue'))
+const ShowAtmosphere = fetched(() => import('./ShowAtmosphere.vue'))
 const FlagsAndSignals = fetched(() => import('./FlagsAndSignals.vue'))
 const doc = useShow()
 const selection = useSelection()
@@ -71,6 +75,14 @@ const KEYS = [
           {{ name }}
         </button>
       </div>
+    </details>
+    <details @toggle="atmosphereOpened = true">
+      <summary class="cursor-pointer font-semibold">How it begins: light and air</summary>
+      <ShowAtmosphere v-if="atmosphereOpened" />
+    </details>
+    <details @toggle="playerOpened = true">
+      <summary class="cursor-pointer font-semibold">Who walks: a player’s measures</summary>
+      <PlayerMeasures v-if="playerOpened" />
     </details>
     <details @toggle="listOpened = true">
       <summary class="cursor-pointer font-semibold">Flags and signals</summary>

@@ -43,7 +43,9 @@ export function entriesOf(show: Show): Entry[] {
       entry('cue', cue.id, cue.name, [cue.scare ? 'scare' : '', cue.note ?? '']),
       ...cue.steps.map((step) => entry('step', step.id, stepWords(show, step), [cue.name, step.note ?? ''], cue.id)),
     ]),
-    ...show.sounds.map(({ id, name, tags, note }) => entry('sound', id, name, [...tags, note ?? ''])),
+    ...show.sounds.map(({ id, name, tags, note, credit }) =>
+      entry('sound', id, name, [...tags, note ?? '', ...Object.values(credit ?? {})]),
+    ),
     ...show.pools.map(({ id, name }) => entry('pool', id, name)),
     ...show.flags.map(({ id, name }) => entry('flag', id, name)),
     ...signalsOf(show).map(({ name }) => entry('signal', name, name)),

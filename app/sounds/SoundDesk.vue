@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { thousandths, needed } from '~~/core/base'
 import { SOUND_TYPES, type SoundType } from '~~/core/audio'
-import type { Editor } from '~~/core/show'
+import type { Editor, Credit } from '~~/core/show'
 import DeletionAsked from '~/parts/DeletionAsked.vue'
 import PartChoice from '~/parts/PartChoice.vue'
 import PartNumber from '~/parts/PartNumber.vue'
 import DeskHead from '~/parts/DeskHead.vue'
+import PartTags from '~/parts/PartTags.vue'
 import PartText from '~/parts/PartText.vue'
 import { useSelection } from '~/frame/selection'
 import { useView } from '~/frame/view'
@@ -79,17 +80,16 @@ function instead(id: string) {
   if (store.replace(old, id)) store.remove([old])
   store.choose(id)
 }
-const tags = computed(() => sound.value?.tags.join(', ') ?? '')
-function tag(words: string) {
-  const all = [
-    ...new Set(
-      words
-        .split(',')
-        .map((word) => word.trim())
-        .filter(Boolean),
-    ),
-  ]
-  store.set('tags', all, `Tags of ${own().name}`)
+const CREDIT: { field: keyof Credit; words: string }[] = [
+  { field: 'by', words: 'By' },
+  { field: 'from', words: 'from' },
+  { field: 'licence', words: 'licence' },
+]
+/** Whom it is owed to; nothing of it is kept where nothing is said. */
+function credit(field: keyof Credit, text: string) {
+  const { [field]: _, ...rest } = own().credit ?? {}
+  const said: Credit = text ? { ...rest, [field]: text } : rest
+  store.set('credit', Object.keys(said).length > 0 ? said : undefined, `Credit of ${own().name}`)
 }
 function remove() {
   const isUsed = store.several.some(({ id }) => (store.users.sounds.get(id) ?? []).length > 0)
@@ -222,7 +222,20 @@ function remove() {
           {{ store.several.length > 1 ? `Delete ${store.several.length}` : 'Delete' }}
         </button>
       </p>
-      <p class="text-bone-3">Tags <PartText name="Tags" :value="tags" empty="none" @change="tag" /></p>
+      <p class="text-bone-3">
+        Tags <PartTags :tags="sound.tags" @change="store.set('tags', $event, `Tags of ${own().name}`)" />
+      </p>
+      <p class="text-bone-3" data-credit>
+        <template v-for="{ field, words } in CREDIT" :key="field"
+          >{{ `${words} `
+          }}<PartText
+            :name="`Credit, ${words}`"
+            :value="sound.credit?.[field] ?? ''"
+            empty="not said"
+            @change="credit(field, $event)"
+          />{{ ' ' }}</template
+        >
+      </p>
       <p v-if="store.replacedIn" role="status" class="text-bone-3">
         Replaced in {{ store.replacedIn.length === 0 ? 'no show' : store.replacedIn.join(', ') }}.
         <button class="part" @click="store.replacedIn = undefined">Good</button>

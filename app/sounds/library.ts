@@ -94,9 +94,14 @@ export function useShore(known: Ref<ReadonlyMap<string, Known>>, usedBy: (id: st
   })
   const shown = computed(() => {
     const words = wanted.value.trim().toLowerCase()
-    return sorted.value.filter(({ id, name, tags }) => {
+    return sorted.value.filter(({ id, name, tags, credit }) => {
       if (unusedOnly.value && usedBy(id).length > 0) return false
-      return !words || [name, ...tags, ...usedBy(id)].some((text) => text.toLowerCase().includes(words))
+      return (
+        !words ||
+        [name, ...tags, ...Object.values(credit ?? {}), ...usedBy(id)].some((text) =>
+          text.toLowerCase().includes(words),
+        )
+      )
     })
   })
   const families = computed(() => familiesOf(shown.value))

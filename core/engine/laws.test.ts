@@ -298,7 +298,7 @@ describe('laws of flights', () => {
         tried++
         added += all.length - without.length
       }),
-      { numRuns: 24, seed: 24, endOnFailure: true },
+      { numRuns: 24, seed: 3, endOnFailure: true },
     )
     // In the first of them something flies already.
     expect(added).toBeGreaterThanOrEqual(Math.min(1, tried))

@@ -4,11 +4,13 @@ import { floorHeight, insidePolygon, outlineOf, solidOf, STEP } from '../space'
 
 import { grown, joined, unionOf, without, type Region } from './clip'
 
-/** Who walks: as wide and as high as this (m). */
+/** Who walks: as wide and as high as this, and so high a step they take (m). */
 export interface Walker {
   radius: number
   height: number
+  step?: number
 }
+export const stepOf = ({ step = STEP }: Walker): number => step
 
 /** Floors whose edges are this close meet (m). */
 const GAP = 0.01
@@ -50,9 +52,9 @@ function heightsUnder(floor: Floor, spots: readonly Spot[]): [low: number, high:
 }
 
 /** Whether what stands from `low` to `high` is in the way of somebody on a floor under these spots. */
-function isInTheWay(floor: Floor, spots: readonly Spot[], low: number, high: number, { height }: Walker): boolean {
+function isInTheWay(floor: Floor, spots: readonly Spot[], low: number, high: number, walker: Walker): boolean {
   const [lowest, highest] = heightsUnder(floor, spots)
-  return high > lowest + STEP && low < highest + height
+  return high > lowest + stepOf(walker) && low < highest + walker.height
 }
 
 /** The stretches of a wall through which nobody of such a height walks, on a floor. */
@@ -101,7 +103,7 @@ const standsOn = (prop: Prop): Spot[] =>
 const obstacles = memoFor<Floor, Region>()
 /** What stands in the way of a body on a floor: walls and solid props, grown by the body. */
 export const obstaclesOn = (show: Show, floor: Floor, walker: Walker): Region =>
-  obstacles(floor, [show.place.walls, show.place.props, walker.radius, walker.height], () =>
+  obstacles(floor, [show.place.walls, show.place.props, walker.radius, walker.height, stepOf(walker)], () =>
     findObstacles(show, floor, walker),
   )
 function findObstacles(show: Show, floor: Floor, walker: Walker): Region {
@@ -160,7 +162,7 @@ function sheetsOf(floors: readonly Floor[]): Floor[][] {
 }
 
 /** The middle of the stretch in which an edge of one floor runs along an edge of another, at one height. */
-function meetingPlace(one: Floor, other: Floor): Spot | undefined {
+function meetingPlace(one: Floor, other: Floor, walker: Walker): Spot | undefined {
   for (const [i, a] of one.outline.entries()) {
     const b = one.outline[(i + 1) % one.outline.length]
     const length = Math.hypot(b[0] - a[0], b[1] - a[1])
@@ -177,7 +179,7 @@ function meetingPlace(one: Floor, other: Floor): Spot | undefined {
       if (to - from < 0.3) continue
       const m = (from + to) / 2
       const at: Spot = [a[0] + ux * m, a[1] + uz * m]
-      if (Math.abs(floorHeight(one, ...at) - floorHeight(other, ...at)) <= STEP) return at
+      if (Math.abs(floorHeight(one, ...at) - floorHeight(other, ...at)) <= stepOf(walker)) return at
     }
   }
   return undefined
@@ -196,7 +198,7 @@ export function walkableOf(show: Show, walker: Walker): Walkable {
     for (let b = a + 1; b < sheets.length; b++)
       for (const one of sheets[a].floors)
         for (const other of sheets[b].floors) {
-          const at = meetingPlace(one, other)
+          const at = meetingPlace(one, other, walker)
           if (at) portals.push({ sheets: [a, b], at })
         }
   return { walker, sheets, portals }

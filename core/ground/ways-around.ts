@@ -13,7 +13,7 @@ import { grown, joined, without, type Region } from './clip'
 import { noticedSheets, positive } from './noticed'
 import { edgeAt, mazeOf, nearestIn, shortest, type Maze } from './route'
 import { sidesOf } from './sides'
-import { obstaclesOn, walkableOf, type Sheet, type Walkable, type Walker } from './walkable'
+import { obstaclesOn, stepOf, walkableOf, type Sheet, type Walkable, type Walker } from './walkable'
 
 /** A way from one side of a zone to the other past it. */
 export interface WayAround {
@@ -43,7 +43,7 @@ const TOUCH = 0.001
 const kept = memoFor<Show['place'], Walkable>()
 /** Where a body can walk in a show, kept with its place. */
 export const walkableIn = (show: Show, walker: Walker): Walkable =>
-  kept(show.place, [walker.radius, walker.height], () => walkableOf(show, walker))
+  kept(show.place, [walker.radius, walker.height, stepOf(walker)], () => walkableOf(show, walker))
 
 /** What bounds gaps on a sheet, as a maze: what stands on its floors, and their edge. */
 const boundsOf = memoFor<Sheet, Maze>()

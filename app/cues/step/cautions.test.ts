@@ -45,6 +45,14 @@ describe('what misleads is said', () => {
   it('a freeze for good', () => {
     expect(said([{ ...freeze, hold: 'keep' }])).toContain('nothing gives this back')
     expect(said([{ ...freeze, hold: 2 }])).toBe('')
+    expect(said([{ kind: 'freeze', locks: [], pace: 0.5, hold: 'keep' }])).toMatch(/^Slowed for good/)
+  })
+  it('a key that no rule waits for', () => {
+    const board = (key: string, on: object) =>
+      said([{ kind: 'prompt', text: 'Open', key, anchor: { mark: 'eye' } }], {}, { on })
+    expect(board('F', { at: 'enter' })).toBe('Nobody hears the key F: no rule waits for it.')
+    expect(board('F', { at: 'use' })).toContain('Nobody hears the key F')
+    expect(board('F', { at: 'use', key: 'F' })).toBe('')
   })
   it('how dark it really gets, and whose light stays', () => {
     expect(said([dim], { darkest: 37 })).toMatch(/37 lx stay.*Lantern/)

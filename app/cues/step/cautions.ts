@@ -37,7 +37,10 @@ export function cautionsOf(
     })
   if (step.kind === 'freeze' && step.hold === 'keep')
     found.push({
-      says: 'Frozen for good: nothing gives this back.',
+      says:
+        step.locks.length > 0
+          ? 'Frozen for good: nothing gives this back.'
+          : 'Slowed for good, until another freeze for good says otherwise.',
       mend: { words: 'For 2 s', put: (put) => put('hold', 2) },
     })
   if (
@@ -48,6 +51,7 @@ export function cautionsOf(
   )
     found.push({ says: 'Whoever leaves releases nothing here, so it goes on: no rule that fires this cue lets go.' })
   if (step.kind === 'move') found.push(...ofMove(show, step))
+  if (step.kind === 'prompt') found.push(...ofPrompt(show, step, rules))
   if (step.kind === 'light' || step.kind === 'atmosphere') found.push(...ofLight(show, step, shown))
   if (step.kind === 'camera' && !cue.steps.some((other) => holdsHands(other, step)))
     found.push({ says: 'Whoever set it off walks on meanwhile, unseen: a freeze would hold them.' })
@@ -62,6 +66,22 @@ export function cautionsOf(
       mend: { words: `For ${plain(step.ramp.seconds!)} s`, put: (put) => put('hold', step.ramp.seconds!) },
     })
   return found
+}
+
+/** A key that is told and that no rule waits for. `rules` fire the cue: where the board hangs is where one presses. */
+function ofPrompt(show: Show, { key }: Extract<Step, { kind: 'prompt' }>, rules: readonly Rule[]): Caution[] {
+  if (key === undefined) return []
+  const keysOf = (some: readonly Rule[]) => some.flatMap(({ on }) => (on.at === 'use' ? [on.key] : []))
+  const homes = [...show.zones, ...show.kits]
+  if (keysOf(homes.flatMap((home) => home.rules)).includes(key)) return []
+  const here = homes.filter((home) => home.rules.some(({ id }) => rules.some((rule) => rule.id === id)))
+  const [heard] = keysOf(here.flatMap((home) => home.rules))
+  return [
+    {
+      says: `Nobody hears the key ${key}: no rule waits for it.`,
+      ...(heard !== undefined && { mend: { words: `Say ${heard}`, put: (put: PutIn) => put('key', heard) } }),
+    },
+  ]
 }
 
 /** What stands where somebody is put, and isn’t set off. */

@@ -13,6 +13,8 @@ export interface Offers {
   facings: readonly Option[]
   flags: readonly Pick<Flag, 'id' | 'name' | 'start'>[]
   signals: readonly string[]
+  /** Tags that somebody who can set off a rule has. */
+  tags: readonly string[]
 }
 
 const WHO: Option[] = [
@@ -89,6 +91,7 @@ export function offersFor(show: Show, { zone, kit, here }: Pick<RuleHere, 'zone'
     ],
     flags: [...partsOf('flag').map(({ id, name }) => ({ id, name, start: startOf(id) })), ...show.flags],
     signals: signalsOf(show).map(({ name }) => name),
+    tags: [...new Set([...show.walks.flatMap(({ body }) => body.tags), ...props.flatMap((prop) => prop.tags)])],
   }
 }
 
@@ -157,13 +160,18 @@ const DETAILS: { [At in Moment['at']]: (on: Kind<At>, offers: Offers) => Piece[]
   ],
 }
 
-function whoOf({ who }: Rule): Piece[] {
+function whoOf({ who }: Rule, { tags }: Offers): Piece[] {
+  const known: Option[] =
+    tags.length > 0 || who.tags.length > 0
+      ? [{ value: [], words: 'whatever their tags' }, ...tags.map((tag) => ({ value: [tag], words: `tagged ${tag}` }))]
+      : []
+  const isKnown = who.tags.length === 0 || (who.tags.length === 1 && tags.includes(String(who.tags[0])))
   const kinds = [...who.kinds].sort((a, b) => KINDS.indexOf(a) - KINDS.indexOf(b))
   const isOffered = WHO.some(({ value }) => String(value) === String(kinds))
   const own = { value: kinds, words: kinds.map((kind) => `a ${kind}`).join(' or ') }
   return [
     choice('Who', 'who.kinds', kinds, isOffered ? WHO : [...WHO, own], { does: 'Change who' }),
-    ...(who.tags.length > 0 ? [` tagged ${who.tags.join(', ')}`] : []),
+    ...(known.length > 0 ? [' ', choice('Tagged', 'who.tags', who.tags, isKnown ? known : [...known, { value: who.tags, words: `tagged ${who.tags.join(', ')}` }], { does: 'Change who' })] : []), // prettier-ignore
   ]
 }
 
@@ -254,7 +262,7 @@ export function ruleSentence(rule: Rule, offers: Offers, fireNew: () => void): P
     ...(DETAILS[on.at] as (on: Moment, offers: Offers) => Piece[])(on, offers),
   ]
   return [
-    ...(on.at === 'clock' ? moment(CLOCK_OPTIONS) : ['When ', ...whoOf(rule), ' ', ...moment(MOMENT_OPTIONS)]),
+    ...(on.at === 'clock' ? moment(CLOCK_OPTIONS) : ['When ', ...whoOf(rule, offers), ' ', ...moment(MOMENT_OPTIONS)]),
     ...(offers.flags.length > 0 || rule.when.length > 0 ? [', ', ...conditionsOf(rule, offers)] : []),
     ', ',
     ...limitOf(rule),

@@ -9,6 +9,7 @@ import { plain } from '~/words/time'
 import PartChoice from '~/parts/PartChoice.vue'
 import PartColour from '~/parts/PartColour.vue'
 import PartNumber from '~/parts/PartNumber.vue'
+import PartTags from '~/parts/PartTags.vue'
 import ThingHead from './ThingHead.vue'
 import { eachOf } from '~~/core/space'
 
@@ -152,6 +153,9 @@ const sizes = computed(() =>
         :label="`Grip of ${prop.name}`"
         :put="put('grip')"
       />.
+    </p>
+    <p class="text-xs text-bone-3">
+      Tags <PartTags :tags="prop.tags" @change="set('tags', $event, `Tags of ${prop.name}`)" />
     </p>
   </ThingHead>
 </template>

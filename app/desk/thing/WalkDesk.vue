@@ -10,6 +10,7 @@ import { useShow } from '~/document/show'
 import { count } from '~/words/time'
 import PartChoice from '~/parts/PartChoice.vue'
 import PartNumber from '~/parts/PartNumber.vue'
+import PartTags from '~/parts/PartTags.vue'
 import PartText from '~/parts/PartText.vue'
 import DeskHead from '~/parts/DeskHead.vue'
 import { removeWalk } from '~/document/groups'
@@ -162,7 +163,8 @@ const looks = computed((): { value: Look; words: string }[] => [
         :label="`Body of ${walk.name}`"
         :put="(e, height) => e.set(['walks', walk.id, 'body', 'height'], height)"
       />
-      tall.
+      tall. Tags
+      <PartTags :tags="walk.body.tags" @change="set('body', { ...walk.body, tags: $event }, `Tags of ${walk.name}`)" />
     </p>
     <p v-if="through.length > 0" class="text-rust" data-through>
       It goes through a wall after {{ through.length === 1 ? 'point' : 'points' }}

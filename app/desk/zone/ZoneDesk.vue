@@ -20,6 +20,7 @@ import RuleUnmet from '../rule/RuleUnmet.vue'
 import { useRuleEdits } from '../rule/rule-edits'
 import ZoneShape from './ZoneShape.vue'
 import DeskHead from '~/parts/DeskHead.vue'
+import PartTags from '~/parts/PartTags.vue'
 import PartText from '~/parts/PartText.vue'
 import { useThingEdits } from '~/plan/hand/thing-edits'
 import WaysThrough from '~/wiring/WaysThrough.vue'
@@ -190,6 +191,9 @@ function toggleMute() {
     </p>
     <div class="border-t border-rule pt-2"><ZoneShape :zone="zone" /></div>
     <ZoneFindings :zone="zone" />
+    <div class="text-xs text-bone-3">
+      Tags <PartTags :tags="zone.tags" @change="set('tags', $event, `Tags of ${zone.name}`)" />
+    </div>
     <div class="text-xs text-bone-3">
       Note
       <PartText

@@ -127,6 +127,8 @@ function settle(world: World, playing: Playing): void {
 }
 
 function finish(world: World, playing: Playing, why: EndReason): void {
+  // What its last steps gave back may have let somebody in or out, and that has ended it.
+  if (playing.phase === 'over') return
   world.agenda.drop(playing.entry)
   playing.phase = 'over'
   const { memory } = playing

@@ -63,4 +63,32 @@ describe('reading a show', () => {
     expect(() => parseShow('{')).toThrow(/not JSON/)
     expect(() => parseShow(' '.repeat(9e6))).toThrow(/8 MiB/)
   })
+
+  it('takes a freeze that only slows, and none that does nothing', () => {
+    const freeze = (fields: object) =>
+      readShow({
+        format: 'esvik-show',
+        version: 1,
+        title: 'Freeze',
+        place: {},
+        cues: [{ id: 'c', name: 'C', steps: [{ id: 's', kind: 'freeze', ...fields }] }],
+      }).cues[0]!.steps[0]
+    expect(freeze({ locks: [], pace: 0.5 })).toMatchObject({ locks: [], pace: 0.5, hold: 'cue' })
+    expect(freeze({ locks: ['walk'], pace: 1 })).toMatchObject({ pace: 1 })
+    expect(() => freeze({ locks: [] })).toThrow(/locks must have 1 or more/)
+    expect(() => freeze({ locks: ['walk'], pace: 0 })).toThrow(/pace must be more than 0/)
+    expect(() => freeze({ locks: ['walk'], pace: 1.1 })).toThrow(/pace must be 1 or less/)
+  })
+  it('takes keys of up to twelve letters, whatever they are, without space at their ends', () => {
+    const key = (key: string) =>
+      readShow({
+        format: 'esvik-show',
+        version: 1,
+        title: 'Keys',
+        place: {},
+        walks: [{ id: 'w', name: 'W', points: [{ at: [0, 0, 0], use: true, key }] }],
+      }).walks[0]!.points[0]!.key
+    for (const good of ['E', 'Left Shift', '🎹'.repeat(12), 'Ö']) expect(key(good)).toBe(good)
+    for (const bad of ['', ' E', 'E ', '🎹'.repeat(13), 'A\u0000B']) expect(() => key(bad)).toThrow(/key must/)
+  })
 })
