@@ -118,7 +118,7 @@ function toggleMute() {
         <RuleProspects :zone="zone" :rule="rule" />
         <RuleDials v-if="shown === rule.id" class="mt-1" :zone="zone" :rule="rule" />
         <RuleUnmet :zone="zone" :rule="rule" />
-        <div class="mt-1 flex gap-1.5">
+        <div class="mt-1 flex flex-wrap gap-1.5">
           <button v-if="rules.length > 1" class="chip" :aria-expanded="shown === rule.id" @click="open = rule.id">
             {{ shown === rule.id ? 'Dials above' : 'Dials' }}
           </button>

@@ -59,7 +59,7 @@ export const sound = named(
     gain: [number(), 0],
     trim: [range(0)],
     tags: [list(text()), []],
-    credit: [record({}, { by: [text()], from: [text()], licence: [text()] })],
+    credit: [record({}, { by: [text(200, 0)], from: [text(200, 0)], licence: [text(200, 0)] })],
   },
 )
 const bus = named({}, { gain: [number(), 0] })
