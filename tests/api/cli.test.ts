@@ -74,7 +74,7 @@ describe('esvik run, other than the log', () => {
     expect(state.channels['light:lamp']).toEqual(lamp)
     expect(state.bodies[0]).toMatchObject({ player: 'w', at: [2.7, 0, 0], inside: ['z'] })
     expect(state.playing).toEqual([{ playing: 1, cue: 'cue' }])
-    expect(state.players.w.controls).toEqual({ locks: [] })
+    expect(state.players.w.controls).toEqual({ locks: [], pace: 1 })
   })
   it('--table and --ticked are for reading', () => {
     expect(esvik(['run', file, '--walk', 'w', '--table']).stdout).toMatch(/1\.700 +enter +w +zone z/)
