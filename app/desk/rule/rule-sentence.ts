@@ -163,7 +163,7 @@ const DETAILS: { [At in Moment['at']]: (on: Kind<At>, offers: Offers) => Piece[]
 function whoOf({ who }: Rule, { tags }: Offers): Piece[] {
   const known: Option[] =
     tags.length > 0 || who.tags.length > 0
-      ? [{ value: [], words: 'whatever their tags' }, ...tags.map((tag) => ({ value: [tag], words: `tagged ${tag}` }))]
+      ? [{ value: [], words: 'with any tags' }, ...tags.map((tag) => ({ value: [tag], words: `tagged ${tag}` }))]
       : []
   const isKnown = who.tags.length === 0 || (who.tags.length === 1 && tags.includes(String(who.tags[0])))
   const kinds = [...who.kinds].sort((a, b) => KINDS.indexOf(a) - KINDS.indexOf(b))
