@@ -14,7 +14,7 @@ defineEmits<{ rename: [name: string] }>()
     >
       <PartText :name="called ?? 'Name'" :value="name" @change="$emit('rename', $event)" />
     </h2>
-    <p class="text-xs text-bone-3">
+    <p v-if="facts || $slots.default" class="text-xs text-bone-3">
       <slot>{{ facts }}</slot>
     </p>
   </div>

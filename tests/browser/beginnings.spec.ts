@@ -26,8 +26,8 @@ test('zones and walks have tags where they are, and a rule is meant for those wh
   await type(page, 'Tags', 'cold')
   await expect.poll(async () => (await show()).zones[0]!.tags).toEqual(['cold'])
   await desk(page).getByRole('button', { name: '+ rule' }).click()
-  await choose(page, 'Tagged', 'tagged wet')
-  await expect.poll(async () => (await show()).zones[0]!.rules[0]!.who.tags).toEqual(['wet'])
+  await choose(page, 'Who', 'a player tagged wet')
+  await expect.poll(async () => (await show()).zones[0]!.rules[0]!.who).toEqual({ kinds: ['player'], tags: ['wet'] })
 })
 
 test('whom a sound is owed to is said with it, and found by it', async ({ page, server }) => {

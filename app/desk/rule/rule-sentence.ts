@@ -13,16 +13,12 @@ export interface Offers {
   facings: readonly Option[]
   flags: readonly Pick<Flag, 'id' | 'name' | 'start'>[]
   signals: readonly string[]
-  /** Tags that somebody who can set off a rule has. */
-  tags: readonly string[]
+  /** Who can set off a rule and has a tag. */
+  tagged: readonly { kind: Kinds[number]; tag: string }[]
 }
 
-const WHO: Option[] = [
-  { value: ['player'], words: 'a player' },
-  { value: ['creature'], words: 'a creature' },
-  { value: ['player', 'creature'], words: 'a player or a creature' },
-  { value: ['prop'], words: 'a prop' },
-]
+type Kinds = Rule['who']['kinds']
+const WHO: Kinds[] = [['player'], ['creature'], ['player', 'creature'], ['prop']]
 const KINDS = ['player', 'creature', 'prop']
 const MOMENT_OPTIONS: Option[] = Object.entries(MOMENTS).map(([value, words]) => ({
   value,
@@ -91,7 +87,10 @@ export function offersFor(show: Show, { zone, kit, here }: Pick<RuleHere, 'zone'
     ],
     flags: [...partsOf('flag').map(({ id, name }) => ({ id, name, start: startOf(id) })), ...show.flags],
     signals: signalsOf(show).map(({ name }) => name),
-    tags: [...new Set([...show.walks.flatMap(({ body }) => body.tags), ...props.flatMap((prop) => prop.tags)])],
+    tagged: [
+      ...show.walks.flatMap(({ body }) => body.tags.map((tag) => ({ kind: body.kind, tag }))),
+      ...props.flatMap((prop) => prop.tags.map((tag) => ({ kind: 'prop' as const, tag }))),
+    ],
   }
 }
 
@@ -160,19 +159,23 @@ const DETAILS: { [At in Moment['at']]: (on: Kind<At>, offers: Offers) => Piece[]
   ],
 }
 
-function whoOf({ who }: Rule, { tags }: Offers): Piece[] {
-  const known: Option[] =
-    tags.length > 0 || who.tags.length > 0
-      ? [{ value: [], words: 'with any tags' }, ...tags.map((tag) => ({ value: [tag], words: `tagged ${tag}` }))]
-      : []
-  const isKnown = who.tags.length === 0 || (who.tags.length === 1 && tags.includes(String(who.tags[0])))
-  const kinds = [...who.kinds].sort((a, b) => KINDS.indexOf(a) - KINDS.indexOf(b))
-  const isOffered = WHO.some(({ value }) => String(value) === String(kinds))
-  const own = { value: kinds, words: kinds.map((kind) => `a ${kind}`).join(' or ') }
-  return [
-    choice('Who', 'who.kinds', kinds, isOffered ? WHO : [...WHO, own], { does: 'Change who' }),
-    ...(known.length > 0 ? [' ', choice('Tagged', 'who.tags', who.tags, isKnown ? known : [...known, { value: who.tags, words: `tagged ${who.tags.join(', ')}` }], { does: 'Change who' })] : []), // prettier-ignore
+/** Who is meant, by kind, in one order, and by tags, of which all are needed. */
+const whoWith = (kinds: Kinds, tags: readonly string[]): Option => ({
+  value: { kinds, tags },
+  words: kinds.map((kind) => `a ${kind}`).join(' or ') + (tags.length > 0 ? ` tagged ${tags.join(', ')}` : ''),
+})
+function whoOf({ who }: Rule, { tagged }: Offers): Piece[] {
+  const now = whoWith(
+    [...who.kinds].sort((a, b) => KINDS.indexOf(a) - KINDS.indexOf(b)),
+    who.tags,
+  )
+  const offered = [
+    ...WHO.map((kinds) => whoWith(kinds, [])),
+    ...tagged.map(({ kind, tag }) => whoWith([kind], [tag])),
+    now,
   ]
+  const options = [...new Map(offered.map((option) => [option.words, option])).values()]
+  return [choice('Who', 'who', now.value, options, { does: 'Change who' })]
 }
 
 const CONDITION = 'Change the condition'

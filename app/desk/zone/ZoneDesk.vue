@@ -98,12 +98,15 @@ function toggleMute() {
 
 <template>
   <div class="space-y-3">
-    <div class="flex items-start gap-2">
-      <DeskHead :name="zone.name" :facts="facts" @rename="set('name', $event, `Rename ${zone.name}`)" />
-      <div class="flex gap-1.5">
-        <WholeThings :zone="zone" :only-here="onlyHere" />
-        <button class="chip" @click="addRule">+ rule</button>
+    <div>
+      <div class="flex items-start gap-2">
+        <DeskHead :name="zone.name" @rename="set('name', $event, `Rename ${zone.name}`)" />
+        <div class="flex gap-1.5">
+          <WholeThings :zone="zone" :only-here="onlyHere" />
+          <button class="chip" @click="addRule">+ rule</button>
+        </div>
       </div>
+      <p class="text-xs text-bone-3">{{ facts }}</p>
     </div>
     <PutHere :zone="zone" />
     <WaysThrough :zone="zone" />
