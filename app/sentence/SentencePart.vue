@@ -36,6 +36,13 @@ function choose(value: unknown) {
   if (elsewhere?.value === value && elsewhere) elsewhere.go()
   else doc.edit(label.value, (edit) => putChosen(edit, value))
 }
+function write(text: string) {
+  const { part } = props
+  doc.edit(label.value, (edit) => {
+    putHere(edit, text || undefined)
+    if (part.as === 'text') part.alsoChange?.(edit, text)
+  })
+}
 function pick() {
   const { part } = props
   if (part.as !== 'choice' || !part.picks) return
@@ -68,6 +75,12 @@ const HOLDS: { value: Hold | 'seconds'; words: string }[] = [
   { value: 'keep', words: 'for good' },
   { value: 'seconds', words: 'for' },
 ]
+function hold(chosen: unknown) {
+  const { part } = props
+  if (part.as !== 'hold') return
+  const value = chosen === 'seconds' ? (part.lengths[0]?.value ?? 2) : (chosen as typeof part.value)
+  doc.edit(label.value, (edit) => part.choose(props.putIn(edit), value, edit))
+}
 const LOCKS: [Lock, string][] = [
   ['walk', 'walking'],
   ['jump', 'jumping'],
@@ -158,7 +171,7 @@ function toggle(lock: Lock) {
     :empty="part.empty"
     :long="part.long"
     :offers="part.offers"
-    @change="put($event || undefined)"
+    @change="write($event)"
   />
   <PartColour
     v-else-if="part.as === 'colour'"
@@ -173,8 +186,8 @@ function toggle(lock: Lock) {
     ><PartChoice
       :name="part.name"
       :value="typeof part.value === 'number' ? 'seconds' : part.value"
-      :options="[...HOLDS, ...part.offers] as { value: unknown; words: string }[]"
-      @choose="put($event === 'seconds' ? (part.offers[0]?.value ?? 2) : $event)" /><template
+      :options="[...HOLDS, ...part.lengths, ...part.cues] as { value: unknown; words: string }[]"
+      @choose="hold" /><template
       v-if="typeof part.value === 'number'"
       >{{ ' '
       }}<PartNumber name="Seconds" :value="part.value" unit="s" :min="0" :label="label" :put="putNumber" /></template

@@ -48,7 +48,15 @@ export type SentencePart = { name: string; way: Way; does?: string } & (
       /** One of the options that is no edit of this place, and what it does. */
       elsewhere?: { value: unknown; go: () => void }
     }
-  | { as: 'text'; value: string; empty?: string; long?: boolean; offers?: readonly string[] }
+  | {
+      as: 'text'
+      value: string
+      empty?: string
+      long?: boolean
+      offers?: readonly string[]
+      /** What changes with it elsewhere. */
+      alsoChange?: (edit: Editor, value: string) => void
+    }
   | {
       as: 'colour'
       value: string | undefined
@@ -56,7 +64,15 @@ export type SentencePart = { name: string; way: Way; does?: string } & (
       /** It is of a light, whose colours have a temperature. */
       ofLight?: boolean
     }
-  | { as: 'hold'; value: Hold; offers: readonly Option[] }
+  | {
+      as: 'hold'
+      /** A cue: it is until that has ended. */
+      value: Hold | { until: string }
+      /** Lengths that something needs, and cues whose end can be waited for. */
+      lengths: readonly Option<number>[]
+      cues: readonly Option<{ until: string }>[]
+      choose: (put: PutIn, value: Hold | { until: string }, edit: Editor) => void
+    }
   /** `some`: not all may be given back. */
   | { as: 'locks'; value: readonly string[]; some: boolean }
   | { as: 'ease'; value: Ease }

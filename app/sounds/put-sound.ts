@@ -1,7 +1,7 @@
 import { withId } from '~~/core/base'
 import { completeRule, completeStep, freeId, freeName, ruleIds, type Editor, type Spot } from '~~/core/show'
 import { freshCue, freshZone, standingAt } from '~/document/making/fresh'
-import { isLong } from '~/document/making/fresh-step'
+import { freeStepId, isLong } from '~/document/making/fresh-step'
 import { useShow } from '~/document/show'
 import { say } from '~/frame/said'
 import { useSelection } from '~/frame/selection'
@@ -24,7 +24,7 @@ export function putSound(edit: Editor, soundId: string, spot: Spot): string {
   }
   const cue = freshCue(show, sound.name)
   const step = {
-    id: freeId('sound', show.cues.flatMap(({ steps }) => steps.map(({ id }) => id))),
+    id: freeStepId(show, 'sound'),
     sound: soundId,
     where: { at: 'zone' },
     // A long one lies there as long as somebody does.

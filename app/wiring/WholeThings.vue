@@ -25,8 +25,21 @@ const wanted = ref(false)
 const asKit = computed(() => (props.zone.kit === undefined ? wanted.value : !props.onlyHere))
 const asked = shallowRef<WholeThing>()
 const asksOf = (thing: WholeThing) => thing.asks && doc.now.sounds.length > 0
+/** What was chosen of what is asked, until the last of it is. */
+const chosen = ref<Heard[]>([])
+const question = computed(() => {
+  let next = asked.value?.asks
+  for (let i = 0; i < chosen.value.length; i++) next = next?.then
+  return next
+})
+function answer(heard: Heard) {
+  chosen.value = [...chosen.value, heard]
+  if (question.value) return
+  make(asked.value!, chosen.value.reduceRight<Heard>((then, each) => ({ ...each, then }), {})) // prettier-ignore
+}
 function make(thing: WholeThing, heard: Heard = {}) {
   asked.value = undefined
+  chosen.value = []
   doc.edit(`${thing.name}, at ${props.zone.name}`, (edit) =>
     makeWhole(edit, props.zone.id, thing, { asKit: asKit.value, heard }),
   )
@@ -91,11 +104,12 @@ const WAYS = [
       </div></MenuItems
     >
     <SoundAsked
-      v-if="asked"
-      :asked="asked.asks!"
+      v-if="asked && question"
+      :key="chosen.length"
+      :asked="question"
       :title="`${asked.name}, at ${zone.name}`"
-      @choose="make(asked!, $event)"
-      @leave="asked = undefined"
+      @choose="answer"
+      @leave="((asked = undefined), (chosen = []))"
     />
   </Menu>
 </template>

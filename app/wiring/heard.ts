@@ -5,9 +5,13 @@ export interface Asked {
   perhaps?: boolean
   /** A pool does too: each time one of its sounds. */
   pools?: boolean
+  /** What is asked next, of another sound. */
+  then?: Asked
 }
 /** A sound or a pool that was chosen for a whole thing; neither: it is without. */
 export interface Heard {
   sound?: string
   pool?: string
+  /** What was chosen next. */
+  then?: Heard
 }

@@ -20,7 +20,7 @@ import {
   type Zone,
 } from '~~/core/show'
 import { blocked, floorAt } from '~~/core/space'
-import { freshCue, freshLight, freshMark, freshProp } from '~/document/making/fresh'
+import { freshCue, freshFlag, freshLight, freshMark, freshProp } from '~/document/making/fresh'
 import { doorwayNear, freshDoor } from '~/document/making/fresh-door'
 import { freshStep, nearest } from '~/document/making/fresh-step'
 import { spotOf } from '~/document/making/kit-parts'
@@ -64,6 +64,13 @@ export class Place {
     })
     this.edit.add(['cues'], { ...cue, ...more, steps: made })
     return id
+  }
+  /** Adds a flag; gives its id. */
+  flag(called: string, start = false): string {
+    const name = freeName(called, this.show.flags.map((flag) => flag.name)) // prettier-ignore
+    const flag = { ...freshFlag(this.show), name, start }
+    this.edit.add(['flags'], flag)
+    return flag.id
   }
   rule(on: Rule['on'], cue: string, more: Partial<Rule> = {}, zone = this.zone.id): void {
     const id = freeId(`${zone}-rule`, ruleIds(this.show))

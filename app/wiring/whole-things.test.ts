@@ -93,6 +93,24 @@ describe('a whole thing at a zone', () => {
     expect([on(0), on(presses[0]! + 0.1), on(presses[1]! + 0.1)]).toEqual([1, 0, 1])
     expect(channelAt(show, made, 'light:far', 30, 0).on).toBe(1)
   })
+  it('a door has a sound as it opens, and another as it is let go', async () => {
+    const show = withThing('A door that slides', hall, false, { sound: SOUND.id, then: { sound: 'tune' } })
+    const { events } = await played(show)
+    const heard = events.flatMap((event) => (event.kind === 'sound' ? [event.sound] : []))
+    expect(heard).toEqual([SOUND.id, 'tune', SOUND.id, 'tune'])
+    const silent = withThing('A door that slides', hall, false, { sound: SOUND.id, then: {} })
+    expect(silent.cues).toHaveLength(1)
+  })
+  it('what is picked up goes along, and its board is gone for good', async () => {
+    const show = withThing('Something to pick up')
+    const { made, events } = await played(show)
+    const taken = events.find((event) => event.kind === 'press')!.t
+    const carried = (t: number) => channelAt(show, made, 'prop:jar', t, 0).carried
+    expect([carried(taken - 0.1), carried(taken + 0.1), carried(made.length)]).toEqual([null, 'w', 'w'])
+    const board = show.cues[0]!.steps[0]!.id
+    const shown = (t: number) => channelAt(show, made, `prompt:${board}`, t, 0).shown
+    expect([shown(taken - 0.1), shown(taken + 0.1), shown(made.length - 6)]).toEqual([true, false, false])
+  })
   it('a scare comes once, and gives everything back', async () => {
     const show = withThing('A scare')
     const { made, events } = await played(show)

@@ -1,6 +1,5 @@
 import { withId } from '~~/core/base'
-import { freeId, freeName, type Editor, type Rule, type Show, type Zone } from '~~/core/show'
-import { freshFlag } from '~/document/making/fresh'
+import { freeId, type Editor, type Rule, type Show, type Zone } from '~~/core/show'
 import { nearest, poolOfOne } from '~/document/making/fresh-step'
 import { hingeOf } from '~/document/making/hinge'
 import { shareWithParts } from '~/document/making/kit-parts'
@@ -23,7 +22,7 @@ export interface WholeThing {
   make: (at: Place) => void
 }
 const ENTER: Rule['on'] = { at: 'enter' }
-const USE: Rule['on'] = { at: 'use', key: 'E' }
+const USE = { at: 'use', key: 'E' } as const
 const HEAD = { at: 'head' }
 const HERE = { at: 'zone' }
 const ramp = (seconds: number, ease = 'linear') => ({ seconds, ease })
@@ -34,24 +33,35 @@ const aLight = wants(({ place }) => place.lights.length > 0, 'a light')
 /** How far away a camera is put, the nearer where the farther has no room (m). */
 const BACKS = [3, 2.2, 1.5, 0.8]
 const aDoor = (show: Show, zone: Zone) => (doorNear(show, zone) ? undefined : 'hangs a door')
-const DOOR: Asked = { what: 'Which sound has the door?', perhaps: true, pools: true }
+const DOOR: Asked = {
+  what: 'How does it sound as it opens?',
+  perhaps: true,
+  pools: true,
+  then: { what: 'And as it closes?', perhaps: true, pools: true },
+}
 const EYES = 1.6
 
 /** A sound as it was chosen: a step of it, or none. */
-const heard = (at: Place, more: Omit<Laid, 'kind'>): Laid[] =>
-  at.heard.sound !== undefined || at.heard.pool !== undefined ? [{ kind: 'sound', ...at.heard, ...more }] : []
+const heard = (at: Place, more: Omit<Laid, 'kind'>, { sound, pool }: Heard = at.heard): Laid[] =>
+  sound !== undefined || pool !== undefined ? [{ kind: 'sound', sound, pool, ...more }] : []
 
-/** A door opens about its hinge, or slides by its width, while somebody is there. */
+/** A door opens about its hinge, or slides by its width, while somebody is there; what is heard as it closes is fired by its being let go. */
 function door(at: Place, slides: boolean): void {
   const prop = at.door()
+  const where = { at: 'prop', prop: prop.id }
   const moves = slides
     ? { slide: { by: [prop.size[0], 0, 0] } }
     : { turn: { by: prop.hinge === 'right' ? -90 : 90, about: hingeOf(prop) ?? [0, 0] } }
   const cue = at.cue(`${prop.name} ${slides ? 'slides' : 'swings'}`, [
     { kind: 'prop', prop: prop.id, ...moves, ramp: ramp(1.2, 'inout'), release: ramp(1.5, 'inout'), hold: 'release' },
-    ...heard(at, { where: { at: 'prop', prop: prop.id } }),
+    ...heard(at, { where }),
   ])
-  at.rule(ENTER, cue)
+  // Who comes back while it still sounds finds it open none the less.
+  at.rule(ENTER, cue, { busy: 'restart' })
+  const closing = heard(at, { where }, at.heard.then ?? {})
+  if (closing.length === 0) return
+  const closes = at.cue(`${prop.name} closes`, closing)
+  at.rule({ at: 'end', cue, why: 'released', inside: false }, closes, { busy: 'overlap' })
 }
 
 /** The whole things that can be made at a zone, in the order in which they are offered. */
@@ -120,21 +130,14 @@ export const WHOLE_THINGS: readonly WholeThing[] = [
     asks: { what: 'Which sound has the switch?', perhaps: true, pools: true },
     make(at) {
       const light = nearest(at.show.place.lights, at.near) ?? at.lamp()
-      const flag = {
-        ...freshFlag(at.show),
-        name: freeName(
-          `${light.name} is on`,
-          at.show.flags.map(({ name }) => name),
-        ),
-      }
-      at.edit.add(['flags'], { ...flag, start: light.on })
+      const flag = at.flag(`${light.name} is on`, light.on)
       for (const on of [true, false]) {
         const cue = at.cue(`${light.name} ${on ? 'on' : 'off'}`, [
           { kind: 'light', light: light.id, on, ramp: ramp(0), release: undefined, hold: 'keep' },
-          { kind: 'flag', flag: flag.id, set: on },
+          { kind: 'flag', flag, set: on },
           ...heard(at, { where: HERE }),
         ])
-        at.rule(USE, cue, { when: [{ flag: flag.id, is: '=', value: !on }] })
+        at.rule(USE, cue, { when: [{ flag, is: '=', value: !on }] })
       }
     },
   },
@@ -216,6 +219,28 @@ export const WHOLE_THINGS: readonly WholeThing[] = [
         { kind: 'fling', prop: prop.id, impact, speed: [1.5, 2.5], yaw: 0, pitch: 20, spread: 25, spin: [60, 180] },
       ])
       at.rule(ENTER, cue, { limit: { times: 1 }, per: 'run' })
+    },
+  },
+  {
+    name: 'Something to pick up',
+    says: 'with a key, once: what stands nearest goes along with whoever takes it, with its lamp; its board goes',
+    gives: (show) => aProp(show) && 'puts a crate there',
+    asks: { what: 'How does it sound as it is taken?', perhaps: true, pools: true },
+    make(at) {
+      const prop = at.prop(({ form }) => form !== 'door') ?? at.crate()
+      const flag = at.flag(`${prop.name} is taken`)
+      const board = at.cue(`${prop.name} can be taken`, [
+        { kind: 'prompt', text: `Take ${prop.name}`, key: USE.key, anchor: { prop: prop.id } },
+      ])
+      const taken = at.cue(`${prop.name} taken`, [
+        { kind: 'prop', prop: prop.id, carried: true, ramp: ramp(0), release: undefined, hold: 'keep' },
+        { kind: 'flag', flag, set: true },
+        { kind: 'stop', cue: board, fade: 0.2 },
+        ...heard(at, { where: { at: 'player' } }),
+      ])
+      const when: Rule['when'] = [{ flag, is: '=', value: false }]
+      at.rule(ENTER, board, { when })
+      at.rule(USE, taken, { when })
     },
   },
   {

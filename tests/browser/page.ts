@@ -102,6 +102,11 @@ export async function drawZone(page: Page, shape = 'Box'): Promise<void> {
   const at = await middle(plan(page))
   await drag(page, { x: at.x - 40, y: at.y - 30 }, { x: at.x + 30, y: at.y + 50 })
 }
+/** One more rule of the chosen zone, in a show that has cues: for one of them, or for a new one. */
+export async function addRule(page: Page, fires: string | RegExp = 'with a new cue'): Promise<void> {
+  await desk(page).getByRole('button', { name: '+ rule' }).click()
+  await desk(page).getByRole('option', { name: fires }).click()
+}
 /** Types into a number or text of the desk. */
 export async function type(page: Page, name: string, text: string): Promise<void> {
   await part(page, name).first().click()

@@ -1,6 +1,7 @@
 import { expect, type Page } from '@playwright/test'
 import type { TestServer } from '../harness/server'
 import {
+  addRule,
   choose,
   clickThing,
   clock,
@@ -147,7 +148,7 @@ test('a zone has several rules; one is switched off, one removed', async ({ page
   const { show } = await openRule(page, server, 'Several')
   const fired = async () => (await shownMarks(page, 'fired')).filter(({ zone }) => zone === 'hall-doorway').length
   const one = await fired()
-  await desk(page).getByRole('button', { name: '+ rule' }).click()
+  await addRule(page)
   const rules = desk(page).getByRole('article')
   await expect(rules).toHaveCount(2)
   await expect.poll(fired).toBe(2 * one)
@@ -253,10 +254,10 @@ test('zones share rules by a kit: changed for all of them, or for one only', asy
   // A rule of its own comes beside those of the kit, by an id that nobody has.
   await head(page, 'Hall doorway').click()
   await kit.getByRole('button', { name: 'Only here' }).click()
-  await desk(page).getByRole('button', { name: '+ rule' }).click()
+  await addRule(page)
   await expect.poll(fired).toEqual([4, 1])
   // While all zones of the kit are meant, it is a rule of all of them.
   await kit.getByRole('button', { name: 'In all 2 zones' }).click()
-  await desk(page).getByRole('button', { name: '+ rule' }).click()
+  await addRule(page)
   await expect.poll(fired).toEqual([7, 4])
 })

@@ -1,7 +1,7 @@
-import { completeStep, freeId, type Cue, type StepKind } from '~~/core/show'
+import { completeStep, type Cue, type StepKind } from '~~/core/show'
 import { middleOf } from '~~/core/space'
 import { freshCue, freshFlag } from '~/document/making/fresh'
-import { freshStep, wantOf, type Want } from '~/document/making/fresh-step'
+import { freeStepId, freshStep, wantOf, type Want } from '~/document/making/fresh-step'
 import { useShow } from '~/document/show'
 import type { ThingKind } from '~/document/things'
 import { picking } from '~/frame/picking'
@@ -50,11 +50,7 @@ export function useAddStep(cue: () => Cue, at: () => number = () => 0) {
     return zone && middleOf(solidOfZone(doc.now, zone))
   }
   // A prompt's channel is named after its step, so ids differ in the whole show.
-  const idFor = (kind: StepKind) =>
-    freeId(
-      kind,
-      doc.cues.flatMap(({ steps }) => steps.map(({ id }) => id)),
-    )
+  const idFor = (kind: StepKind) => freeStepId(doc.now, kind)
 
   /** With `about` it is of the thing that has just been made for it. */
   function make(kind: StepKind, about?: readonly number[]): void {

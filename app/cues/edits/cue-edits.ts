@@ -32,6 +32,14 @@ export function leaveNoEmpty(edit: Editor, id: string): void {
   if (cue?.steps.length === 0 && !cue.note && uses.length === 0) removeCue(edit, id)
 }
 
+/** Takes a rule out of a kit, and what zones say otherwise of it. */
+export function removeKitRule(edit: Editor, kit: string, rule: string): void {
+  const at = edit.show.kits.findIndex(({ id }) => id === kit)
+  const index = edit.show.kits[at]?.rules.findIndex(({ id }) => id === rule) ?? -1
+  if (index < 0) return
+  letGoOfOverrides(edit, at, index)
+  edit.remove(['kits', kit, 'rules', rule])
+}
 /** What zones say otherwise of a rule of their kit goes with that rule. */
 function letGoOfOverrides(edit: Editor, kit: number, rule: number): void {
   const { id, rules } = edit.show.kits[kit]!

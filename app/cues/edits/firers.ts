@@ -15,3 +15,7 @@ export function firersOf(show: Show, cue: string): Firer[] {
   )
   return [...ofZones, ...show.rules.filter((rule) => rule.cue === cue).map((rule) => ({ zone: undefined, rule }))]
 }
+
+/** The cues that some rule fires. */
+export const firedCues = (show: Show): Set<string> =>
+  new Set([...show.zones.flatMap((zone) => namedRulesAt(show, zone)), ...show.rules].map(({ cue }) => cue))

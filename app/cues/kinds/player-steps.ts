@@ -3,6 +3,7 @@ import { framePath, lockRows } from './pictures'
 import { after, onlyEnd, type Handle } from './handles'
 import { anchors, camerasOf, one, PICKS } from './choices'
 import { number, seconds, choice, text, colour, either, perhaps, type SentencePart } from '~/sentence/pieces'
+import { keysWhere } from '~/document/making/prompt-keys'
 import { hold } from './step-pieces'
 import { curveOf } from './curves'
 import { CHANNEL } from '~~/core/engine'
@@ -15,7 +16,7 @@ export const FELT: SheetsOf<'prompt' | 'camera' | 'fade' | 'freeze' | 'move'> = 
       'A board says ',
       text('Text', 'text', step.text),
       ' with the key ',
-      text('Key', 'key', step.key, 'none'),
+      { ...text('Key', 'key', step.key, 'none'), offers: keysWhere(of.show, of.cue.id) },
       ' at ',
       choice('Stands at', 'anchor', step.anchor, anchors(of), { picks: PICKS.anchor }),
       ', ',

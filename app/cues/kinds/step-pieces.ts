@@ -1,18 +1,32 @@
 import { keysOfWay, type Editor, type Ramp, type Step, type StepKind } from '~~/core/show'
 import { buses, PICKS, wheres, type Of } from './choices'
+import { endsWith, holdUntilEnd, letGoByLeaving } from '~/document/making/until-end'
 import { lengthsOf } from './lengths'
 import { choice, either, number, range, seconds, type Piece, type PutIn, type SentencePart } from '~/sentence/pieces'
 
 export type { Of }
 export type Kind<K extends StepKind> = Extract<Step, { kind: K }>
 
-export const hold = ({ show, cue }: Of, step: Step & { hold: Kind<'level'>['hold'] }): SentencePart => ({
-  as: 'hold',
-  name: 'Lasts',
-  way: 'hold',
-  value: step.hold,
-  offers: lengthsOf(show, cue, step).map(({ seconds, words }) => ({ value: seconds, words })),
-})
+export function hold({ show, cue }: Of, step: Step & { hold: Kind<'level'>['hold'] }): SentencePart {
+  const until = step.hold === 'release' ? endsWith(show, cue.id) : undefined
+  return {
+    as: 'hold',
+    name: 'Lasts',
+    way: 'hold',
+    value: until === undefined ? step.hold : { until },
+    lengths: lengthsOf(show, cue, step).map(({ seconds, words }) => ({ value: seconds, words })),
+    cues: show.cues.flatMap(({ id, name }) =>
+      id === cue.id ? [] : [{ value: { until: id }, words: `until ${name} ends` }],
+    ),
+    choose(put, value, edit) {
+      const isUntil = typeof value === 'object'
+      const others = cue.steps.some((other) => other.id !== step.id && 'hold' in other && other.hold === 'release')
+      put('hold', isUntil ? 'release' : value)
+      if (isUntil) holdUntilEnd(edit, cue.id, value.until)
+      else if (value === 'release' || !others) letGoByLeaving(edit, cue.id)
+    },
+  }
+}
 
 /** How a change comes about: at once, in a time, at so much a second. */
 export function ramp(

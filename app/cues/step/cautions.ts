@@ -1,5 +1,6 @@
 import { zonesAt } from '~~/core/space'
 import { rulesAt, type Cue, type Point, type Rule, type Show, type Step } from '~~/core/show'
+import { endsWith } from '~/document/making/until-end'
 import { lightName } from '~/words/names'
 import { plain } from '~/words/time'
 import type { PutIn } from '~/sentence/pieces'
@@ -47,7 +48,8 @@ export function cautionsOf(
     'hold' in step &&
     step.hold === 'release' &&
     rules.length > 0 &&
-    rules.every(({ onLeave }) => onLeave === 'nothing')
+    rules.every(({ onLeave }) => onLeave === 'nothing') &&
+    endsWith(show, cue.id) === undefined
   )
     found.push({ says: 'Whoever leaves releases nothing here, so it goes on: no rule that fires this cue lets go.' })
   if (step.kind === 'move') found.push(...ofMove(show, step))

@@ -5,6 +5,7 @@ import { makeOwn } from '~/document/making/kit-parts'
 import { useSelection } from '~/frame/selection'
 import { useShow } from '~/document/show'
 import { count } from '~/words/time'
+import { useRuleEdits } from './rule-edits'
 import KitParts from './KitParts.vue'
 import RuleProspects from './RuleProspects.vue'
 import RuleUnmet from './RuleUnmet.vue'
@@ -16,6 +17,7 @@ import PartText from '~/parts/PartText.vue'
 const props = defineProps<{ zone: Zone; kit: Kit }>()
 const doc = useShow()
 const selection = useSelection()
+const edits = useRuleEdits()
 const others = computed(() => doc.now.zones.filter((z) => z.kit === props.kit.id).length - 1)
 /** Whose rules are seen and changed. */
 const here = defineModel<boolean>('here', { required: true })
@@ -67,7 +69,7 @@ const makeItsOwn = () => doc.edit(`Give ${props.zone.name} rules of its own`, (e
         Different here: {{ differs(rule).join(', ') }}.
         <button class="chip ml-1" @click="likeKit(rule)">As in the kit</button>
       </p>
-      <div class="mt-1 flex gap-1.5">
+      <div class="mt-1 flex flex-wrap gap-1.5">
         <button
           class="chip"
           :aria-expanded="dials === rule.id"
@@ -75,6 +77,17 @@ const makeItsOwn = () => doc.edit(`Give ${props.zone.name} rules of its own`, (e
         >
           {{ dials === rule.id ? 'Dials below' : 'Dials' }}
         </button>
+        <template v-if="!here">
+          <button class="chip" @click="edits.remove({ zone, kit, rule })">Remove</button>
+          <button class="chip" @click="edits.copy({ zone, kit, rule })">Copy it</button>
+          <button
+            class="chip"
+            title="A rule and a cue that take back what this one has done"
+            @click="edits.addWayOut({ zone, kit, rule })"
+          >
+            And on leaving
+          </button>
+        </template>
         <button class="chip" @click="selection.choose('cue', rule.cue)">Steps of its cue</button>
       </div>
       <RuleDials v-if="dials === rule.id" class="mt-3" :zone="zone" :rule="rule" :kit="kit" :here="here" />

@@ -2,6 +2,7 @@ import { namesIn } from '~~/core/base'
 import { type Condition, type Flag, type Moment, type PartKind, type Rule, type Show, type Target } from '~~/core/show'
 import { freshMoment } from '~/document/making/fresh'
 import type { RuleHere } from '~/document/making/rule-here'
+import { tellKey } from '~/document/making/prompt-keys'
 import { signalsOf } from '~/document/flags-and-signals'
 import { choice, number, seconds, text, type Option, type Piece, type PutIn, type Way } from '~/sentence/pieces'
 import { MOMENTS } from '~/words/sentences'
@@ -13,6 +14,8 @@ export interface Offers {
   facings: readonly Option[]
   flags: readonly Pick<Flag, 'id' | 'name' | 'start'>[]
   signals: readonly string[]
+  /** The zones whose rule it is. */
+  zones: readonly string[]
   /** Who can set off a rule and has a tag. */
   tagged: readonly { kind: Kinds[number]; tag: string }[]
 }
@@ -87,6 +90,7 @@ export function offersFor(show: Show, { zone, kit, here }: Pick<RuleHere, 'zone'
     ],
     flags: [...partsOf('flag').map(({ id, name }) => ({ id, name, start: startOf(id) })), ...show.flags],
     signals: signalsOf(show).map(({ name }) => name),
+    zones: kit && !here ? show.zones.flatMap((each) => (each.kit === kit.id ? [each.id] : [])) : [zone.id],
     tagged: [
       ...show.walks.flatMap(({ body }) => body.tags.map((tag) => ({ kind: body.kind, tag }))),
       ...props.flatMap((prop) => prop.tags.map((tag) => ({ kind: 'prop' as const, tag }))),
@@ -130,9 +134,9 @@ const DETAILS: { [At in Moment['at']]: (on: Kind<At>, offers: Offers) => Piece[]
   leave: () => [],
   dwell: (on) => [' ', stay('Stay', on.seconds)],
   clock: (on) => [' ', stay('Time', on.seconds)],
-  use: ({ key, facing }, { facings }) => [
+  use: ({ key, facing }, { facings, zones }) => [
     ' ',
-    { ...text('Key', 'on.key', key), does: MOMENT },
+    { ...text('Key', 'on.key', key), does: MOMENT, alsoChange: (edit, now) => tellKey(edit, zones, key, now) },
     ' ',
     choice('Facing', 'on.facing', facing && targetOf(facing), facings, {
       does: MOMENT,

@@ -12,6 +12,7 @@ import { count, ordinal, plain } from '~/words/time'
 import { unmetWords } from '~/words/sentences'
 import PartChoice from '~/parts/PartChoice.vue'
 import KitRules from '../rule/KitRules.vue'
+import NewRule from './NewRule.vue'
 import PutHere from './PutHere.vue'
 import RuleProspects from '../rule/RuleProspects.vue'
 import RuleSentence from '../rule/RuleSentence.vue'
@@ -82,7 +83,8 @@ watch(() => props.zone.id, () => (onlyHere.value = false)) // prettier-ignore
 const rules = eachFieldwise(() => props.zone.rules)
 const shown = computed(() => (rules.value.find(({ id }) => id === open.value) ?? rules.value[0])?.id)
 
-const addRule = () => show(edits.add(props.zone, onlyHere.value ? undefined : kit.value))
+const addRule = (cue?: string) =>
+  show(edits.add({ zone: props.zone, kit: onlyHere.value ? undefined : kit.value }, cue))
 function show(made: Rule | undefined) {
   if (!made) return
   open.value = made.id
@@ -103,7 +105,7 @@ function toggleMute() {
         <DeskHead :name="zone.name" @rename="set('name', $event, `Rename ${zone.name}`)" />
         <div class="flex gap-1.5">
           <WholeThings :zone="zone" :only-here="onlyHere" />
-          <button class="chip" @click="addRule">+ rule</button>
+          <NewRule :zone="zone" @make="addRule" />
         </div>
       </div>
       <p class="text-xs text-bone-3">{{ facts }}</p>
@@ -112,8 +114,8 @@ function toggleMute() {
     <WaysThrough :zone="zone" />
     <KitRules v-if="kit" v-model:here="onlyHere" :zone="zone" :kit="kit" />
     <p v-if="rules.length === 0 && !kit" class="text-bone-2">
-      It notices who passes and fires nothing yet. <button class="part" @click="addRule">Add a rule</button> to say what
-      happens here.
+      It notices who passes and fires nothing yet. <button class="part" @click="addRule()">Add a rule</button> to say
+      what happens here.
     </p>
     <template v-for="rule in rules" :key="rule.id">
       <article class="border-t border-rule pt-1.5" :data-rule="rule.id" :aria-label="`Rule ${rule.name ?? rule.id}`">
@@ -135,12 +137,12 @@ function toggleMute() {
           >
             {{ rule.enabled ? 'Switch off' : 'Switch on' }}
           </button>
-          <button class="chip" @click="edits.remove(zone, rule)">Remove</button>
-          <button class="chip" @click="show(edits.copy(zone, rule))">Copy it</button>
+          <button class="chip" @click="edits.remove({ zone, rule })">Remove</button>
+          <button class="chip" @click="show(edits.copy({ zone, rule }))">Copy it</button>
           <button
             class="chip"
             title="A rule and a cue that take back what this one has done"
-            @click="show(edits.addWayOut(zone, rule))"
+            @click="show(edits.addWayOut({ zone, rule }))"
           >
             And on leaving
           </button>

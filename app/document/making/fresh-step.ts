@@ -11,6 +11,7 @@ import {
   type StepKind,
   completePool,
 } from '~~/core/show'
+import { keysWhere } from './prompt-keys'
 
 /** The thing that stands nearest to a point, or the first. */
 export function nearest<T extends { at: readonly number[] }>(
@@ -78,6 +79,7 @@ const within = (show: Show, near?: readonly number[], cue?: string) => {
     flag: show.flags[0],
     zone: show.zones[0],
     cue: show.cues.find(({ id }) => id !== cue),
+    key: (cue !== undefined && keysWhere(show, cue)[0]) || 'E',
     bedGain: show.buses.find(({ id }) => id === 'bed')?.gain ?? 0,
   }
 }
@@ -105,7 +107,7 @@ const FRESH: { [K in StepKind]: Fresh<Extract<Step, { kind: K }>> } = {
   light: { wants: 'light', make: ({ light }) => light && { light: light.id, ...HELD } },
   level: { make: ({ bedGain }) => ({ bus: 'bed', gain: bedGain, ...HELD }) },
   atmosphere: { make: () => ({ ...HELD }) },
-  prompt: { wants: 'prop', make: ({ anchor }) => anchor && { text: 'Press to look', key: 'E', anchor } },
+  prompt: { wants: 'prop', make: ({ anchor, key }) => anchor && { text: 'Press to look', key, anchor } },
   fade: { make: () => ({ in: 0.5, stay: 0.5, out: 0.8 }) },
   freeze: { make: () => ({ locks: ['walk'], hold: 2 }) },
   camera: {
@@ -132,6 +134,13 @@ const FRESH: { [K in StepKind]: Fresh<Extract<Step, { kind: K }>> } = {
   zone: { wants: 'zone', make: ({ zone }) => zone && { zone: zone.id, enabled: zone.enabled } },
   stop: { wants: 'cue', make: ({ cue }) => cue && { cue: cue.id, fade: 0.5 } },
 }
+/** An id that no step of the show has. */
+export const freeStepId = ({ cues }: Show, wanted: string): string =>
+  freeId(
+    wanted,
+    cues.flatMap(({ steps }) => steps.map(({ id }) => id)),
+  )
+
 /** What a step of a kind wants first; undefined where it can be made. */
 export const wantOf = (show: Show, kind: StepKind, cue?: string): Want | undefined =>
   freshStep(show, kind, 'x', undefined, cue) ? undefined : FRESH[kind].wants
