@@ -15,7 +15,7 @@ const CORE = {
   mix: ['base', 'show', 'space', 'engine', 'audio', 'sound'],
   score: ['base', 'show', 'space', 'engine'],
   study: ['base', 'show', 'space', 'engine'],
-  findings: ['base', 'show'],
+  findings: ['base', 'show', 'space'],
   testing: ['base', 'show', 'engine'],
 }
 /** The rooms of the engine; what lies beside them, its doors, may import all. */

@@ -14,7 +14,7 @@ import {
   walksOf,
   type Run,
 } from '../core/engine'
-import { parseShow, ShowError, type Show, type Walk, fieldIn } from '../core/show'
+import { creditTable, parseShow, ShowError, type Show, type Walk, fieldIn } from '../core/show'
 import { CliError, FAULTS } from './errors'
 import { createProgress } from './progress'
 import { documentIn } from './sound-files'
@@ -129,6 +129,11 @@ async function write(text: string, out: string | undefined): Promise<void> {
   } catch (error) {
     throw new CliError(FAULTS.unwritable(out, fieldIn(error, 'code')))
   }
+}
+
+/** Prints whom the sounds of a show are owed to. */
+export async function credits(file: string): Promise<void> {
+  process.stdout.write(creditTable(await readShowFile(file)))
 }
 
 export async function checkFormat(file: string): Promise<void> {

@@ -1,5 +1,5 @@
 import { Command, CommanderError, InvalidArgumentError } from 'commander'
-import { channel, checkFormat, fan, run } from './commands'
+import { channel, checkFormat, credits, fan, run } from './commands'
 import { CliError } from './errors'
 import { mix } from './mix'
 import { Refusal } from '../server/http/refusal'
@@ -69,6 +69,12 @@ program
   .description('say whether a file is a valid show document')
   .argument('<file>', 'a show document, or - for standard input')
   .action(checkFormat)
+
+program
+  .command('credits')
+  .description('say whom its sounds are owed to, as a table with tabs between its columns')
+  .argument('<show>', 'a show document, a ZIP that Esvik wrote of one with its sounds, or - for standard input')
+  .action(credits)
 
 playing('channel')
   .description('print the fields of a channel at times of a run, as a JSON array')

@@ -1,7 +1,7 @@
 import { transfer, wrap } from 'comlink'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
-import { eventsOf, type Run } from '~~/core/engine'
+import { eventsOf, type Loop, type Run } from '~~/core/engine'
 import { usualWalks, type Score } from '~~/core/score'
 import type { Operation, Show } from '~~/core/show'
 import type { Sight } from '~/canvas/renderer'
@@ -44,6 +44,8 @@ export const useRun = defineStore('run', () => {
   const events = computed(() => (run.value ? eventsOf(run.value) : []))
   const score = shallowRef<Score>()
   const problem = ref('')
+  /** What the run goes round in, if it has no end. */
+  const loop = shallowRef<Loop>()
   /** How far the run has come that is being worked out, if that takes so long that the score is of an older document (s of the run). */
   const waitsAt = ref<number>()
   const loudness = shallowRef<Float32Array>()
@@ -125,6 +127,7 @@ export const useRun = defineStore('run', () => {
       if (chosen.length === 0) {
         run.value = score.value = undefined
         void worker.clear()
+        loop.value = undefined
         problem.value = 'Draw a walk or choose one: a run needs somebody who walks.'
         break
       }
@@ -138,6 +141,7 @@ export const useRun = defineStore('run', () => {
       const took = performance.now() - began
       if ('newer' in answer) continue
       problem.value = answer.problem ?? ''
+      loop.value = 'loop' in answer ? answer.loop : undefined
       if (!('drawn' in answer)) continue
       if (answer.partial)
         finding ??= findFlights()
@@ -273,6 +277,7 @@ export const useRun = defineStore('run', () => {
     ways,
     score,
     problem,
+    loop,
     waitsAt,
     stop,
     earlier,

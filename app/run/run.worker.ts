@@ -10,6 +10,7 @@ import {
   RunError,
   timeAway,
   walksOf,
+  type Loop,
   type Run,
   type RunUnderWay,
 } from '~~/core/engine'
@@ -38,9 +39,10 @@ export interface RunRequest {
 /**
  * `drawn`: when the score was on its canvas (ms since 1970, as exact as the clock is).
  * `partial`: something was thrown and has not flown, because neither its flight is known here nor the physics is; ask again once one is.
- * `problem`: the run has no end, or was stopped; what there is of it is drawn. Without `drawn` nothing is.
+ * `problem`: the run has no end, or was stopped; what there is of it is drawn. Without `drawn` nothing is. `loop`: what it is caught in.
  */
-export type RunAnswer = { drawn: number; partial: boolean; problem?: string } | { problem: string } | { newer: true }
+export type RunAnswer =
+  { drawn: number; partial: boolean; problem?: string; loop?: Loop } | { problem: string } | { newer: true }
 /** What the page gets of a run. `sameWays`: bodies went as in the run before, and the paths have been left out. */
 export interface Published {
   run: Run
@@ -199,6 +201,7 @@ const worker = {
     const walks = earlier?.later ? wanted.filter((id) => played.walks.some((walk) => walk.id === id)) : wanted
     if (walks.length === 0) return { problem: 'None of these walks was there in that version.' }
     let problem: string | undefined
+    let loop: Loop | undefined
     let made: Run
     let stretches: RunUnderWay | undefined
     under = { stopped: undefined, t: 0 }
@@ -222,6 +225,7 @@ const worker = {
       if (!(error instanceof RunError)) throw error
       if (!(error instanceof BrokenRun)) return { problem: error.message }
       problem = error.message
+      loop = error.loop
       made = error.run
     }
     if (problem !== undefined && made.log.count > MOST_SHOWN) {
@@ -238,7 +242,7 @@ const worker = {
     if (!draft) settled = score
     draw({ score, ghost, fades: fadesOf(made), cuts: cutsOf(made) })
     isPublished = false
-    return { drawn: performance.timeOrigin + performance.now(), partial, problem }
+    return { drawn: performance.timeOrigin + performance.now(), partial, problem, loop }
   },
   /** How far the run under way has come (s of the run). */
   cameTo: (): number => under.t,

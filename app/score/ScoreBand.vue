@@ -11,6 +11,7 @@ import ScoreTransport from './ScoreTransport.vue'
 import LaneHeads from './LaneHeads.vue'
 
 const LaneFilter = fetched(() => import('./LaneFilter.vue'))
+const LoopNote = fetched(() => import('./LoopNote.vue'))
 const EventTable = fetched(() => import('./EventTable.vue'))
 
 const runs = useRun()
@@ -30,8 +31,9 @@ keepFocus(band, lanes)
       <CurveHeads />
     </div>
     <div class="relative min-w-0 flex-1">
+      <LoopNote v-if="runs.loop" :loop="runs.loop" :says="runs.problem" />
       <p
-        v-if="runs.problem"
+        v-else-if="runs.problem"
         role="alert"
         class="absolute top-2 left-3 z-20 max-w-[80%] rounded-md border border-rust bg-ink-2 px-3 py-2 text-rust"
       >

@@ -187,8 +187,7 @@ function toggle(lock: Lock) {
       :name="part.name"
       :value="typeof part.value === 'number' ? 'seconds' : part.value"
       :options="[...HOLDS, ...part.lengths, ...part.cues] as { value: unknown; words: string }[]"
-      @choose="hold" /><template
-      v-if="typeof part.value === 'number'"
+      @choose="hold" /><template v-if="typeof part.value === 'number'"
       >{{ ' '
       }}<PartNumber name="Seconds" :value="part.value" unit="s" :min="0" :label="label" :put="putNumber" /></template
   ></template>

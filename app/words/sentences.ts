@@ -52,6 +52,12 @@ export function unmetWords(lane: Pick<Lane, 'unmet'>): string {
   switch (lane.unmet) {
     case 'off':
       return 'switched off'
+    case 'off then':
+      return 'off as passed'
+    case 'sent elsewhere':
+      return 'sent elsewhere'
+    case 'unreached':
+      return 'never reached'
     case 'height':
       return 'missed by height'
     case 'untouched':

@@ -1,7 +1,8 @@
 import type { Show } from '../show'
+import type { Piece } from '../space'
 import { fieldsOf, type Audible, type ChannelHistory, type FlightRecord } from './history'
 import { eventsOf, type Log, type RunLog } from './log'
-import type { PathPart } from './ways'
+import { piecesUntil, type PathPart } from './ways'
 import type { World } from './world'
 
 /** One play-through: its log, and as plain data what tells the state at any time. */
@@ -39,6 +40,9 @@ export function runOf(world: World): Run {
     flights: world.flights,
   }
 }
+
+/** The straight pieces that a walker of a run went, by their place among its walks. */
+export const walkedPieces = ({ paths, length }: Run, index: number): Piece[] => piecesUntil(paths[index], length)
 
 /** The log as it is written to a file. */
 export function logOf(show: Show, run: Run): RunLog {

@@ -5,7 +5,8 @@ import { hasPhysics, loadPhysics } from './flight'
 import { runOf, type Run } from './result'
 import { EFFECTS } from './steps'
 import { createBody } from './ways'
-import { createWorld, leaveForNext, FAULTS, RunError, type World } from './world'
+import { createWorld, leaveForNext, EndlessError, FAULTS, RunError, type World } from './world'
+import type { Loop } from './log'
 
 export interface RunOptions {
   seed: number
@@ -96,10 +97,13 @@ export function beginRun(show: Show, walks: readonly Walk[], options: RunOptions
 /** A run that broke off, with what had happened up to there: nothing is ended in it. */
 export class BrokenRun extends RunError {
   readonly run: Run
+  /** What it is caught in, if it has no end. */
+  readonly loop: Loop | undefined
 
-  constructor(message: string, run: Run) {
+  constructor({ message }: RunError, run: Run, loop?: Loop) {
     super(message)
     this.run = run
+    this.loop = loop
   }
 }
 
@@ -108,7 +112,8 @@ function keptOnError<T>(world: World, work: () => T): T {
   try {
     return work()
   } catch (error) {
-    throw error instanceof RunError ? new BrokenRun(error.message, runOf(world)) : error
+    if (!(error instanceof RunError)) throw error
+    throw new BrokenRun(error, runOf(world), error instanceof EndlessError ? error.loop : undefined)
   }
 }
 

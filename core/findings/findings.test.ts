@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { eventsOf, run, walksOf } from '../engine'
 import { kitRulesOf, type Show } from '../show'
 import { across, point, show as smallShow, SOUND, walk } from '../testing/small-show'
-import { leftForGood, neverFiring, whyNeverFires } from '.'
+import { clearedOf, leftForGood, movesItself, neverFiring, whyNeverFires, zonesBeside } from '.'
 
 const rule = (id: string, more: object = {}) => ({ id, on: { at: 'enter' }, cue: 'idle', ...more })
 const isLit = (value: boolean) => ({ flag: 'lit', is: '=', value })
@@ -129,5 +129,50 @@ describe('of all rules of a show', () => {
       ['shared', 'first'],
       ['clock', undefined],
     ])
+  })
+})
+
+describe('a zone that goes with a prop', () => {
+  const tied = (step: object, more: object = {}) => {
+    const show = smallShow({
+      place: { props: [{ id: 'cart', name: 'Cart', kind: 'box', at: [3, 0, 0], size: [1, 1, 1] }] },
+      cues: [{ id: 'idle', name: 'Idle', steps: [{ id: 's', ...step }] }],
+      zones: [zone('z', [rule('r', more)], { tiedTo: { prop: 'cart' } })],
+    })
+    return movesItself(show, show.zones[0])?.id
+  }
+  const slide = { kind: 'prop', prop: 'cart', slide: { by: [5, 0, 0] } }
+  it('is moved by itself where its own cue moves that prop', () => {
+    expect(tied(slide)).toBe('r')
+    expect(tied({ kind: 'fling', prop: 'cart', speed: [3, 3], yaw: 0, pitch: 0 })).toBe('r')
+  })
+  it('is not where the cue only colours it, is muted, or goes but once whoever leaves', () => {
+    expect(tied({ kind: 'prop', prop: 'cart', colour: '#102030' })).toBeUndefined()
+    expect(tied({ ...slide, muted: true })).toBeUndefined()
+    expect(tied(slide, { limit: { times: 1 }, onLeave: 'nothing' })).toBeUndefined()
+    expect(tied(slide, { limit: { times: 1 } })).toBe('r')
+  })
+})
+
+describe('a mark beside a zone', () => {
+  const beside = (x: number, more: object = {}) => {
+    const show = smallShow({
+      place: { marks: [{ id: 'm', name: 'M', kind: 'standing', at: [x, 0, 0] }], ...more },
+      zones: [zone('z', [])],
+    })
+    return { show, mark: show.place.marks[0], zones: zonesBeside(show, show.place.marks[0]).map(({ id }) => id) }
+  }
+  it('is nearer to it than half a body is wide, and not within it', () => {
+    expect([1.6, 1.8, 3].map((x) => beside(x).zones)).toEqual([[], ['z'], []])
+  })
+  it('is put clear of it by the shortest way, with no wall in between', () => {
+    const { show, mark } = beside(1.8)
+    const [x, , z] = clearedOf(show, mark)!
+    expect(Math.hypot(x - 1.8, z)).toBeLessThan(0.3)
+    expect(zonesBeside(show, { ...mark, at: [x, 0, z] })).toEqual([])
+    // Behind it stands a wall: it goes into the zone instead.
+    const wall = { id: 'w', name: 'W', y: 0, height: 3, from: [1.5, -9], to: [1.5, 9], thickness: 0.1 }
+    const walled = beside(1.8, { walls: [wall] })
+    expect(clearedOf(walled.show, walled.mark)![0]).toBeGreaterThanOrEqual(2)
   })
 })

@@ -1,8 +1,8 @@
 import type { Gate } from '../engine'
 import type { Bearing, StepKind } from '../show'
 
-/** Why no walk of the run meets a zone. */
-export type Unmet = 'off' | 'height' | 'untouched'
+/** Why nobody of a run met a zone: it was off, or off as somebody passed; it was passed below or above; a walk that leads there was moved, or the run was over before; no walk leads there. */
+export type Unmet = 'off' | 'off then' | 'height' | 'sent elsewhere' | 'unreached' | 'untouched'
 export interface Fired {
   t: number
   rule: string

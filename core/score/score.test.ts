@@ -1,4 +1,4 @@
-import { expect, it } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import { run, walksOf } from '../engine'
 import { across, dithering, oneRule, show } from '../testing/small-show'
 import { scoreOf } from '.'
@@ -23,6 +23,29 @@ it('lanes stand in the order first met; the others say why they are not', () => 
     ['high', 'height'],
     ['aside', 'untouched'],
   ])
+})
+
+describe('a zone that nobody met says why from the run that was', () => {
+  const far = (more: object = {}) => ({ id: 'far', name: 'Far', ...across(12, 14), ...more })
+  const door = (step: object) => ({
+    cues: [{ id: 'c', name: 'C', steps: [{ id: 's', ...step }] }],
+    near: { id: 'near', name: 'Near', ...across(2, 4), rules: [{ id: 'r', on: { at: 'enter' }, cue: 'c' }] },
+  })
+  const why = (made: ReturnType<typeof show>) => scored(made).lanes.find(({ zone }) => zone === 'far')?.unmet
+
+  it('off when it was passed, though it is on to begin with', () => {
+    const { cues, near } = door({ kind: 'zone', zone: 'far', enabled: false })
+    expect(why(show({ cues, zones: [near, far()] }))).toBe('off then')
+  })
+  it('the walk led there, and was put elsewhere before', () => {
+    const place = { marks: [{ id: 'in', name: 'In', kind: 'standing', at: [15, 0, 0] }] }
+    const { cues, near } = door({ kind: 'move', mark: 'in' })
+    expect(why(show({ place, cues, zones: [near, far()] }))).toBe('sent elsewhere')
+  })
+  it('the walk led there, and was held for good before', () => {
+    const { cues, near } = door({ kind: 'freeze', locks: ['walk'], hold: 'release' })
+    expect(why(show({ cues, zones: [near, far()] }))).toBe('unreached')
+  })
 })
 
 it('who is put into a zone without setting it off is there by that', () => {

@@ -1,9 +1,9 @@
 import { withId } from '../base'
 import { eventsOf, type Run, type RunEvent } from '../engine'
-import { kitRulesOf, mannerOf, nameOfKitRule, type Rule, type Show, type Zone } from '../show'
-import { crossings, pieceBetween, solidOf, type Solid } from '../space'
+import { kitRulesOf, mannerOf, nameOfKitRule, type Rule, type Show } from '../show'
 import { actsOn } from './acts'
-import type { Lane, PlayingSpan, Score, Unmet } from './lane'
+import type { Lane, PlayingSpan, Score } from './lane'
+import { whyUnmet } from './unmet'
 
 const NO_ZONE = ''
 
@@ -146,29 +146,4 @@ function lockSpan(locks: Score['locks'], event: RunEvent & { kind: 'lock' | 'unl
   const last = locks.findLast((span) => span.player === event.player)
   if (last && last.to === end) last.to = event.t
   if (event.locks.length > 0) locks.push({ from: event.t, to: end, locks: event.locks, player: event.player })
-}
-
-function whyUnmet(show: Show, run: Run, zone: Zone): Unmet {
-  if (!zone.enabled) return 'off'
-  const prop = zone.tiedTo && show.place.props.find((p) => p.id === zone.tiedTo!.prop)
-  const tall = endless(solidOf(zone.shape, prop))
-  const touched = run.walks.some((id) => {
-    const walk = withId(show.walks, id)
-    const body = { radius: zone.notices === 'body' ? (walk.body.radius ?? show.player.radius) : 0, low: 0, high: 0 }
-    return walk.points.some((point, index) => {
-      const next = walk.points[index + 1] ?? point
-      return crossings(tall, 0, body, pieceBetween(point.at, next.at, 1)).length > 0
-    })
-  })
-  return touched ? 'height' : 'untouched'
-}
-
-/** The same outline without top or bottom. */
-function endless(solid: Solid): Solid {
-  const FAR = 1e6
-  const [x0, , z0, x1, , z1] = solid.bounds
-  const bounds = [x0, -FAR, z0, x1, FAR, z1] as const
-  if (solid.kind === 'sphere')
-    return { kind: 'cylinder', x: solid.x, z: solid.z, radius: solid.radius, low: -FAR, high: FAR, bounds }
-  return { ...solid, low: -FAR, high: FAR, bounds }
 }

@@ -2,6 +2,7 @@
 export * from './format/complete'
 export * from './format/errors'
 export { checkPlain, writable } from './reading/plain'
+export { creditTable } from './credits'
 export { isMet } from './condition'
 export {
   fieldIn,

@@ -1,5 +1,5 @@
 import type { Readable } from 'node:stream'
-import { LIMITS, parseShow, short, writeShow, type Show } from '../../core/show'
+import { creditTable, LIMITS, parseShow, short, writeShow, type Show } from '../../core/show'
 import { isSoundType, SOUND_TYPES, SoundError } from '../../core/audio'
 import { hashOf, keepSound, LENGTH, rowOf } from '../assets/keep'
 import { wholeFile } from '../assets/pieces'
@@ -17,6 +17,8 @@ import { createShow, missingSounds } from './list'
 
 /** A show, its sounds and its mesh in one ZIP: the document, and each file under its SHA-256. */
 const DOCUMENT = 'show.esvik.json'
+/** Where its sounds come from, to read: what counts is in the document. */
+const CREDITS = 'credits.tsv'
 export const soundName = (hash: string, type: string): string =>
   `sounds/${hash}.${isSoundType(type) ? SOUND_TYPES[type].ending : 'bin'}`
 const isSoundOf = (name: string, hash: string): boolean => name.startsWith(`sounds/${hash}.`)
@@ -33,6 +35,7 @@ export async function packed(show: Show): Promise<Readable> {
   const meshes = new Set(meshesOf(show))
   return zipStream([
     { name: DOCUMENT, bytes: () => Buffer.from(writeShow(show)) },
+    { name: CREDITS, bytes: () => Buffer.from(creditTable(show)) },
     ...there.map((row) => ({
       name: meshes.has(row.hash) ? meshName(row.hash) : soundName(row.hash, row.type),
       compress: false,
@@ -48,7 +51,7 @@ export async function unpack(zip: OpenZip): Promise<{ id: string; missing: strin
   if (problem) throw new Refusal(422, `"${DOCUMENT}" in the ZIP ${problem}`)
   const show = parseShow(utf8Of(document, `"${DOCUMENT}" in the ZIP`))
   const sounds = new Map(hashesOf(show).map((hash) => [hash, zip.names.find((name) => isSoundOf(name, hash))]))
-  const wanted = new Set([DOCUMENT, ...sounds.values(), ...meshesOf(show).map(meshName)])
+  const wanted = new Set([DOCUMENT, CREDITS, ...sounds.values(), ...meshesOf(show).map(meshName)])
   const stranger = zip.names.find((name) => !wanted.has(name))
   if (stranger !== undefined) throw new Refusal(422, `"${short(stranger)}" in the ZIP is no sound or mesh of the show`)
   const id = await database().transaction(async (transaction) => {

@@ -33,6 +33,9 @@ describe('esvik run', () => {
     const piped = esvik(['run', '-', '--walk', 'w', '--seed', '3'], readFileSync(file, 'utf8'))
     expect(JSON.parse(piped.stdout)).toEqual(log)
   })
+  it('credits prints whom the sounds are owed to', () => {
+    expect(esvik(['credits', file]).stdout).toMatch(/^sound\tby\tfrom\tlicence\n/)
+  })
   it('ends where --length says', () => {
     const log = JSON.parse(esvik(['run', file, '--walk', 'w', '--length', '3']).stdout)
     expect(log.length).toBe(3)

@@ -1,6 +1,21 @@
 import { expect } from '@playwright/test'
 import { ask, edit } from '../harness/api'
-import { choose, desk, drag, drawZone, head, marks, middle, openNew, part, plan, score, test, type } from './page'
+import {
+  addRule,
+  choose,
+  desk,
+  drag,
+  drawZone,
+  head,
+  marks,
+  middle,
+  openNew,
+  part,
+  plan,
+  score,
+  test,
+  type,
+} from './page'
 
 test('zones of every shape are drawn, and noticed by who walks through', async ({ page, server }) => {
   const show = await openNew(page, server, 'Shapes')
@@ -10,7 +25,8 @@ test('zones of every shape are drawn, and noticed by who walks through', async (
     await expect.poll(async () => (await show()).zones.length).toBe(index + 1)
     const { id, name } = (await show()).zones[index]!
     await expect(head(page, name)).toBeVisible()
-    await desk(page).getByRole('button', { name: '+ rule' }).click()
+    if (index === 0) await desk(page).getByRole('button', { name: '+ rule' }).click()
+    else await addRule(page)
     await expect(marks(page, 'fired', id).first()).toBeVisible()
   }
   // Nobody has named them: each is called after where it is, and no two alike.

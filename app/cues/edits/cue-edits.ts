@@ -1,6 +1,6 @@
 import { thousandths } from '~~/core/base'
 import { leaveGroup } from '~/document/groups'
-import { freeId, usesOf, type Cue, type Editor, type Show, type Step } from '~~/core/show'
+import { alike, completeCue, freeId, usesOf, type Cue, type Editor, type Show, type Step } from '~~/core/show'
 
 /** Puts one cue in the place of another wherever that is fired or ended. */
 export function replaceCue(edit: Editor, from: string, to: string): void {
@@ -25,12 +25,15 @@ export function removeCue(edit: Editor, id: string): void {
   }
   edit.remove(['cues', id])
 }
-/** Takes away a cue that holds nothing and that nobody fires, ends or waits for any more. */
+/** Takes away a cue to which nobody has done a thing since it was made, and that nobody fires, ends or waits for any more. */
 export function leaveNoEmpty(edit: Editor, id: string): void {
   const cue = edit.show.cues.find((each) => each.id === id)
   const uses = usesOf(edit.show, 'cues', id).filter(({ keys: [list] }) => list !== 'groups')
-  if (cue?.steps.length === 0 && !cue.note && uses.length === 0) removeCue(edit, id)
+  if (cue && isAsMade(cue) && uses.length === 0) removeCue(edit, id)
 }
+/** A cue that was made is empty, and its id is that of its name. */
+const isAsMade = ({ id, name, ...rest }: Cue): boolean =>
+  id.startsWith(freeId(name, [])) && alike({ id, name, ...rest }, completeCue({ id, name, steps: [] }))
 
 /** Takes a rule out of a kit, and what zones say otherwise of it. */
 export function removeKitRule(edit: Editor, kit: string, rule: string): void {

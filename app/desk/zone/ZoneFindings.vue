@@ -5,6 +5,9 @@ import type { Shape, Zone, Point } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { doorwayAt, fittedTo, hangsAbove, heldWithin, nameOfDoorway, reachingAround } from '~/plan/forms/fitting'
 import { isSameShape, solidOfZone } from '~/plan/forms/geometry'
+import { tie } from '~/document/making/tying'
+import { cueName, propName } from '~/words/names'
+import { movesItself } from '~~/core/findings'
 import { usePassing } from '~/plan/ways/passing'
 import { plain } from '~/words/time'
 import PartChoice from '~/parts/PartChoice.vue'
@@ -146,6 +149,20 @@ const holding = computed((): Found | undefined => {
     ...(shape && { mend: 'Widen around it' }),
   }
 })
+/** A zone that is carried away from whoever set it off. */
+const itself = computed((): Found | undefined => {
+  const rule = movesItself(doc.now, props.zone)
+  if (!rule) return undefined
+  const prop = propName(doc.now, props.zone.tiedTo!.prop)
+  return {
+    key: 'itself',
+    good: false,
+    says: `It goes with ${prop}, which its own ${cueName(doc.now, rule.cue)} moves.`,
+    more: 'Whoever stands still may be left by it, lets go of what moved it, and is in it again.',
+    mend: 'Let it stay where it is',
+  }
+})
+const stay = () => doc.edit(`Let ${props.zone.name} stay`, (edit) => tie(edit, props.zone, undefined))
 const widenAround = (shape: Shape) =>
   doc.edit(`Widen ${props.zone.name}`, (e) => e.set(['zones', props.zone.id, 'shape'], shape))
 /** What can be asked of it: that it holds what it holds now, or another that it touches. */
@@ -168,9 +185,12 @@ const offered = steady(() => [
 const MENDS: { [key: string]: () => void } = {
   passing: () => void store.close(),
   feet: () => lower(hangsAbove(doc.now, props.zone)!),
+  itself: stay,
   holds: () => widenAround(reachingAround(doc.now, props.zone, meant.value)!),
 }
-const found = steady(() => [passing.value, feet.value, quick.value, holding.value].filter((each) => each !== undefined))
+const found = steady(() =>
+  [passing.value, feet.value, quick.value, holding.value, itself.value].filter((each) => each !== undefined),
+)
 </script>
 
 <template>

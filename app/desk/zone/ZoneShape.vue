@@ -2,7 +2,7 @@
 import { steady } from '~/document/steady'
 import type { Shape, Zone } from '~~/core/show'
 import { useShow } from '~/document/show'
-import { placed } from '~/plan/forms/tying'
+import { tie } from '~/document/making/tying'
 import PartChoice from '~/parts/PartChoice.vue'
 import PartNumber from '~/parts/PartNumber.vue'
 import { withAxis } from '~~/core/space'
@@ -60,18 +60,10 @@ const ties = steady(() => [
   { value: '', words: 'stays where it is' },
   ...doc.now.place.props.map(({ id, name }) => ({ value: id, words: `goes with ${name}` })),
 ])
-/** What is tied stands in the frame of its prop: it stays where it is when it is tied or let go. */
-function tie(id: string) {
+function tieTo(id: string) {
   const { zone } = props
-  const [before, after] = [zone.tiedTo?.prop, id || undefined].map((each) =>
-    doc.now.place.props.find((prop) => prop.id === each),
-  )
-  const free = before ? placed(zone.shape, before, true) : zone.shape
-  const shape = after ? placed(free, after, false) : free
-  doc.edit(after ? `Tie ${zone.name} to ${after.name}` : `Let ${zone.name} stay`, (e) => {
-    e.set(['zones', zone.id, 'tiedTo'], after && { prop: after.id })
-    e.set(['zones', zone.id, 'shape'], shape)
-  })
+  const prop = doc.now.place.props.find((each) => each.id === id)
+  doc.edit(prop ? `Tie ${zone.name} to ${prop.name}` : `Let ${zone.name} stay`, (edit) => tie(edit, zone, prop))
 }
 const notices = [
   { value: 'body' as const, words: 'the whole body' },
@@ -104,7 +96,7 @@ const notices = [
         :put="(e, v) => e.set(['zones', zone.id, 'rim'], v)"
     /></span>
     <span
-      >When a prop moves it <PartChoice name="Tied" :value="zone.tiedTo?.prop ?? ''" :options="ties" @choose="tie"
+      >When a prop moves it <PartChoice name="Tied" :value="zone.tiedTo?.prop ?? ''" :options="ties" @choose="tieTo"
     /></span>
     <span
       >Notices

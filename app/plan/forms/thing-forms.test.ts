@@ -4,7 +4,7 @@ import { fittedTo, doorwayAt, doorwaysOf, hangsAbove } from './fitting'
 import { thingsUnder } from '../hand/hits'
 import { storeysOf } from './storeys'
 import { holdsOfThing, moveThings } from './thing-forms'
-import { placed } from './tying'
+import { placed } from '~/document/making/tying'
 import { throughWalls } from '../ways/through-walls'
 
 const show = readShow({

@@ -26,7 +26,8 @@ describe('a run that has no end', () => {
       expect.unreachable('it has an end')
     } catch (error) {
       expect(error).toBeInstanceOf(BrokenRun)
-      const { message, run: kept } = error as BrokenRun
+      const { message, run: kept, loop } = error as BrokenRun
+      expect(loop).toMatchObject({ rules: [{ rule: 'r', zone: 'z', cue: 'c' }], sent: { walk: 'w', mark: 'in' } })
       expect(message).toMatch(/for ever.*8 h.*"To the boat" keeps being sent back to "Way in"/)
       // Told by its state, after some rounds: nobody waits for 8 hours of it.
       expect(eventsOf(kept!).filter(({ kind }) => kind === 'move').length).toBeGreaterThan(50)
@@ -57,8 +58,15 @@ describe('a run that has no end', () => {
         { id: 'b', on: { at: 'signal', name: 'again' }, cue: 'c', busy: 'overlap' },
       ],
     })
-    expect(() => run(ring, ring.walks, { seed: 1 })).toThrow(
-      'at 1.000 s: the signal "again" → "Chime" → the signal "again"',
-    )
+    try {
+      run(ring, ring.walks, { seed: 1 })
+      expect.unreachable('it has an end')
+    } catch (error) {
+      const { message, loop } = error as BrokenRun
+      expect(message).toContain('at 1.000 s: the signal "again" → "Chime" → the signal "again"')
+      // What only began it is no part of it.
+      expect(loop).toMatchObject({ t: 1, rules: [{ rule: 'b', zone: undefined, cue: 'c' }] })
+      expect(loop).not.toHaveProperty('sent')
+    }
   })
 })

@@ -1,7 +1,7 @@
 /** What happened: the events of a run, in columns. */
 export { eventAt, eventsOf, flagIn } from './decode'
 export { Draft } from './draft'
-export { loopIn, type Endless } from './endless'
+export { loopIn, type Endless, type Loop } from './endless'
 export type { EndReason, Gate, RunEvent, RunLog, SoundEvent, StepEvent } from './events'
 export { GATES, KIND, LOCKS, REASONS } from './kinds'
 export type { Legend } from './legend'

@@ -9,8 +9,8 @@ const SELDOM = 20
 /** So often everything has to stand as it stood before, each time somebody is sent: what luck alone makes longer once may then come, too. */
 const ROUNDS = 50
 
-/** How often each state of a run has been met, at moves. */
-const statesOf = memo((_: World) => ({ moves: 0, met: new Map<string, number>() }))
+/** How often each state of a run has been met, at moves, and since when. */
+const statesOf = memo((_: World) => ({ moves: 0, met: new Map<string, { times: number; since: number }>() }))
 
 /**
  * Somebody has been sent somewhere. Where everything stands as it has stood again and again before, and nothing is left to chance, it goes
@@ -22,9 +22,9 @@ export function askWhetherRound(world: World): void {
   if (++states.moves <= SELDOM) return
   const state = stateOf(world)
   if (state === undefined) return
-  const met = (states.met.get(state) ?? 0) + 1
-  states.met.set(state, met)
-  if (met >= ROUNDS) world.goesRound('round')
+  const { times, since } = states.met.get(state) ?? { times: 0, since: world.now }
+  states.met.set(state, { times: times + 1, since })
+  if (times + 1 >= ROUNDS) world.goesRound(world.now > since ? 'round' : 'at once')
 }
 
 const short = (time: number): string => (Number.isFinite(time) ? time.toFixed(6) : String(time))

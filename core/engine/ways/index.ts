@@ -10,6 +10,7 @@ export {
   ownTime,
   partAt,
   partNow,
+  piecesUntil,
   positionAt,
   resting,
   runTime,

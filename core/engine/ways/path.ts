@@ -1,5 +1,5 @@
 import type { Point } from '../../show'
-import { positionOn, standing, standsOn, yawOf } from '../../space'
+import { pieceOver, positionOn, standing, standsOn, yawOf, type Piece } from '../../space'
 import { SAME_TIME } from '../../base'
 import { legAt, type LegFacing, type Route } from './routes'
 
@@ -39,6 +39,17 @@ export function positionAt(path: readonly PathPart[], t: number): Point {
   const own = Math.max(0, ownTime(part, t))
   const leg = part.route.legs[legAt(part.route, own)]
   return positionOn(leg.piece, Math.min(own - leg.start, leg.piece.seconds))
+}
+
+/** The straight pieces that a path is made of until a time, each as far as it was gone. */
+export function piecesUntil(path: readonly PathPart[], until: number): Piece[] {
+  return path.flatMap((part, i) => {
+    const [from, to] = [part.t, path[i + 1]?.t ?? until].map((t) => Math.max(0, ownTime(part, t)))
+    return part.route.legs.flatMap(({ start, piece }): Piece[] => {
+      const [begin, end] = [Math.max(from, start) - start, Math.min(to - start, piece.seconds)]
+      return end < begin ? [] : [pieceOver(positionOn(piece, begin), positionOn(piece, end), end - begin)]
+    })
+  })
 }
 
 /** Where the middle of a prop is at a time; undefined while somebody has it with them. */

@@ -1,6 +1,6 @@
 import type { Step } from '../../show'
 import { Agenda } from '../../base'
-import { RunError } from './run-error'
+import { EndlessError } from './run-error'
 import type { Compiled } from '../compile'
 import { Draft, loopIn } from '../log'
 import { createPropBody, type Body } from '../ways'
@@ -48,7 +48,7 @@ export function createWorld(
     agenda,
     log,
     goesRound(how) {
-      throw new RunError(loopIn(show, log.log(), how))
+      throw new EndlessError(loopIn(show, log.log(), how))
     },
     longest: Infinity,
     walkers,

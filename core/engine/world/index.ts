@@ -16,7 +16,7 @@ export {
   seenAt,
   solidAt,
 } from './motion'
-export { FAULTS, RunError } from './run-error'
+export { EndlessError, FAULTS, RunError } from './run-error'
 export { streamFor, streamOf } from './streams'
 export {
   acquires,

@@ -1,6 +1,18 @@
+import type { Loop } from '../log'
+
 /** A run that can't be: a loop, a walk the show doesn't have. */
 export class RunError extends Error {
   override name = 'RunError'
+}
+
+/** A run that has no end, and what it is caught in. */
+export class EndlessError extends RunError {
+  readonly loop: Loop
+
+  constructor(loop: Loop) {
+    super(loop.says)
+    this.loop = loop
+  }
 }
 
 const listed = (ids: readonly string[]): string => ids.map((id) => `"${id}"`).join(', ')
