@@ -14,7 +14,9 @@ export interface Layout {
   curves: number
 }
 export const RULER = 56
+/** How tall a lane is (pixels). */
 export const LANE = 24
+export const NARROW_LANE = 16
 export const CURVES = { loudness: 26, light: 22, hands: 18 }
 export const CURVES_HEIGHT = CURVES.loudness + CURVES.light + CURVES.hands
 

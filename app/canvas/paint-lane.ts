@@ -58,7 +58,7 @@ function paintMatches(context: Context, layout: Layout, lane: Lane, y: number): 
     context.fillStyle = BACKDROP
     roundRect(context, begin - 1, y + 4, width + 3, layout.lane - 9, 2)
     context.fillStyle = colour
-    context.fillText(words, begin, y + layout.lane - 8)
+    context.fillText(words, begin, y + layout.lane / 2 + 4)
   })
 }
 const BACKDROP = faint(COLOURS.ink1, 0.78)

@@ -1,4 +1,4 @@
-import { lanesOf, type Lane } from '~~/core/score'
+import { lanesIn, lanesOf, type Lane, type Row } from '~~/core/score'
 import type { Layout } from './axes'
 import { paint } from './paint'
 import type { Content } from './scene'
@@ -8,8 +8,8 @@ export interface Sight {
   layout: Layout
   /** Pixels of the screen for one of CSS. */
   ratio: number
-  /** The zones whose lanes are shown, in their order, if not all are. */
-  only?: string[]
+  /** The rows that are shown, if not just all lanes are. */
+  rows?: Row[]
   chosen?: string
   marked?: { from: number; to: number }
 }
@@ -25,11 +25,9 @@ export interface Renderer {
   draw(): void
 }
 
-function lanesShown({ score }: Content, only: string[] | undefined): Lane[] {
+function lanesShown({ score }: Content, rows: readonly Row[] | undefined): Lane[] {
   const all = lanesOf(score)
-  if (!only) return all
-  const byZone = new Map(all.map((lane) => [lane.zone, lane]))
-  return only.flatMap((zone) => byZone.get(zone) ?? [])
+  return rows ? lanesIn(all, rows) : all
 }
 
 export function createRenderer(): Renderer {
@@ -39,14 +37,14 @@ export function createRenderer(): Renderer {
 
   function draw(): void {
     if (!context || !sight || !content) return
-    const { layout, ratio, only, chosen, marked } = sight
+    const { layout, ratio, rows, chosen, marked } = sight
     // Before the page knows how long the run is it looks at no time at all.
     if (layout.to <= layout.from) return
     const { canvas } = context
     const [w, h] = [Math.round(layout.width * ratio), Math.round(layout.height * ratio)]
     if (canvas.width !== w || canvas.height !== h) [canvas.width, canvas.height] = [w, h]
     context.setTransform(ratio, 0, 0, ratio, 0, 0)
-    paint(context, layout, { ...content, lanes: lanesShown(content, only), chosen, marked })
+    paint(context, layout, { ...content, lanes: lanesShown(content, rows), chosen, marked })
   }
 
   return {

@@ -4,7 +4,9 @@ import { useFields } from '~/document/fields'
 import { useShow } from '~/document/show'
 import { useSelection } from '~/frame/selection'
 import { useView } from '~/frame/view'
+import WithoutButton from '~/frame/WithoutButton.vue'
 import DeletionAsked from '~/parts/DeletionAsked.vue'
+import InGroup from '~/parts/InGroup.vue'
 import PartChoice from '~/parts/PartChoice.vue'
 import DeskHead from '~/parts/DeskHead.vue'
 import { count } from '~/words/time'
@@ -80,6 +82,7 @@ function remove(instead?: string) {
         {{ cue.scare ? 'A scare' : 'Not a scare' }}
       </button>
       <button class="chip ml-1.5" @click="uses > 0 ? (asks = true) : remove()">Delete</button>
+      <WithoutButton class="ml-1.5" :piece="{ kind: 'cue', id: cue.id }" />
       <button v-if="view.looks === 'desk'" class="chip ml-1.5" @click="view.looks = 'cues'">On its stave</button>
     </p>
     <DeletionAsked v-if="asks" :others="others" @remove="remove()" @replace="remove" @leave="asks = false">
@@ -102,5 +105,6 @@ function remove(instead?: string) {
         :index="index"
       />
     </ol>
+    <InGroup :thing="{ list: 'cues', id: cue.id }" :name="cue.name" />
   </div>
 </template>

@@ -17,6 +17,7 @@ onMounted(() => setTimeout(() => void Promise.all([fetchZone(), fetchCue(), fetc
 /** Who only tunes what is there doesn't wait for these. */
 const PlaceThing = fetched(() => import('./thing/PlaceThing.vue'))
 const AtmosphereDesk = fetched(() => import('~/cues/atmosphere/AtmosphereDesk.vue'))
+const GroupDesk = fetched(() => import('./thing/GroupDesk.vue'))
 const ThingsDesk = fetched(() => import('./thing/ThingsDesk.vue'))
 
 const doc = useShow()
@@ -45,7 +46,8 @@ keepFocus(desk, () => [selection.chosen?.id, doc.show])
     <p v-if="doc.missing.length > 0" class="mb-3 rounded-md border border-rule px-3 py-2 text-bone-2">
       Without a file here, so not heard: {{ doc.missing.join(', ') }}. The run is not affected.
     </p>
-    <ThingsDesk v-if="selection.things.length > 1" />
+    <GroupDesk v-if="selection.group" :key="selection.group.id" :group="selection.group" />
+    <ThingsDesk v-else-if="selection.things.length > 1" />
     <ZoneDesk v-else-if="zone" :key="zoneId" :zone="zone" />
     <WalkDesk v-else-if="selection.walk" :key="selection.walk.id" :walk="selection.walk" />
     <CueDesk v-else-if="selection.cue" :key="selection.cue.id" :cue="selection.cue" />

@@ -33,14 +33,14 @@ const things = computed(() =>
 const KEYS = [
   ['Space', 'play, pause'],
   ['← →', 'from event to event; with Shift by a second'],
-  ['L', 'go round in what is marked'],
+  ['L', 'go round in what is marked; N: lanes closer together'],
   ['+ −', 'zoom in time; Page up and down move; 0 whole walk, Z what is marked'],
   ['double click', 'on a mark: zoom to that firing; on the clock: whole walk'],
   ['Ctrl+K', 'find anything; W, with a zone, a whole thing'],
   ['S P D', 'to the score, the plan, the desk'],
   ['Ctrl+C', 'X, V: copy, cut, paste what is chosen, also between shows'],
   ['Ctrl+Z', 'undo; with Shift redo'],
-  ['Ctrl+D', 'duplicate what is chosen'],
+  ['Ctrl+D', 'duplicate what is chosen; with G make a group of it'],
   ['Alt+← →', 'with ↑ ↓: move what is chosen by 0.1 m, with Shift by 1 m'],
   ['Shift', 'in the plan: click takes one more, a drag takes several; of a chosen walk its points'],
   ['← ↑ Space', 'in the plan: move the cross, Space clicks or draws there; with Shift finer'],
@@ -59,6 +59,14 @@ const KEYS = [
       <div class="flex flex-wrap gap-1.5">
         <button v-for="cue in doc.show.cues" :key="cue.id" class="chip" @click="selection.choose('cue', cue.id)">
           {{ cue.name }}
+        </button>
+      </div>
+    </div>
+    <div v-if="doc.show.groups.length > 0">
+      <h3 class="mb-1 font-semibold">{{ count(doc.show.groups.length, 'group') }}</h3>
+      <div class="flex flex-wrap gap-1.5">
+        <button v-for="one in doc.show.groups" :key="one.id" class="chip" @click="selection.choose('group', one.id)">
+          {{ one.name }}
         </button>
       </div>
     </div>

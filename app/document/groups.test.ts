@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { patchOf, readShow, type Editor, type Show } from '~~/core/show'
+import { fragmentOf, paste, patchOf, readShow, type Editor, type Listed, type Show } from '~~/core/show'
 import { removeCue } from '~/cues/edits/cue-edits'
 import { removeSound } from '~/sounds/sound-uses'
-import { groupOf, removeWalk } from './groups'
+import { cuesOnlyOf, groupOf, groupTogether, membersOf, putInGroup, removeWalk } from './groups'
 import { removeThing, usesOfThing } from './things'
 
 const show: Show = readShow({
@@ -36,6 +36,30 @@ describe('what is in a group', () => {
   it('a cue goes with the rules that wait for its end', () => {
     const gone = after((e) => removeCue(e, 'cue'))
     expect([group(gone).cues, gone.zones[0]!.rules, gone.cues]).toEqual([[], [], []])
+  })
+  it('goes from one group to another, or out of it', () => {
+    const made = after((e) => {
+      const other = groupTogether(e, [{ list: 'props', id: 'jar' }], 'Scare')
+      expect(other).toBe('scare-2')
+      putInGroup(e, { list: 'zones', id: 'z' }, undefined)
+    })
+    expect(made.groups.map(({ name, props, zones }) => [name, props, zones])).toEqual([
+      ['Scare', [], []],
+      ['Scare 2', ['jar'], undefined],
+    ])
+  })
+  it('brings the cues along that only its zones fire', () => {
+    expect(cuesOnlyOf(show, ['z'])).toEqual(['cue'])
+    const shared = { ...show, rules: [{ ...show.zones[0]!.rules[0]!, id: 'other' }] }
+    expect(cuesOnlyOf(shared, ['z'])).toEqual([])
+  })
+  it('is copied with all that is in it, and the copy holds the copies alone', () => {
+    const all: Listed[] = [...membersOf(group(show)), { list: 'groups', id: 'g' }]
+    const things = all.filter(({ list }) => list !== 'sounds')
+    const twice = after((e) => void paste(e, fragmentOf(show, things), things, { isOwn: true }))
+    expect(twice.groups[1]).toMatchObject({ name: 'Scare 2', zones: ['z-2'], cues: ['cue-2'], props: ['jar-2'], sounds: [] }) // prettier-ignore
+    expect(twice.zones[1]!.rules[0]).toMatchObject({ cue: 'cue-2', on: { cue: 'cue-2' } })
+    expect(twice.sounds).toHaveLength(1)
   })
   it('is in one only, and there', () => {
     const twice = { ...show, groups: [...show.groups, { id: 'h', name: 'H', props: ['jar'] }] }

@@ -10,9 +10,9 @@ import {
   itemOf,
   fieldIn,
 } from '~~/core/show'
-import type { Floor, Light, Mark, Prop, Wall, Zone } from '~~/core/show'
+import type { Floor, Group, Light, Mark, Prop, Wall, Zone } from '~~/core/show'
 import { namesIn, itemAt, needed } from '~~/core/base'
-import { leaveGroup } from '~/document/groups'
+import { leaveGroup, membersOf } from '~/document/groups'
 
 /** Everything that stands in a place and can be taken in the hand. */
 export interface Things {
@@ -63,6 +63,9 @@ export function refOf({ list, id }: Listed): ThingRef[] {
   const kind = THING_KINDS.find((each) => `${each}s` === list)
   return kind ? [{ kind, id }] : []
 }
+
+/** What of a group stands in the place. */
+export const groupThings = (group: Group): ThingRef[] => membersOf(group).flatMap(refOf)
 
 export const thingsOf = <K extends ThingKind>(show: Show, kind: K): readonly Things[K][] => LISTS[kind].list(show)
 export const thingIn = <K extends ThingKind>(show: Show, kind: K, id: string): Things[K] | undefined =>

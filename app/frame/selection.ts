@@ -1,9 +1,9 @@
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
 import { useShow } from '~/document/show'
-import { isThing, thingIn, type ThingKind, type ThingRef } from '~/document/things'
+import { groupThings, isThing, thingIn, type ThingKind, type ThingRef } from '~/document/things'
 
-export type Chosen = { kind: ThingKind | 'walk' | 'cue' | 'atmosphere'; id: string }
+export type Chosen = { kind: ThingKind | 'walk' | 'cue' | 'atmosphere' | 'group'; id: string }
 
 const isSame = (a: Chosen | undefined, b: Chosen): boolean => a?.kind === b.kind && a.id === b.id
 
@@ -80,15 +80,19 @@ export const useSelection = defineStore('selection', () => {
       ? doc.show?.atmospheres.find((each) => each.id === chosen.value!.id)
       : undefined,
   )
+  const group = computed(() =>
+    chosen.value?.kind === 'group' ? doc.show?.groups.find((each) => each.id === chosen.value!.id) : undefined,
+  )
   /** The steps that are held: the open one, and those held with it. */
   const steps = computed((): string[] => (openStep.value === undefined ? [] : [openStep.value, ...moreSteps.value]))
   const step = computed(() => cue.value?.steps.find(({ id }) => id === openStep.value))
   const isThere = ({ kind, id }: Chosen): boolean =>
     isThing(kind)
       ? doc.show !== undefined && thingIn(doc.show, kind, id) !== undefined
-      : !!(walk.value ?? cue.value ?? atmosphere.value)
-  /** All things of the place that are chosen. */
+      : !!(walk.value ?? cue.value ?? atmosphere.value ?? group.value)
+  /** All things of the place that are chosen, with a group those that are in it. */
   const things = computed((): ThingRef[] => {
+    if (group.value) return groupThings(group.value)
     const { kind, id } = chosen.value ?? {}
     return kind !== undefined && isThing(kind) ? [{ kind, id: id! }, ...others.value] : []
   })
@@ -113,6 +117,7 @@ export const useSelection = defineStore('selection', () => {
     walk,
     cue,
     atmosphere,
+    group,
     step,
     choose,
     chooseAll,

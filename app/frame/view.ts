@@ -3,6 +3,7 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { usePlayhead } from './playhead'
 import { useRun } from '~/run/current-run'
+import { hiddenBy, type Seen } from './seen'
 import { useSelection, type Chosen } from './selection'
 import { rulesAt } from '~~/core/show'
 import { useShow } from '~/document/show'
@@ -25,6 +26,9 @@ export const useView = defineStore('view', () => {
   const runs = useRun()
   const playhead = usePlayhead()
   const selection = useSelection()
+  /** How the score lies: lanes closer together, those of beds at the top. */
+  const narrow = useLocalStorage('esvik:narrow', false)
+  const bedsFirst = useLocalStorage('esvik:beds-first', false)
   /** Which view is looked at. */
   const looks = ref<ViewName>('desk')
   const from = ref(0)
@@ -32,6 +36,9 @@ export const useView = defineStore('view', () => {
   const plan = ref<{ x: number; z: number; scale: number }>()
   /** The storey that the plan shows, from below; all of them if none is said. */
   const storey = ref<number>()
+  /** Groups whose things the plan doesn't show; only here. */
+  const hidden = ref(new Set<string>())
+  const seen = computed((): Seen => ({ storey: storey.value, hidden: hiddenBy(doc.show?.groups ?? [], hidden.value) }))
   /** Whether the section is seen below the plan, and along which line the place is cut. */
   const section = ref(false)
   /** Whether the plan shows how loud it is wherever one stays. */
@@ -110,11 +117,15 @@ export const useView = defineStore('view', () => {
     },
   )
   return {
+    narrow,
+    bedsFirst,
     looks,
     from,
     to,
     plan,
     storey,
+    hidden,
+    seen,
     section,
     ambience,
     cut,

@@ -104,6 +104,7 @@ export function useKeys() {
     Home: () => playhead.seek(0),
     End: () => playhead.seek(playhead.length),
     l: () => playhead.loop(),
+    n: () => void (view.narrow = !view.narrow),
     '+': () => view.zoom(0.7, middle()),
     '=': () => view.zoom(0.7, middle()),
     '-': () => view.zoom(1 / 0.7, middle()),
@@ -125,10 +126,11 @@ export function useKeys() {
     z: (event) => (event.shiftKey ? doc.redo() : doc.undo()),
     y: () => doc.redo(),
     d: () => things.duplicate(),
+    g: () => things.group(),
     a: () =>
       view.looks === 'desk' &&
       selection.chooseAll(
-        IN_THE_PLAN.flatMap((kind) => seenThings(doc.now, kind, view.storey).map(({ id }) => ({ kind, id }))),
+        IN_THE_PLAN.flatMap((kind) => seenThings(doc.now, kind, view.seen).map(({ id }) => ({ kind, id }))),
       ),
     k: () => (isSearching.value = true),
   }

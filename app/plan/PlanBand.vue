@@ -103,7 +103,7 @@ function lookOver() {
   heeded.value = wordsNow.length > 0 ? way.value?.at : undefined
 }
 watch(
-  () => [width.value, height.value, tool.value, view.storey, way.value, way.value && sight.value],
+  () => [width.value, height.value, tool.value, view.seen, way.value, way.value && sight.value],
   lookOver,
   { flush: 'post' },
 ) // prettier-ignore

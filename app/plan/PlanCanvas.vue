@@ -56,18 +56,19 @@ const drawn = computed((before?: { show?: Show; parts: readonly unknown[] }) => 
   if (before?.show === show) return before
   // A chosen zone is not part of it: dragging it draws nothing anew.
   const zones = show.zones.filter(({ id }) => !chosenZones.value.has(id))
-  const parts = [show.place, view.storey, mobile.value, chosenZones.value, ...zones]
+  const parts = [show.place, view.seen, mobile.value, chosenZones.value, ...zones]
   return before?.parts.length === parts.length && parts.every((part, i) => part === before.parts[i])
     ? before
     : { show, parts }
 })
 const ground = computed(
-  () =>
-    drawn.value.show && groundOf(drawn.value.show, view.storey, { chosen: chosenZones.value, mobile: mobile.value }),
+  () => drawn.value.show && groundOf(drawn.value.show, view.seen, { chosen: chosenZones.value, mobile: mobile.value }),
 )
 const below = computed(() => {
   const { show } = drawn.value
-  return show && view.storey ? groundOf(show, view.storey - 1, { chosen: NOTHING, mobile: NOTHING }) : undefined
+  return show && view.storey
+    ? groundOf(show, { ...view.seen, storey: view.storey - 1 }, { chosen: NOTHING, mobile: NOTHING })
+    : undefined
 })
 
 let drawnTimes = 0
@@ -111,8 +112,7 @@ const occupied = computed((): Path2D[] => {
   return inside.size === 0 ? [] : ground.value.zones.filter(({ id }) => inside.has(id)).map(({ path }) => path)
 })
 const lights = computed(() => {
-  if (view.storey === undefined || !drawn.value.show) return doc.place?.lights ?? []
-  return seenThings(drawn.value.show, 'light', view.storey)
+  return drawn.value.show ? seenThings(drawn.value.show, 'light', view.seen) : (doc.place?.lights ?? [])
 })
 /** Asked of the place alone: an edit of a rule draws nothing here. */
 const movable = computed(() => (doc.place?.props ?? []).filter(({ id }) => mobile.value.has(id)))

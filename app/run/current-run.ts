@@ -8,6 +8,7 @@ import type { Sight } from '~/canvas/renderer'
 import { compared } from './compared'
 import { playerOf } from './plain-run'
 import type { RunWorker } from './run.worker'
+import { isSamePiece, piecesOf, type Piece } from './without'
 import { probe } from '~/document/probe'
 import { askServer } from '~/document/keeping/server'
 import { useShow } from '~/document/show'
@@ -34,6 +35,14 @@ export const useRun = defineStore('run', () => {
   const seed = ref(7)
   /** The number of the varied walker that is followed instead of the walks as drawn. */
   const walker = ref<number>()
+  /** What the run is without for a moment; only here, and never kept. */
+  const without = shallowRef<readonly Piece[]>([])
+  /** Takes a piece out of the run, or lets it in again. */
+  const toggleWithout = (piece: Piece) => {
+    const others = without.value.filter((each) => !isSamePiece(each, piece))
+    without.value = others.length < without.value.length ? others : [...others, piece]
+  }
+  const isWithout = (piece: Piece): boolean => without.value.some((each) => isSamePiece(each, piece))
   /** The seed whose run is outlined in the score beside this one, and in how many lanes it goes otherwise. */
   const beside = ref<number>()
   const otherwise = ref<number>()
@@ -83,6 +92,7 @@ export const useRun = defineStore('run', () => {
     done = []
     draft = undefined
     asksNoMore = edits = false
+    without.value = []
     const { show } = doc
     if (!show) return
     const known = walks.value.filter((id) => show.walks.some((walk) => walk.id === id))
@@ -134,7 +144,8 @@ export const useRun = defineStore('run', () => {
       const edits = done
       done = []
       const dragged = draft !== undefined
-      const asked = { walks: chosen, seed: seed.value, done: edits, draft, walker: walker.value }
+      const pieces = without.value.length > 0 && doc.show ? piecesOf(doc.show, without.value) : undefined
+      const asked = { walks: chosen, seed: seed.value, done: edits, draft, without: pieces, walker: walker.value }
       const unwatch = watchRun()
       const began = performance.now()
       const answer = await worker.run(asked).finally(unwatch)
@@ -246,7 +257,7 @@ export const useRun = defineStore('run', () => {
     await worker.addEnvelopes([...found])
     await computeCurves()
   }
-  watch([walks, seed, walker], request)
+  watch([walks, seed, walker, without], request)
   /** The later of two versions that are compared, where that isn't the show as it is now. */
   const earlier = computed(() => (compared.value && !compared.value.isNow ? compared.value.after : undefined))
   watch(
@@ -269,6 +280,9 @@ export const useRun = defineStore('run', () => {
     walks,
     seed,
     walker,
+    without,
+    toggleWithout,
+    isWithout,
     beside,
     otherwise,
     run,

@@ -15,7 +15,7 @@ import {
   type RunUnderWay,
 } from '~~/core/engine'
 import { luxOver } from '~~/core/light'
-import { applyPatch, type Operation, type Show } from '~~/core/show'
+import { applyPatch, withoutPieces, type Operation, type Pieces, type Show } from '~~/core/show'
 import { scoreOf, withGone, type Lane, type Score } from '~~/core/score'
 import { loudnessOf, loudnessShares, type Envelopes, type LoudnessShare } from '~~/core/sound'
 import { varied } from '~~/core/study'
@@ -33,6 +33,8 @@ export interface RunRequest {
   done: Operation[][]
   /** What a drag in progress does on top of them. */
   draft?: Operation[]
+  /** What the run is without, for a moment. */
+  without?: Pieces
   /** One of the study's varied walkers instead of the walks as they are drawn. */
   walker?: number
 }
@@ -193,10 +195,10 @@ const worker = {
     draw(NOTHING)
   },
   /** Runs the show and draws the score of it; `tell` gives both. */
-  async run({ walks: wanted, seed, done, draft, walker }: RunRequest): Promise<RunAnswer> {
+  async run({ walks: wanted, seed, done, draft, without, walker }: RunRequest): Promise<RunAnswer> {
     for (const patch of done) show = applyPatch(show, patch)
     drafted = draft ? applyPatch(show, draft) : show
-    played = earlier?.later ?? drafted
+    played = earlier?.later ?? (without ? withoutPieces(drafted, without) : drafted)
     const hasAll = isPrepared(played)
     const walks = earlier?.later ? wanted.filter((id) => played.walks.some((walk) => walk.id === id)) : wanted
     if (walks.length === 0) return { problem: 'None of these walks was there in that version.' }

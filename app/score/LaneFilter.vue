@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useShow } from '~/document/show'
+import { useView } from '~/frame/view'
 import PartChoice from '~/parts/PartChoice.vue'
 import { SENSES, SENSE_WORDS } from '~/words/step-kinds'
 import { isFiltered, laneFilter, showAllLanes, type LaneFilter } from './lane-filter'
@@ -7,6 +8,7 @@ import { isFiltered, laneFilter, showAllLanes, type LaneFilter } from './lane-fi
 /** Which lanes the score shows, as a sentence. */
 const emit = defineEmits<{ close: [] }>()
 const doc = useShow()
+const view = useView()
 type Option<T> = { value: T | undefined; words: string }
 const senses: Option<LaneFilter['sense']>[] = [
   { value: undefined, words: 'whatever they do' },
@@ -42,6 +44,14 @@ const dids: Option<LaneFilter['did']>[] = [
     of <PartChoice name="Kit of lanes" :value="laneFilter.kit" :options="kits" @choose="laneFilter.kit = $event" />,
     with <PartChoice name="Tag" :value="laneFilter.tag" :options="tags" @choose="laneFilter.tag = $event" />,
     <PartChoice name="Happened" :value="laneFilter.did" :options="dids" @choose="laneFilter.did = $event" />.
-    <p v-if="isFiltered" class="mt-1"><button class="chip" @click="showAllLanes">All lanes</button></p>
+    <p class="mt-1 flex flex-wrap gap-1.5">
+      <button class="chip" :aria-pressed="view.bedsFirst" @click="view.bedsFirst = !view.bedsFirst">
+        Beds at the top
+      </button>
+      <button class="chip" title="N" :aria-pressed="view.narrow" @click="view.narrow = !view.narrow">
+        Narrow lanes
+      </button>
+      <button v-if="isFiltered" class="chip" @click="showAllLanes">All lanes</button>
+    </p>
   </div>
 </template>

@@ -2,8 +2,9 @@
 import { fetched } from '~/frame/fetched'
 import { clock } from '~/words/time'
 import { keepFocus } from '~/frame/keep-focus'
+import { useShow } from '~/document/show'
 import { useRun } from '~/run/current-run'
-import { isFiltered } from './lane-filter'
+import { isFiltered, laneFilter } from './lane-filter'
 import { useLanes } from './lanes'
 import ScoreCanvas from './ScoreCanvas.vue'
 import CurveHeads from './CurveHeads.vue'
@@ -11,6 +12,7 @@ import ScoreTransport from './ScoreTransport.vue'
 import LaneHeads from './LaneHeads.vue'
 
 const LaneFilter = fetched(() => import('./LaneFilter.vue'))
+const WithoutNote = fetched(() => import('./WithoutNote.vue'))
 const LoopNote = fetched(() => import('./LoopNote.vue'))
 const EventTable = fetched(() => import('./EventTable.vue'))
 
@@ -19,6 +21,8 @@ const band = ref<HTMLElement>()
 const scroll = ref(0)
 const table = ref(false)
 const filters = ref(false)
+const doc = useShow()
+const hasScares = computed(() => doc.cues.some(({ scare }) => scare))
 const { lanes, counts } = useLanes()
 keepFocus(band, lanes)
 </script>
@@ -57,6 +61,7 @@ keepFocus(band, lanes)
       >
         This is a run of the later version that is compared, not of what is there now.
       </p>
+      <WithoutNote v-if="runs.without.length > 0" class="absolute top-[2px] left-3 z-20" />
       <EventTable v-if="table" @close="table = false" />
       <ScoreCanvas
         v-else
@@ -73,10 +78,29 @@ keepFocus(band, lanes)
       >
         {{ isFiltered ? `${counts.seen} of ${counts.all} lanes` : 'All lanes' }}
       </button>
+      <div class="absolute top-[3px] right-2 z-10 flex gap-2 [&>*]:bg-ink-1">
+        <button
+          v-if="hasScares"
+          class="chip"
+          :class="{ '!border-tide !text-tide': laneFilter.scares }"
+          :aria-pressed="laneFilter.scares === true"
+          @click="laneFilter.scares = laneFilter.scares ? undefined : true"
+        >
+          Scares
+        </button>
+        <button
+          class="chip"
+          :class="{ '!border-tide !text-tide': isFiltered }"
+          :aria-expanded="filters"
+          @click="filters = !filters"
+        >
+          {{ isFiltered ? `${counts.seen} of ${counts.all} lanes` : 'All lanes' }}
+        </button>
+        <button class="chip" :aria-pressed="table" @click="table = !table">
+          {{ table ? 'Lanes' : 'Events as a table' }}
+        </button>
+      </div>
       <LaneFilter v-if="filters" @close="filters = false" />
-      <button class="chip absolute top-[3px] right-2 z-10 bg-ink-1" :aria-pressed="table" @click="table = !table">
-        {{ table ? 'Lanes' : 'Events as a table' }}
-      </button>
     </div>
   </section>
 </template>

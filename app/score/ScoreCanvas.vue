@@ -4,16 +4,17 @@ import { usePlayhead } from '~/frame/playhead'
 import { useRun } from '~/run/current-run'
 import { useSelection } from '~/frame/selection'
 import { useView } from '~/frame/view'
-import { CURVES_HEIGHT, LANE, RULER, tOf, xOf, type Layout } from '~/canvas/axes'
+import { CURVES_HEIGHT, RULER, tOf, xOf, type Layout } from '~/canvas/axes'
 import type { Sight } from '~/canvas/renderer'
 import { useLanes } from './lanes'
 import ScoreMarks from './ScoreMarks.vue'
+import { zoneOfGroup } from '~~/core/score'
 import { needed } from '~~/core/base'
 
 const props = defineProps<{ scroll: number }>()
 const emit = defineEmits<{ scroll: [to: number] }>()
 const runs = useRun()
-const { lanes, only } = useLanes()
+const { lanes, rows, height: tall } = useLanes()
 const playhead = usePlayhead()
 const selection = useSelection()
 const view = useView()
@@ -28,15 +29,15 @@ const layout = computed((): Layout => ({
   from: view.from,
   to: view.to,
   ruler: RULER,
-  lane: LANE,
+  lane: tall.value,
   scroll: props.scroll,
   curves: height.value - CURVES_HEIGHT,
 }))
-const chosen = computed(() => selection.zone?.id)
+const chosen = computed(() => (selection.group ? zoneOfGroup(selection.group.id) : selection.zone?.id))
 const sight = computed((): Sight => ({
   layout: layout.value,
   ratio: window.devicePixelRatio || 1,
-  only: only.value,
+  rows: rows.value,
   chosen: chosen.value,
   marked: playhead.marked && { from: playhead.marked.from, to: playhead.marked.to },
 }))
@@ -63,8 +64,9 @@ function press(event: PointerEvent) {
   const startX = event.clientX
   area().setPointerCapture(event.pointerId)
   if (lanesHere) {
-    const lane = lanes.value[Math.floor((y - RULER + props.scroll) / LANE)]
-    if (lane?.zone && !lane.gone) selection.choose('zone', lane.zone)
+    const lane = lanes.value[Math.floor((y - RULER + props.scroll) / tall.value)]
+    if (lane?.group) selection.choose('group', lane.group)
+    else if (lane?.zone && !lane.gone) selection.choose('zone', lane.zone)
   }
   if (!event.shiftKey || !lanesHere) playhead.seek(began)
   const move = (e: PointerEvent) => {

@@ -20,6 +20,7 @@ import { useLanes } from './lanes'
 interface Mark {
   key: string
   zone: string
+  group?: string
   t: number
   x: number
   y: number
@@ -92,6 +93,7 @@ const marks = steady((): Mark[] => {
       found.push({
         key: `${marks[0]!.rule}|${match.from}|${kind}|${marks[0]!.player}`,
         zone: lane.zone,
+        group: lane.group,
         t: match.from,
         to: match.to,
         x: match.x,
@@ -108,6 +110,7 @@ const marks = steady((): Mark[] => {
       found.push({
         key: `put|${lane.zone}|${t}|${player}`,
         zone: lane.zone,
+        group: lane.group,
         t,
         to: t,
         x: xOf(props.layout, t),
@@ -121,6 +124,7 @@ const marks = steady((): Mark[] => {
       found.push({
         key: `${act.playing}|${act.step}|${act.kind}|${act.t}`,
         zone: lane.zone,
+        group: lane.group,
         t: act.t,
         to: act.t,
         x,
@@ -145,7 +149,8 @@ function zoomTo(mark: Mark) {
   view.show(mark.t - (to - mark.t) * 0.15 - 0.5, to + (to - mark.t) * 0.15)
 }
 function go(mark: Mark) {
-  if (mark.zone) selection.choose('zone', mark.zone)
+  if (mark.group) selection.choose('group', mark.group)
+  else if (mark.zone) selection.choose('zone', mark.zone)
   playhead.seek(mark.t)
   if (mark.kind === 'gathered') zoomTo(mark)
 }

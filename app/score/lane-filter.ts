@@ -1,7 +1,7 @@
 import { computed, reactive } from 'vue'
 import type { Lane } from '~~/core/score'
 import type { Show, Zone } from '~~/core/show'
-import { sensesOf } from '~/words/senses'
+import { bentOf, sensesOf } from '~/words/senses'
 import type { Sense } from '~/words/step-kinds'
 
 /** What a lane must be for the score to show it; what isn't said doesn't matter. */
@@ -10,11 +10,13 @@ export interface LaneFilter {
   kit?: string
   tag?: string
   did?: 'fired' | 'held' | 'neither' | 'unmet'
+  /** Only those that startle. */
+  scares?: true
 }
 export const laneFilter = reactive<LaneFilter>({})
 export const isFiltered = computed(() => Object.values(laneFilter).some((value) => value !== undefined))
 export const showAllLanes = (): void => {
-  laneFilter.sense = laneFilter.kit = laneFilter.tag = laneFilter.did = undefined
+  laneFilter.sense = laneFilter.kit = laneFilter.tag = laneFilter.did = laneFilter.scares = undefined
 }
 
 const DID: { [did in NonNullable<LaneFilter['did']>]: (lane: Lane) => boolean } = {
@@ -24,15 +26,26 @@ const DID: { [did in NonNullable<LaneFilter['did']>]: (lane: Lane) => boolean } 
   unmet: ({ met, zone }) => met === undefined && zone !== '',
 }
 
+/** The lanes with those first whose zones have beds, otherwise as they are. */
+export function bedsFirst(show: Show, lanes: readonly Lane[]): Lane[] {
+  const zones = new Map<string, Zone>(show.zones.map((zone) => [zone.id, zone]))
+  const isBed = ({ zone }: Lane) => {
+    const found = zones.get(zone)
+    return found !== undefined && bentOf(show, found) === 'bed'
+  }
+  return [...lanes.filter(isBed), ...lanes.filter((lane) => !isBed(lane))]
+}
+
 /** The lanes that a filter lets through. */
-export function lanesThrough(show: Show, lanes: readonly Lane[], { sense, kit, tag, did }: LaneFilter): Lane[] {
+export function lanesThrough(show: Show, lanes: readonly Lane[], { sense, kit, tag, did, scares }: LaneFilter): Lane[] {
   const zones = new Map<string, Zone>(show.zones.map((zone) => [zone.id, zone]))
   return lanes.filter((lane) => {
     if (did !== undefined && !DID[did](lane)) return false
-    if (sense === undefined && kit === undefined && tag === undefined) return true
+    if (sense === undefined && kit === undefined && tag === undefined && !scares) return true
     const zone = zones.get(lane.zone)
     if (!zone) return false
     return (
+      (!scares || bentOf(show, zone) === 'scare') &&
       (kit === undefined || zone.kit === kit) &&
       (tag === undefined || zone.tags.includes(tag)) &&
       (sense === undefined || sensesOf(show, zone).includes(sense))

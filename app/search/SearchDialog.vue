@@ -114,6 +114,7 @@ const ACTIONS = [
     ofZone((zone) => (view.solo = view.solo === zone ? undefined : zone)),
   ),
   act('duplicate', 'Duplicate what is chosen', 'copy double', () => ofThings(() => things.duplicate())),
+  act('group', 'Make a group of what is chosen', 'together gather', () => ofThings(() => things.group())),
   act('delete', 'Delete what is chosen', 'remove take away', () => ofThings(() => things.remove())),
   act('sound', 'Sound on, or off', 'mute hear', () => (sound.mute = !sound.mute)),
   ...WHOLE_THINGS.map(({ name, says }) =>
@@ -176,7 +177,8 @@ function go(entry: Entry | null) {
     default:
       inPlace()
       if (kind === 'atmosphere') view.looks = 'cues'
-      if (isThing(kind) || kind === 'cue' || kind === 'walk' || kind === 'atmosphere') selection.choose(kind, id)
+      if (isThing(kind) || kind === 'cue' || kind === 'group' || kind === 'walk' || kind === 'atmosphere')
+        selection.choose(kind, id)
   }
 }
 </script>

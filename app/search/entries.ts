@@ -6,7 +6,7 @@ import { stepWords } from '~/words/step-kinds'
 
 /** What of a show can be found, and where that leads. */
 export type Kind =
-  ThingKind | 'cue' | 'step' | 'sound' | 'pool' | 'flag' | 'signal' | 'walk' | 'kit' | 'atmosphere' | 'action'
+  ThingKind | 'cue' | 'step' | 'sound' | 'pool' | 'flag' | 'signal' | 'walk' | 'kit' | 'group' | 'atmosphere' | 'action'
 export interface Entry {
   /** Unique among all. */
   key: string
@@ -51,6 +51,7 @@ export function entriesOf(show: Show): Entry[] {
     ...signalsOf(show).map(({ name }) => entry('signal', name, name)),
     ...show.walks.map(({ id, name }) => entry('walk', id, name)),
     ...show.kits.map(({ id, name }) => entry('kit', id, name)),
+    ...show.groups.map(({ id, name, note }) => entry('group', id, name, [note ?? ''])),
     ...show.atmospheres.map(({ id, name }) => entry('atmosphere', id, name)),
   ]
 }

@@ -20,3 +20,16 @@ function reached(show: Show, zone: Zone): Sense[] {
   )
   return SENSES.filter((sense) => found.has(sense))
 }
+
+/** What a zone is to whoever meets it: somewhere one is startled, or one that only goes on as long as they stay. */
+export type Bent = 'scare' | 'bed'
+export const bentOf = (show: Show, zone: Zone): Bent | undefined =>
+  bentFor(zone, [show.cues, show.kits], () => bent(show, zone))
+const bentFor = memoFor<Zone, Bent | undefined>()
+
+function bent(show: Show, zone: Zone): Bent | undefined {
+  const fired = new Set(rulesAt(show, zone).filter(({ enabled }) => enabled).map(({ cue }) => cue)) // prettier-ignore
+  const cues = show.cues.filter(({ id }) => fired.has(id))
+  if (cues.some(({ scare }) => scare)) return 'scare'
+  return cues.some(({ steps }) => steps.some((step) => step.kind === 'bed' && !step.muted)) ? 'bed' : undefined
+}

@@ -46,6 +46,8 @@ export interface SignalPath {
 /** One zone over the time of a run. Times in seconds. */
 export interface Lane {
   zone: string
+  /** The group whose lane it is, of several zones. */
+  group?: string
   name: string
   /** Its place in the order in which the walks meet the zones, from 1. */
   met?: number

@@ -1,8 +1,18 @@
 <script setup lang="ts">
-import { addressOf, nameOfThing, ownerOf, placeOfUse, thingIn, usesOfThing, type ThingRef } from '~/document/things'
+import {
+  addressOf,
+  listedOf,
+  nameOfThing,
+  ownerOf,
+  placeOfUse,
+  thingIn,
+  usesOfThing,
+  type ThingRef,
+} from '~/document/things'
 import { useSelection } from '~/frame/selection'
 import { useShow } from '~/document/show'
 import { useThingEdits } from '~/plan/hand/thing-edits'
+import InGroup from '~/parts/InGroup.vue'
 import DeskHead from '~/parts/DeskHead.vue'
 import PartText from '~/parts/PartText.vue'
 
@@ -47,6 +57,7 @@ const set = (field: 'name' | 'note', value: string, label: string) =>
         ><template v-else>{{ user }}</template></template
       >{{ uses.length > MOST ? ` and ${uses.length - MOST} more` : '' }}.
     </p>
+    <InGroup :thing="listedOf(thing)" :name="name" />
     <div class="text-xs text-bone-3">
       Note
       <PartText name="Note" :value="note" empty="none" long @change="set('note', $event, `Note on ${name}`)" />

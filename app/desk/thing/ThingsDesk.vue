@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Editor } from '~~/core/show'
-import { addressOf, nameOfThing, THING_KINDS, thingIn } from '~/document/things'
+import { steady } from '~/document/steady'
+import { addressOf, groupThings, nameOfThing, THING_KINDS, thingIn } from '~/document/things'
 import { useShow } from '~/document/show'
 import { useSelection } from '~/frame/selection'
 import PartText from '~/parts/PartText.vue'
@@ -14,13 +15,19 @@ import ManyFields from './ManyFields.vue'
 /** Several things at once: what can be done to all of them. */
 const doc = useShow()
 const selection = useSelection()
-const { duplicate, remove } = useThingEdits()
+const { duplicate, group, remove } = useThingEdits()
 const all = computed(() => count(selection.things.length, 'thing'))
 const kinds = computed(() =>
   THING_KINDS.map((kind) => ({
     kind,
     ids: selection.things.filter((thing) => thing.kind === kind).map(({ id }) => id),
   })).filter(({ ids }) => ids.length > 1),
+)
+/** The groups that some of them are in. */
+const groups = steady(() =>
+  doc.now.groups.filter((each) =>
+    groupThings(each).some((ref) => selection.things.some((thing) => thing.kind === ref.kind && thing.id === ref.id)),
+  ),
 )
 const edit = (label: string, work: (edit: Editor) => void) => doc.edit(`${label} ${all.value}`, carrying(work))
 const LINES: { words: string; axis: Axis; edge: Edge }[] = [
@@ -74,6 +81,10 @@ function putTag(tag: string, on: boolean) {
     <div class="flex flex-wrap gap-1.5">
       <button class="chip" title="Ctrl+D" @click="duplicate()">Duplicate</button>
       <button class="chip" title="Delete" @click="remove()">Delete</button>
+      <button class="chip" title="Ctrl+G" @click="group()">Make a group</button>
+      <button v-for="one in groups" :key="one.id" class="chip" @click="selection.choose('group', one.id)">
+        All of {{ one.name }}
+      </button>
     </div>
     <ManyFields v-for="{ kind, ids } in kinds" :key="kind" :kind="kind" :ids="ids" />
     <p v-if="tagged.length > 1" class="text-bone-2">

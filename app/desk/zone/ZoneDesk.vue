@@ -10,6 +10,8 @@ import { useShow } from '~/document/show'
 import { useView } from '~/frame/view'
 import { count, ordinal, plain } from '~/words/time'
 import { unmetWords } from '~/words/sentences'
+import WithoutButton from '~/frame/WithoutButton.vue'
+import InGroup from '~/parts/InGroup.vue'
 import PartChoice from '~/parts/PartChoice.vue'
 import KitRules from '../rule/KitRules.vue'
 import NewRule from './NewRule.vue'
@@ -187,6 +189,7 @@ function toggleMute() {
       >
         {{ view.solo === zone.id ? 'Alone' : 'Hear alone' }}
       </button>
+      <WithoutButton :piece="{ kind: 'zone', id: zone.id }" />
       <button class="chip" title="Ctrl+D" @click="duplicate()">Duplicate</button>
       <button class="chip" title="Delete" @click="remove()">Delete</button>
     </div>
@@ -196,6 +199,7 @@ function toggleMute() {
     </p>
     <div class="border-t border-rule pt-2"><ZoneShape :zone="zone" /></div>
     <ZoneFindings :zone="zone" />
+    <InGroup :thing="{ list: 'zones', id: zone.id }" :name="zone.name" />
     <div class="text-xs text-bone-3">
       Tags <PartTags :tags="zone.tags" @change="set('tags', $event, `Tags of ${zone.name}`)" />
     </div>

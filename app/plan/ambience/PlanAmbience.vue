@@ -35,7 +35,8 @@ const map = shallowRef<AmbienceMap>()
 const look = newestOnly(async () => {
   const { show } = doc
   if (!show) return
-  const floors = view.storey === undefined ? undefined : seenThings(show, 'floor', view.storey).map(({ id }) => id)
+  const floors =
+    view.storey === undefined ? undefined : seenThings(show, 'floor', { storey: view.storey }).map(({ id }) => id)
   map.value = await worker.map(JSON.parse(JSON.stringify(show)), floors)
   void read()
 })
@@ -56,7 +57,8 @@ let reads = 0
 async function read() {
   const here = spot.value
   const floors = doc.place?.floors ?? []
-  const y = here && floorAt(view.storey === undefined ? floors : seenThings(doc.now, 'floor', view.storey), ...here)
+  const y =
+    here && floorAt(view.storey === undefined ? floors : seenThings(doc.now, 'floor', { storey: view.storey }), ...here)
   const mine = ++reads
   const found = here && y !== undefined ? await worker.at([here[0], y, here[1]]) : []
   if (mine === reads) heard.value = found

@@ -2,6 +2,7 @@ import { memo, memoFor } from '~~/core/base'
 import { outlineOf, wallStretches } from '~~/core/space'
 import type { Floor, Mark, Prop, Show, Spot, Wall, Zone } from '~~/core/show'
 import { solidOfZone } from '../forms/geometry'
+import type { Seen } from '~/frame/seen'
 import { seenThings } from '../forms/storeys'
 import { strokesAbove } from '../forms/prop-forms'
 import { propOutline } from '../forms/thing-forms'
@@ -98,16 +99,16 @@ function wallPaths(walls: readonly Wall[]): Pick<Ground, 'walls' | 'windows'> {
 }
 
 /** What of a show is drawn and stays while nobody edits it. */
-export function groundOf(show: Show, storey: number | undefined, { chosen, mobile }: Aside): Ground {
+export function groundOf(show: Show, seen: Seen, { chosen, mobile }: Aside): Ground {
   const floors = new Path2D()
   const slopes = new Path2D()
-  for (const floor of seenThings(show, 'floor', storey)) {
+  for (const floor of seenThings(show, 'floor', seen)) {
     floors.addPath(floorPath(floor))
     if (floor.slopeTo) slopes.addPath(floorPath(floor))
   }
   const props = new Path2D()
   const forms = new Path2D()
-  for (const prop of seenThings(show, 'prop', storey)) {
+  for (const prop of seenThings(show, 'prop', seen)) {
     if (!prop.shown || mobile.has(prop.id)) continue
     props.addPath(propPath(prop))
     if (prop.form) forms.addPath(formPath(prop))
@@ -117,9 +118,9 @@ export function groundOf(show: Show, storey: number | undefined, { chosen, mobil
     slopes,
     props,
     forms,
-    ...wallPaths(seenThings(show, 'wall', storey)),
-    marks: [...seenThings(show, 'mark', storey)],
-    zones: seenThings(show, 'zone', storey)
+    ...wallPaths(seenThings(show, 'wall', seen)),
+    marks: [...seenThings(show, 'mark', seen)],
+    zones: seenThings(show, 'zone', seen)
       .filter(({ id }) => !chosen.has(id))
       .map((zone) => zoneDrawn(show, zone)),
   }

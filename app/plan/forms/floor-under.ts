@@ -12,7 +12,7 @@ export function useFloor() {
   return ([x, z]: Spot): number => {
     const show = doc.now
     if (view.storey === undefined) return round(floorAt(show.place.floors, x, z) ?? 0)
-    const floors = seenThings(show, 'floor', view.storey)
+    const floors = seenThings(show, 'floor', { storey: view.storey })
     return round(floorAt(floors, x, z) ?? storeysOf(show)[view.storey]?.y ?? 0)
   }
 }

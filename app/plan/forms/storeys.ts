@@ -1,5 +1,6 @@
 import { memo } from '~~/core/base'
 import type { Show } from '~~/core/show'
+import { keyOfThing, type Seen } from '~/frame/seen'
 import { thingsOf, type ThingKind, type Things } from '~/document/things'
 import { heightOfThing } from './thing-forms'
 
@@ -50,8 +51,13 @@ export function isOnStorey<K extends ThingKind>(show: Show, storey: number, kind
   return storeyAt(storeys, heightOfThing(show, kind, thing)) === storey
 }
 
-/** The things of a kind that are seen while one storey is, or all. */
-export function seenThings<K extends ThingKind>(show: Show, kind: K, storey: number | undefined): readonly Things[K][] {
+/** The things of a kind that are seen. */
+export function seenThings<K extends ThingKind>(show: Show, kind: K, { storey, hidden }: Seen): readonly Things[K][] {
   const all = thingsOf(show, kind)
-  return storey === undefined ? all : all.filter((thing) => isOnStorey(show, storey, kind, thing))
+  if (storey === undefined && !hidden?.size) return all
+  return all.filter(
+    (thing) =>
+      (storey === undefined || isOnStorey(show, storey, kind, thing)) &&
+      !hidden?.has(keyOfThing({ kind, id: thing.id })),
+  )
 }

@@ -43,7 +43,7 @@ const show = readShow({
   ],
 })
 const after = (work: Parameters<typeof patchOf>[1]): Show => patchOf(show, work).show
-const names = (x: number, z: number, storey?: number) => thingsUnder(show, storey, x, z, 0.02).map(({ id }) => id)
+const names = (x: number, z: number, storey?: number) => thingsUnder(show, { storey }, x, z, 0.02).map(({ id }) => id)
 
 describe('what lies under the hand', () => {
   it('is the smallest zone first, no wall where a doorway is, and only what is on the storey that is shown', () => {

@@ -2,7 +2,7 @@ import { useEventListener } from '@vueuse/core'
 import type { Ref } from 'vue'
 import { fragmentOf, itemOf, paste, withParts, writeShow, type Listed, type Show, type Spot } from '~~/core/show'
 import { useShow } from '~/document/show'
-import { listedOf, refOf } from '~/document/things'
+import { refOf } from '~/document/things'
 import { say } from '~/frame/said'
 import { useSelection } from '~/frame/selection'
 import { useView } from '~/frame/view'
@@ -28,7 +28,7 @@ export function usePlanClipboard(pointer: Ref<Spot | undefined>) {
 
   function chosen(): Listed[] {
     const { cue, walk } = selection
-    if (selection.things.length > 0) return selection.things.map(listedOf)
+    if (selection.group || selection.things.length > 0) return edits.chosen()
     return cue ? [{ list: 'cues', id: cue.id }] : walk ? [{ list: 'walks', id: walk.id }] : []
   }
   const isOurs = (event: ClipboardEvent): boolean =>
@@ -42,7 +42,7 @@ export function usePlanClipboard(pointer: Ref<Spot | undefined>) {
     needed(event.clipboardData, 'clipboard').setData(KIND, JSON.stringify({ show: doc.id, things } satisfies Meant))
     event.preventDefault()
     const [first] = things
-    const one = first && things.length === 1 && itemOf(doc.now, first)?.name
+    const one = selection.group?.name ?? (first && things.length === 1 && itemOf(doc.now, first)?.name)
     say(`Copied: ${one || count(things.length, 'thing')}`)
   }
   function cut(event: ClipboardEvent): void {
@@ -82,7 +82,7 @@ export function usePlanClipboard(pointer: Ref<Spot | undefined>) {
     const [x, z] = middleOfThings(fragment, refs)
     const to = pointer.value ?? (isOwn ? [x + BESIDE, z + BESIDE] : [x, z])
     const label = refs.length === 1 ? 'Paste' : `Paste ${edits.called(refs)}`
-    edits.put(label, fragment, refs, isOwn, snapped(to[0] - x, false), snapped(to[1] - z, false))
+    edits.put(label, fragment, things, isOwn, snapped(to[0] - x, false), snapped(to[1] - z, false))
   }
   useEventListener(document, 'copy', copy)
   useEventListener(document, 'cut', cut)

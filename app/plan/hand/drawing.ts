@@ -101,7 +101,7 @@ export function usePlanDrawing(reach: Reach) {
   async function take({ spot: at, onGrid, free: isFree, shift }: Click): Promise<void> {
     if (isWalk()) return walks.add(onGrid, isFree, isWalk)
     if (tool.value === 'floor' && corners.run.value.length === 0 && !shift) {
-      const outline = await paths.enclosure(doc.now, view.storey, at)
+      const outline = await paths.enclosure(doc.now, view.seen, at)
       if (outline) {
         leaveTool()
         return makeFloor(outline)
@@ -149,7 +149,7 @@ export function usePlanDrawing(reach: Reach) {
     if (tool.value === 'door') openings.hover(event)
     if (isWalk()) await walks.look(corners.pointer.value, event.altKey)
     else if (tool.value === 'floor' && corners.run.value.length === 0)
-      fills.value = event.shiftKey ? undefined : await paths.enclosure(doc.now, view.storey, spotAt(event))
+      fills.value = event.shiftKey ? undefined : await paths.enclosure(doc.now, view.seen, spotAt(event))
   }
 
   function clear(): void {

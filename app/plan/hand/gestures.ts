@@ -43,7 +43,7 @@ export function usePlanGestures({ spotAt, pan, pixel }: Reach) {
     return [snapped(x, event.altKey), snapped(z, event.altKey)]
   }
   const under = (event: { clientX: number; clientY: number }): ThingRef[] =>
-    thingsUnder(doc.now, view.storey, ...spotAt(event), pixel())
+    thingsUnder(doc.now, view.seen, ...spotAt(event), pixel())
   const isSame = (a: ThingRef, b: ThingRef) => a.kind === b.kind && a.id === b.id
   const NONE: ThingRef = { kind: 'floor', id: '' }
   const isChosen = (one: ThingRef) => selection.things.some((each) => isSame(each, one))
@@ -162,7 +162,7 @@ export function usePlanGestures({ spotAt, pan, pixel }: Reach) {
         // All of a thing or nothing of it: whoever lassos a room doesn't mean the air around it.
         selection.chooseAll(
           THING_KINDS.flatMap((kind) =>
-            seenThings(show, kind, view.storey)
+            seenThings(show, kind, view.seen)
               .map(({ id }) => ({ kind, id }))
               .filter(({ id }) => {
                 const box = boxOfThing(show, kind, id)

@@ -1,5 +1,6 @@
 import type { Show } from '~~/core/show'
 import type { ThingKind, ThingRef } from '~/document/things'
+import type { Seen } from '~/frame/seen'
 import { seenThings } from '../forms/storeys'
 import { boxOfThing, offThing } from '../forms/thing-forms'
 
@@ -14,15 +15,15 @@ const SMALL = new Set<ThingKind>(['mark', 'light'])
 const thingsNear = <K extends ThingKind>(
   show: Show,
   kind: K,
-  storey: number | undefined,
+  seen: Seen,
   x: number,
   z: number,
   reach: number,
 ): readonly { id: string }[] =>
-  seenThings(show, kind, storey).filter((thing) => offThing(show, kind, thing, x, z) <= reach)
+  seenThings(show, kind, seen).filter((thing) => offThing(show, kind, thing, x, z) <= reach)
 
 /** Everything under a spot, from above. `pixel`: one pixel in metres. */
-export function thingsUnder(show: Show, storey: number | undefined, x: number, z: number, pixel: number): ThingRef[] {
+export function thingsUnder(show: Show, seen: Seen, x: number, z: number, pixel: number): ThingRef[] {
   const found: ThingRef[] = []
   for (const kind of ORDER) {
     const reach = SMALL.has(kind)
@@ -30,7 +31,7 @@ export function thingsUnder(show: Show, storey: number | undefined, x: number, z
       : kind === 'wall'
         ? Math.min(BY_WALL.pixels * pixel, BY_WALL.metres)
         : 0
-    let here = thingsNear(show, kind, storey, x, z, reach)
+    let here = thingsNear(show, kind, seen, x, z, reach)
     if (kind === 'zone' && here.length > 1) {
       const area = new Map(
         here.map(({ id }) => {

@@ -27,7 +27,7 @@ export function useOpeningDrawing({ spotAt, pixel }: Reach, done: () => void) {
   /** The stretch of a wall that an opening would take. */
   const stretch = shallowRef<[Spot, Spot]>()
 
-  const walls = (): readonly Wall[] => seenThings(doc.now, 'wall', view.storey)
+  const walls = (): readonly Wall[] => seenThings(doc.now, 'wall', view.seen)
   /** The wall that is nearest to a spot, if one is near. */
   const wallBy = ([x, z]: Spot): Wall | undefined =>
     walls()

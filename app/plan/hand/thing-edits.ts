@@ -1,6 +1,7 @@
 import { shallowRef } from 'vue'
-import { fragmentOf, paste, withParts, type Shape, type Show } from '~~/core/show'
+import { fragmentOf, paste, withParts, type Listed, type Shape, type Show } from '~~/core/show'
 import { freshZone } from '~/document/making/fresh'
+import { cuesOnlyOf, groupTogether, membersOf } from '~/document/groups'
 import { useShow } from '~/document/show'
 import {
   listAddress,
@@ -49,24 +50,45 @@ export function useThingEdits() {
   }
   const drawZone = (shape: Shape) => add('Draw a zone', 'zone', [freshZone(doc.now, shape)])
 
-  /** Puts things of a show into this one, so far from where they are there, and chooses them. */
-  function put(label: string, from: Show, things: readonly ThingRef[], isOwn: boolean, dx: number, dz: number): void {
-    let made: ThingRef[] = []
-    const done = doc.edit(label, (edit) => {
-      const all = withParts(from, things.map(listedOf))
-      const pasted = paste(edit, fragmentOf(from, all), all, { isOwn })
-      const placed = pasted.added.flatMap(refOf)
-      made = pasted.made.flatMap(refOf)
-      moveThings(edit, edit.show, placed, dx, dz)
-    })
-    if (done) selection.chooseAll(made)
+  /** What is chosen, as the lists of the show name it: of a group it, and all that is in it. */
+  function chosen(): Listed[] {
+    const { group, things } = selection
+    return group ? [...membersOf(group), { list: 'groups', id: group.id }] : things.map(listedOf)
   }
-  const duplicate = (refs: readonly ThingRef[] = selection.things): void =>
-    put(`Duplicate ${called(refs)}`, doc.now, refs, true, BESIDE, BESIDE)
+  /** Puts things of a show into this one, so far from where they are there, and chooses them. */
+  function put(label: string, from: Show, things: readonly Listed[], isOwn: boolean, dx: number, dz: number): void {
+    let made: readonly Listed[] = []
+    const done = doc.edit(label, (edit) => {
+      // A sound is the same wherever it is used.
+      const all = withParts(from, things).filter(({ list }) => list !== 'sounds')
+      const pasted = paste(edit, fragmentOf(from, all), all, { isOwn })
+      made = pasted.made
+      moveThings(edit, edit.show, pasted.added.flatMap(refOf), dx, dz)
+    })
+    const group = made.find(({ list }) => list === 'groups')
+    if (done && group) selection.choose('group', group.id)
+    else if (done) selection.chooseAll(made.flatMap(refOf))
+  }
+  const duplicate = (): void =>
+    put(`Duplicate ${selection.group?.name ?? called(selection.things)}`, doc.now, chosen(), true, BESIDE, BESIDE)
 
   /** Several things in a few words. */
   const called = (refs: readonly ThingRef[]): string =>
     refs.length === 1 ? nameOfThing(doc.now, refs[0]!) : count(refs.length, 'thing')
+
+  /** Puts what is chosen into a group of its own, with the cues that only its zones fire, and chooses that. */
+  function group(): void {
+    const refs = selection.things
+    if (refs.length < 2) return void (doc.problem = 'Choose several things first: they become a group.')
+    const zones = refs.flatMap(({ kind, id }) => (kind === 'zone' ? [id] : []))
+    const things = [...refs.map(listedOf), ...cuesOnlyOf(doc.now, zones).map((id): Listed => ({ list: 'cues', id }))]
+    let made = ''
+    const [first] = refs
+    const done = doc.edit(`Group ${called(refs)}`, (edit) => {
+      made = groupTogether(edit, things, `${nameOfThing(doc.now, first!)} group`)
+    })
+    if (done) selection.choose('group', made)
+  }
 
   /** Deletes things; what depends on them is asked about first. */
   function remove(refs: readonly ThingRef[] = selection.things): void {
@@ -109,5 +131,5 @@ export function useThingEdits() {
       carrying((edit) => moveThings(edit, before, refs, dx, dz)),
     )
   }
-  return { add, drawZone, put, duplicate, remove, nudge, called }
+  return { add, chosen, group, drawZone, put, duplicate, remove, nudge, called }
 }

@@ -2,6 +2,7 @@ import { wrap, type Remote } from 'comlink'
 import { toRaw } from 'vue'
 import type { Place, Shape, Show, Spot, Walk, Zone } from '~~/core/show'
 import type { Flight, Passing, PlaceWorker } from './place.worker'
+import type { Seen } from '~/frame/seen'
 import { seenThings } from '../forms/storeys'
 
 let worker: Remote<PlaceWorker> | undefined
@@ -43,8 +44,8 @@ function latest<A extends unknown[], R>(ask: (...args: A) => Promise<R>, dropped
 const walksOf = (show: Show): Walk[] => show.walks.filter(({ body }) => body.kind === 'player')
 
 const enclosure = latest(
-  async (show: Show, storey: number | undefined, spot: Spot): Promise<Spot[] | undefined> =>
-    (await knowing(show)).enclosure([...seenThings(show, 'wall', storey)], spot),
+  async (show: Show, seen: Seen, spot: Spot): Promise<Spot[] | undefined> =>
+    (await knowing(show)).enclosure([...seenThings(show, 'wall', seen)], spot),
   undefined,
 )
 const route = async (show: Show, a: Spot, b: Spot, heights: [number, number]): Promise<Spot[]> =>

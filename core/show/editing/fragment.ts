@@ -15,8 +15,8 @@ import {
 } from '../references/lists'
 import { kitOf, listOfPart } from '../references/parts'
 import { references } from '../references/references'
-import { showTable } from '../format/table'
-import type { Cue, Kit, Show, Sound, Zone } from '../format/types'
+import { GROUPED, showTable } from '../format/table'
+import type { Cue, Group, Kit, Show, Sound, Zone } from '../format/types'
 
 const keyOf = ({ list, id }: Listed): string => `${list}/${id}`
 
@@ -166,7 +166,7 @@ export function paste(
       }
       const value = withFreshIds(whole, rules, steps)
       if (list === 'kits') kitRules.set(id, renamedRules(item as Kit, value as Kit))
-      edit.addFound(LISTS[list], list === 'zones' ? withOverrides(value as Zone, kitRules) : value)
+      edit.addFound(LISTS[list], fitted(list, value, kitRules, added))
       added.push({ list, id })
     }
   return { made: things.map(({ list, id }) => ({ list, id: ids.get(keyOf({ list, id }))! })), added }
@@ -174,6 +174,22 @@ export function paste(
 /** Kits come before their zones. */
 const PASTED: ListOfThings[] = ['kits', ...LIST_NAMES.filter((list) => list !== 'kits')]
 
+/** A thing as it fits to those that were added before it. */
+function fitted(
+  list: ListOfThings,
+  item: Item,
+  kitRules: ReadonlyMap<string, { [rule: string]: string }>,
+  added: readonly Listed[],
+): Item {
+  if (list === 'zones') return withOverrides(item as Zone, kitRules)
+  return list === 'groups' ? ofAdded(item as Group, added) : item
+}
+/** A group of what came with it: what was there before stays in the group that it is in. */
+function ofAdded(group: Group, added: readonly Listed[]): Group {
+  const keys = new Set(added.map(keyOf))
+  const lists = GROUPED.map((list) => [list, group[list]?.filter((id) => keys.has(keyOf({ list, id })))] as const)
+  return { ...group, ...Object.fromEntries(lists.filter(([, ids]) => ids)) }
+}
 const renamedRules = (before: Kit, after: Kit): { [rule: string]: string } =>
   Object.fromEntries(before.rules.map(({ id }, i) => [id, after.rules[i].id]))
 function withOverrides(zone: Zone, kitRules: ReadonlyMap<string, { [rule: string]: string }>): Zone {
