@@ -55,7 +55,7 @@ describe('the way out of a rule', () => {
     const show = made([{ id: 'red', kind: 'light', light: 'lamp', colour: '#ff0000', hold: 'release' }])
     const fired = (show: Show) =>
       eventsOf(run(show, walksOf(show, ['w']), { seed: 1 })).flatMap((e) => (e.kind === 'fire' ? [[e.cue, Math.round(e.t * 10) / 10]] : [])) // prettier-ignore
-    expect(fired(withWayOut(show))).toEqual([['open', 1.7], ['open-out', 4.3]]) // prettier-ignore
+    expect(fired(withWayOut(show))).toEqual([['open', 1.7], ['open-way-out', 4.3]]) // prettier-ignore
     const never = patchOf(show, (e) => e.set(['zones', 'z', 'rules', 'r', 'chance'], 0)).show
     expect(fired(withWayOut(never))).toEqual([])
   })

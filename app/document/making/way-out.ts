@@ -38,7 +38,7 @@ export function wayOut(show: Show, rule: Rule): { rule: Rule; cue: Cue } | undef
     return [{ ...turned, id }]
   })
   const name = nextName(`${first.name}, way out`, show.cues.map((each) => each.name)) // prettier-ignore
-  const cue = completeCue({ id: freeId(`${first.id}-out`, show.cues.map(({ id }) => id)), name, steps: stepsOut }) // prettier-ignore
+  const cue = completeCue({ id: freeId(name, show.cues.map(({ id }) => id)), name, steps: stepsOut }) // prettier-ignore
   return {
     cue: { ...cue, for: first.for },
     rule: completeRule({
