@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { length as lengthOf } from '~/words/lengths'
 import { SILENCE } from '~~/core/sound'
 import { COLOURS } from '~/canvas/colours'
 import type { Axis, Charted, Limit, Series } from '~/charts/chart'
@@ -125,7 +126,7 @@ const DIRECTIONS = [
             font-size="10"
             fill="var(--color-bone-2)"
           >
-            {{ name(one.sound) }} {{ plain(one.distance!, 1) }} m
+            {{ name(one.sound) }} {{ lengthOf(one.distance!, 1) }}
           </text>
         </g>
         <text

@@ -4,6 +4,9 @@ import { usePassing } from '~/plan/ways/passing'
 import { useSelection } from '~/frame/selection'
 import { nameOfThing, thingsOf, type ThingKind } from '~/document/things'
 import { useShow } from '~/document/show'
+import { namesIn } from '~~/core/base'
+import PartChoice from '~/parts/PartChoice.vue'
+import { LENGTH_WORDS, LENGTHS, ownLength } from '~/words/lengths'
 import { count } from '~/words/time'
 
 /** Fetched when somebody wants to see it. */
@@ -30,6 +33,7 @@ const things = computed(() =>
     all: thingsOf(doc.now, kind).map(({ id }) => ({ id, name: nameOfThing(doc.now, { kind, id }) })),
   })).filter(({ all }) => all.length > 0),
 )
+const UNITS = namesIn(LENGTHS).map((unit) => ({ value: unit, words: LENGTH_WORDS[unit] }))
 const KEYS = [
   ['Space', 'play, pause'],
   ['← →', 'from event to event; with Shift by a second'],
@@ -96,6 +100,11 @@ const KEYS = [
       <summary class="cursor-pointer font-semibold">Flags and signals</summary>
       <FlagsAndSignals v-if="listOpened" />
     </details>
+    <p class="text-xs text-bone-3">
+      Lengths are shown in
+      <PartChoice name="Unit of length" :value="ownLength" :options="UNITS" @choose="ownLength = $event" />, and typed
+      in whatever unit you write behind them.
+    </p>
     <dl class="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 text-xs text-bone-3">
       <template v-for="[key, what] in KEYS" :key="key"
         ><dt class="font-mono text-[11px] text-bone-2">{{ key }}</dt>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Editor } from '~~/core/show'
+import { inOwn, length, ownLength } from '~/words/lengths'
 import { measured, unreadable } from '~/words/units'
 import { plain } from '~/words/time'
 import { followPointer } from '~/frame/pointer-drag'
@@ -26,20 +27,25 @@ const text = ref<string>()
 const problem = ref('')
 const input = ref<HTMLInputElement>()
 const button = ref<HTMLButtonElement>()
-const words = computed(() => `${plain(props.value, props.digits)}${props.unit ? ` ${props.unit}` : ''}`)
+const isLength = computed(() => props.unit === 'm')
+const words = computed(() =>
+  isLength.value
+    ? length(props.value, props.digits)
+    : `${plain(props.value, props.digits)}${props.unit ? ` ${props.unit}` : ''}`,
+)
 const within = (value: number) => Math.round(Math.min(props.max, Math.max(props.min, value)) * 1e6) / 1e6
 
 const change = (value: number) => doc.edit(props.label, (e) => props.put(e, value))
 
 async function begin() {
-  text.value = plain(props.value, 6)
+  text.value = isLength.value ? inOwn(props.value, 6) : plain(props.value, 6)
   await nextTick()
   input.value?.select()
 }
 /** What was typed holds, or not. The focus stays with the number, unless it has gone elsewhere by itself. */
 async function end(keep: boolean, stays = true) {
   if (text.value === undefined) return
-  const value = measured(text.value, props.unit)
+  const value = measured(text.value, props.unit, isLength.value ? ownLength.value : props.unit)
   problem.value = keep && value === undefined && text.value.trim() ? unreadable(text.value, props.unit) : ''
   if (problem.value) return
   text.value = undefined

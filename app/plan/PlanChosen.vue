@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { length as lengthOf } from '~/words/lengths'
 import { steady } from '~/document/steady'
 import { fetched } from '~/frame/fetched'
 import { alongWall, holds, wallLength } from '~~/core/space'
@@ -9,7 +10,6 @@ import type { LaidName } from './canvas/names'
 import type { Sight } from './canvas/sight'
 import type { ChosenThing } from './chosen-things'
 import { pathOf, solidOfZone, zonePath } from './forms/geometry'
-import { plain } from '~/words/time'
 import { needed } from '~~/core/base'
 
 /** What is chosen, drawn above everything else: outlines in lamp, its rim, its name, how long a wall is. */
@@ -46,7 +46,7 @@ const measures = steady(() => {
     const from = stops[i]!
     if (stop - from < 0.05) return []
     const [x, z] = alongWall(wall, (from + stop) / 2)
-    return [{ x: x + nx, z: z + nz, words: `${plain(stop - from, 2)} m` }]
+    return [{ x: x + nx, z: z + nz, words: `${lengthOf(stop - from, 2)}` }]
   })
 })
 </script>

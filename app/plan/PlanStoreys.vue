@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import { length as lengthOf } from '~/words/lengths'
 import { steady } from '~/document/steady'
 import { useShow } from '~/document/show'
 import { useView } from '~/frame/view'
-import { count, plain } from '~/words/time'
+import { count } from '~/words/time'
 import { storeysOf } from './forms/storeys'
 
 /** The storeys of the place as a ladder, to scale: a rung each, and the whole place at its foot. */
@@ -55,7 +56,7 @@ watch(storeys, ({ length }) => {
       <span class="min-w-0"
         ><span class="block truncate">{{ rung.name }}</span
         ><span class="text-[10px] whitespace-nowrap text-bone-3"
-          >{{ plain(rung.y, 2) }} m · {{ count(rung.zones, 'zone') }}</span
+          >{{ lengthOf(rung.y, 2) }} · {{ count(rung.zones, 'zone') }}</span
         ></span
       >
     </button>

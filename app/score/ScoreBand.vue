@@ -70,14 +70,6 @@ keepFocus(band, lanes)
         :scroll="scroll"
         @scroll="scroll = $event"
       />
-      <button
-        class="chip absolute top-[3px] right-36 z-10 bg-ink-1"
-        :class="{ '!border-tide !text-tide': isFiltered }"
-        :aria-expanded="filters"
-        @click="filters = !filters"
-      >
-        {{ isFiltered ? `${counts.seen} of ${counts.all} lanes` : 'All lanes' }}
-      </button>
       <div class="absolute top-[3px] right-2 z-10 flex gap-2 [&>*]:bg-ink-1">
         <button
           v-if="hasScares"

@@ -1,3 +1,4 @@
+import { length as lengthOf } from './lengths'
 import type { Cue, Show, Step, StepKind } from '~~/core/show'
 import { busName, cueName, flagName, lightName, markName, poolName, propName, soundName, zoneName } from './names'
 import { colourWords } from './colours'
@@ -134,7 +135,7 @@ const WORDS: { [K in StepKind]: StepWords<Extract<Step, { kind: K }>> } = {
       const slides = slide ? Math.hypot(...slide.by) : 0
       const words = [
         turn && turn.by !== 0 ? `turns by ${plain(turn.by)}°` : '',
-        slides > 0 ? `slides by ${plain(slides, 2)} m` : '',
+        slides > 0 ? `slides by ${lengthOf(slides, 2)}` : '',
         shown === undefined ? '' : shown ? 'is shown' : 'is hidden',
         colour === undefined ? '' : 'is tinted',
         surface === undefined ? '' : `is of ${surface}`,

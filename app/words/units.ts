@@ -37,9 +37,9 @@ const escaped = (text: string): string => text.replace(/[/°"]/g, '\\$&')
 
 /**
  * A number as somebody types it, in the unit in which it is kept: a sum, with units of one's own, also mixed (“5 ft 3 in”).
- * Undefined where it can't be read.
+ * `bare`: the unit of a number without one, if that isn't the one in which it is kept. Undefined where it can't be read.
  */
-export function measured(text: string, kept: string): number | undefined {
+export function measured(text: string, kept: string, bare = kept): number | undefined {
   const typed = text.trim()
   const time = kept === 's' ? timeOf(typed) : undefined
   if (time !== undefined) return time
@@ -48,6 +48,13 @@ export function measured(text: string, kept: string): number | undefined {
   const names = Object.keys(units).sort((a, b) => b.length - a.length)
   if (names.length === 0) return calculated(typed)
   const pattern = new RegExp(`(\\d+(?:[.,]\\d+)?|[.,]\\d+)\\s*(${names.map(escaped).join('|')})(?![a-zA-Z])`, 'gi')
+  const isBare = !new RegExp(pattern.source, 'i').test(typed)
+  if (isBare && bare !== kept) {
+    const value = calculated(typed)
+    return value === undefined ? undefined : value * (units[bare] ?? 1)
+  }
+  // A number beside one with a unit, “1 m + 20”: of which unit that is, nobody can say.
+  if (bare !== kept && /[+−-]\s*[\d.,]|[\d.,]\s*[+−-]/.test(typed.replace(pattern, 'u'))) return undefined
   const inKept = typed.replace(pattern, (_, number: string, unit: string) => `(${number}*${units[unit.toLowerCase()]})`)
   return calculated(inKept.replace(/\)\s*\(/g, ')+('))
 }

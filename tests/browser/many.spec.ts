@@ -77,6 +77,68 @@ test('several things are chosen, set, tagged, brought into line, spread and turn
   await expect.poll(async () => (await show()).zones[0]).toMatchObject({ rim: 0, tags: [], shape: box(4, -3) })
 })
 
+test('rules of several zones, steps of a cue and points of a walk are changed together, also each by as much', async ({
+  page,
+  server,
+}) => {
+  const made = document('Together')
+  const cue = {
+    id: 'lights',
+    name: 'Lights',
+    steps: [1, 2, 4].map((at) => ({ id: `s${at}`, kind: 'light', light: 'lamp', candela: 5, at, hold: at })),
+  }
+  const rule = (id: string, cooldown?: number) => ({
+    id,
+    on: { at: 'enter' },
+    cue: 'on',
+    ...(cooldown && { cooldown: { seconds: cooldown, from: 'fire' } }),
+  })
+  const zones = made.zones.map((zone, i) => ({ ...zone, rules: [rule(`r${i}`, 10 * i)] }))
+  const { body } = await ask(server.url, '/api/shows', 'POST', { document: { ...made, cues: [...made.cues, cue], zones } }) // prettier-ignore
+  const show = async () => (await ask(server.url, `/api/shows/${body.id}`)).body.show as Show
+  await open(page, server, body.id)
+  await clickThing(page, 'zone', 'b')
+  await page.keyboard.down('Shift')
+  await clickThing(page, 'zone', 'c')
+  await page.keyboard.up('Shift')
+  await expect(part(page, 'Cooldown')).toHaveText('different')
+  await type(page, 'Cooldown', '× 1.5')
+  await type(page, 'Times', '2')
+  await expect
+    .poll(async () => (await show()).zones.map(({ rules }) => [rules[0]!.cooldown?.seconds, rules[0]!.limit?.times]))
+    .toEqual([[undefined, undefined], [15, 2], [30, 2]]) // prettier-ignore
+
+  await page.keyboard.press('Escape')
+  await desk(page).getByRole('button', { name: 'Lights', exact: true }).click()
+  const steps = desk(page).locator('[data-step]')
+  await steps.nth(1).getByRole('button').first().click()
+  await steps
+    .nth(2)
+    .getByRole('button')
+    .first()
+    .click({ modifiers: ['Shift'] })
+  await type(page, 'Begins, all', '+500 ms')
+  await type(page, 'Lasts, all', '3')
+  await desk(page).locator('[data-many-steps]').getByRole('button', { name: 'Mute' }).click()
+  await expect
+    .poll(async () => (await show()).cues[1]!.steps.map((step) => [step.at, 'hold' in step && step.hold, step.muted]))
+    .toEqual([[1, 1, false], [2.5, 3, true], [4.5, 3, true]]) // prettier-ignore
+
+  await page.keyboard.press('Escape')
+  await expect(async () => {
+    await clickSpot(page, 12, 0)
+    await expect(part(page, 'Name')).toHaveText('Along', { timeout: 1000 })
+  }).toPass()
+  await page.keyboard.down('Shift')
+  await drag(page, await spotAt(page, 6, -0.8), await spotAt(page, 18, 0.8))
+  await page.keyboard.up('Shift')
+  await type(page, 'Pause of all', '+2')
+  await type(page, 'Pace of all', '0.7')
+  await expect
+    .poll(async () => (await show()).walks[0]!.points.map(({ pause, pace }) => [pause, pace]))
+    .toEqual([[0, undefined], [2, 0.7], [2, 0.7], [0, undefined]]) // prettier-ignore
+})
+
 test('points of a walk are held together, moved, and removed', async ({ page, server }) => {
   const { body } = await ask(server.url, '/api/shows', 'POST', { document: document('Points') })
   const show = async () => (await ask(server.url, `/api/shows/${body.id}`)).body.show as Show

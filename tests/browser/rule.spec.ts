@@ -84,6 +84,13 @@ test('numbers are typed in units of one’s own, and what can’t be read stays 
   await expect(desk(page).getByRole('textbox', { name: 'X', exact: true })).toHaveValue('there')
   await page.keyboard.press('Escape')
   await expect(part(page, 'X')).toHaveText('1.6 m')
+  // Lengths are shown in one's own unit, and what is typed without one is in that.
+  await page.keyboard.press('Escape')
+  await choose(page, 'Unit of length', 'feet and inches')
+  await head(page, 'Hall doorway').click()
+  await expect(part(page, 'X')).toHaveText('5 ft 3 in')
+  await type(page, 'X', '10')
+  await expect.poll(shape).toMatchObject({ at: [3.048, 0, expect.anything()] })
 })
 
 test('what held a rule back by its condition is said at its desk, with its times', async ({ page, server }) => {

@@ -1,3 +1,4 @@
+import { length as lengthOf } from '~/words/lengths'
 import { stateAt, type ChannelFields, type Run, partsOf } from '~~/core/engine'
 import type { Lock, Show } from '~~/core/show'
 import { busName, flagName, lightName, markName, propName, soundName, zoneName } from '~/words/names'
@@ -38,7 +39,8 @@ const CHANNELS: { [Kind in keyof ChannelFields]: Said<ChannelFields[Kind]> } = {
     says: (show, id, now, before) => [
       now.shown !== before.shown && `${propName(show, id)} stays ${now.shown ? 'shown' : 'hidden'}`,
       now.turn !== before.turn && `${propName(show, id)} stays turned ${plain(now.turn, 0)}°`,
-      !isSame(now.slide, before.slide) && `${propName(show, id)} stays slid by ${plain(Math.hypot(...now.slide), 2)} m`,
+      !isSame(now.slide, before.slide) &&
+        `${propName(show, id)} stays slid by ${lengthOf(Math.hypot(...now.slide), 2)}`,
       now.colour !== before.colour && `${propName(show, id)} stays tinted`,
     ],
   },

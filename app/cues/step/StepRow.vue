@@ -13,6 +13,8 @@ const props = defineProps<{ cue: Cue; step: Step; inTime: Step[]; index: number 
 const doc = useShow()
 const selection = useSelection()
 const isOpen = computed(() => selection.openStep === props.step.id)
+/** Held together with others. */
+const isHeld = computed(() => selection.steps.length > 1 && selection.steps.includes(props.step.id))
 const row = ref<HTMLElement>()
 watch(isOpen, (open) => open && row.value?.scrollIntoView({ block: 'nearest' }), { flush: 'post' })
 const muted = computed(() => ['cues', props.cue.id, 'steps', props.step.id, 'muted'] as const)
@@ -42,7 +44,7 @@ function shift(other: Step) {
   <li
     ref="row"
     class="border-b border-rule py-1.5"
-    :class="{ 'is-off': step.muted }"
+    :class="{ 'is-off': step.muted, 'bg-ink-2': isHeld }"
     :data-step="step.id"
     :data-hears="soundNamedBy(step)"
     :title="soundNamedBy(step) && 'H hears it'"
@@ -53,7 +55,8 @@ function shift(other: Step) {
         class="min-w-0 flex-1 text-left"
         :class="{ 'text-lamp': isOpen }"
         :aria-expanded="isOpen"
-        @click="selection.openOne(isOpen ? undefined : step.id)"
+        title="With Shift one more: they are changed together"
+        @click="$event.shiftKey ? selection.toggleStep(step.id) : selection.openOne(isOpen ? undefined : step.id)"
       >
         {{ stepWords(doc.now, step) }}
         <span class="text-xs text-bone-3">{{ lengthWords(doc.now, step) }}</span>

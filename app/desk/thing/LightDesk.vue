@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { length as lengthOf } from '~/words/lengths'
 import { thousandths } from '~~/core/base'
 import { falloff } from '~~/core/light'
 import type { Editor, Light, FieldOf } from '~~/core/show'
@@ -15,7 +16,7 @@ import { eachOf, withAxis } from '~~/core/space'
 /** A light as a sentence, with how much of it reaches a player's eyes at how many metres. */
 const props = defineProps<{ light: Light }>()
 const doc = useShow()
-const facts = computed(() => `light, ${plain(props.light.candela, 1)} cd · reaches ${plain(props.light.reach, 1)} m`)
+const facts = computed(() => `light, ${plain(props.light.candela, 1)} cd · reaches ${lengthOf(props.light.reach, 1)}`)
 const at = <F extends FieldOf<Light> & string>(field: F) => addressOf('light', props.light.id, field)
 const { put, set } = useFields('lights', () => props.light.id)
 const putAt = (index: number) => (edit: Editor, value: number) =>

@@ -4,7 +4,7 @@ import { addressOf, thingIn, type ThingKind } from '~/document/things'
 import { useShow } from '~/document/show'
 import { count } from '~/words/time'
 import PartChoice from '~/parts/PartChoice.vue'
-import PartNumber from '~/parts/PartNumber.vue'
+import ManyNumber from '~/parts/ManyNumber.vue'
 import { MANY_FIELDS, type ManyField } from './many-fields'
 import { inputOf } from '~/frame/event-targets'
 import { fieldIn } from '~~/core/show'
@@ -47,16 +47,15 @@ const set = (field: ManyField, value: unknown) => doc.edit(label(field), (edit) 
       />
       <template v-else-if="field.is === 'number'">
         {{ field.name.toLowerCase() }}
-        <PartNumber
+        <ManyNumber
           :name="field.name"
-          :value="Number(value)"
+          :values="ids.map((id) => Number(valueOf(id, field.field)))"
           :unit="field.unit"
           :min="field.min"
           :max="field.max"
-          :step="field.step"
           :label="label(field)"
-          :put="put(field)"
-        /><span v-if="differs" class="text-xs text-bone-3"> and others</span>
+          :put="(edit, index, value) => edit.setFound(addressOf(kind, ids[index]!, field.field), value)"
+        />
       </template>
       <label v-else>
         {{ field.name.toLowerCase() }}

@@ -1,11 +1,11 @@
 <script setup lang="ts">
+import { lengths } from '~/words/lengths'
 import type { Editor, Prop, PropForm, FieldOf } from '~~/core/show'
 import { addressOf } from '~/document/things'
 import { useFields } from '~/document/fields'
 import { useShow } from '~/document/show'
 import { useSelection } from '~/frame/selection'
 import { frameOfDoor } from '~/plan/forms/doors'
-import { plain } from '~/words/time'
 import PartChoice from '~/parts/PartChoice.vue'
 import PartColour from '~/parts/PartColour.vue'
 import PartNumber from '~/parts/PartNumber.vue'
@@ -19,7 +19,7 @@ const doc = useShow()
 const selection = useSelection()
 const facts = computed(
   () =>
-    `${FORMS.find(({ value }) => value === (props.prop.form ?? props.prop.kind))?.words ?? props.prop.kind} ${props.prop.size.map((m) => plain(m, 2)).join(' × ')} m`,
+    `${FORMS.find(({ value }) => value === (props.prop.form ?? props.prop.kind))?.words ?? props.prop.kind} ${lengths(props.prop.size)}`,
 )
 const at = <F extends FieldOf<Prop> & string>(field: F) => addressOf('prop', props.prop.id, field)
 const { put, set } = useFields('props', () => props.prop.id)

@@ -10,6 +10,7 @@ import { carrying } from '~/plan/forms/carried'
 import { useThingEdits } from '~/plan/hand/thing-edits'
 import { moveThings } from '~/plan/forms/thing-forms'
 import { count } from '~/words/time'
+import ManyRules from '../rule/ManyRules.vue'
 import ManyFields from './ManyFields.vue'
 
 /** Several things at once: what can be done to all of them. */
@@ -28,6 +29,9 @@ const groups = steady(() =>
   doc.now.groups.filter((each) =>
     groupThings(each).some((ref) => selection.things.some((thing) => thing.kind === ref.kind && thing.id === ref.id)),
   ),
+)
+const zones = computed(() =>
+  doc.now.zones.filter(({ id }) => selection.things.some((thing) => thing.kind === 'zone' && thing.id === id)),
 )
 const edit = (label: string, work: (edit: Editor) => void) => doc.edit(`${label} ${all.value}`, carrying(work))
 const LINES: { words: string; axis: Axis; edge: Edge }[] = [
@@ -87,6 +91,7 @@ function putTag(tag: string, on: boolean) {
       </button>
     </div>
     <ManyFields v-for="{ kind, ids } in kinds" :key="kind" :kind="kind" :ids="ids" />
+    <ManyRules v-if="zones.length > 1" :zones="zones" />
     <p v-if="tagged.length > 1" class="text-bone-2">
       Tags:
       <button

@@ -2,6 +2,7 @@
 import { thousandths, withId } from '~~/core/base'
 import { freeId, freeName, type Editor, type Look, type Walk, type WalkPoint } from '~~/core/show'
 import { throughWalls } from '~/plan/ways/through-walls'
+import ManyNumber from '~/parts/ManyNumber.vue'
 import { useWalkPoints } from '~/plan/ways/walk-points'
 import { useRun } from '~/run/current-run'
 import { useSelection } from '~/frame/selection'
@@ -21,6 +22,13 @@ const selection = useSelection()
 const runs = useRun()
 const points = useWalkPoints()
 const { set } = useFields('walks', () => props.walk.id)
+/** Several points that are held, in their order. */
+const held = computed(() => props.walk.points.filter((_, i) => selection.points.includes(i)))
+const putHeld = (edit: Editor, index: number, change: Partial<WalkPoint>) => {
+  const at = props.walk.points.indexOf(held.value[index]!)
+  const { points } = edit.show.walks.find(({ id }) => id === props.walk.id)!
+  edit.set(['walks', props.walk.id, 'points'], points.map((each, i) => (i === at ? { ...each, ...change } : each))) // prettier-ignore
+}
 const point = computed(() => (selection.point === undefined ? undefined : props.walk.points[selection.point]))
 const pointLabel = computed(() => `Change a point of ${props.walk.name}`)
 function putPoint(edit: Editor, change: Partial<WalkPoint>) {
@@ -193,6 +201,27 @@ const looks = computed((): { value: Look; words: string }[] => [
       <button v-if="walk.points.length > selection.points.length" class="chip" @click="points.remove()">
         Remove them
       </button>
+      <span class="mt-1 block text-[14px] leading-[1.95]" data-many-points
+        >Each waits
+        <ManyNumber
+          name="Pause of all"
+          :values="held.map(({ pause }) => pause)"
+          unit="s"
+          :min="0"
+          label="Pause of several points"
+          :put="(e, index, pause) => putHeld(e, index, { pause })"
+        />
+        and goes on at
+        <ManyNumber
+          name="Pace of all"
+          :values="held.map(({ pace }) => pace ?? doc.now.player.walk)"
+          unit="m/s"
+          :min="0.05"
+          :max="20"
+          label="Pace of several points"
+          :put="(e, index, pace) => putHeld(e, index, { pace })"
+        />.</span
+      >
     </p>
     <div v-else-if="point" class="border-t border-rule pt-2">
       <h3 class="font-semibold">Point {{ selection.point! + 1 }}</h3>

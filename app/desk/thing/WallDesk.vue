@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { length as lengthOf } from '~/words/lengths'
 import { wallLength } from '~~/core/space'
 import { type Editor, type Opening, type Spot, type Wall, setField, type FieldFor } from '~~/core/show'
 import { addressOf, nameOfThing } from '~/document/things'
@@ -10,7 +11,7 @@ import { freshDoor } from '~/document/making/fresh-door'
 import { frameOfDoor } from '~/plan/forms/doors'
 import { useThingEdits } from '~/plan/hand/thing-edits'
 import { moveCorner } from '~/plan/forms/wall-joins'
-import { count, plain } from '~/words/time'
+import { count } from '~/words/time'
 import PartNumber from '~/parts/PartNumber.vue'
 import PartText from '~/parts/PartText.vue'
 import ThingHead from './ThingHead.vue'
@@ -26,7 +27,7 @@ const angle = computed(() => {
   const { from, to } = props.wall
   return ((Math.round(((Math.atan2(to[1] - from[1], to[0] - from[0]) * 180) / Math.PI) * 10) / 10) % 360) + 0
 })
-const facts = computed(() => `wall ${plain(length.value, 2)} m · ${count(props.wall.openings.length, 'opening')}`)
+const facts = computed(() => `wall ${lengthOf(length.value, 2)} · ${count(props.wall.openings.length, 'opening')}`)
 const put = (field: FieldFor<Wall, number>) => (edit: Editor, value: number) =>
   carrying((e) => setField(e, 'walls', props.wall.id, field, value))(edit)
 /** Its far corner goes there, and walls that end in it come along. */

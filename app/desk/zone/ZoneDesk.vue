@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { lengths } from '~/words/lengths'
 import { eachFieldwise, steady } from '~/document/steady'
 import { fetched } from '~/frame/fetched'
 import type { Rule, Zone } from '~~/core/show'
@@ -8,7 +9,7 @@ import { shareWithParts, takeKit as takesKit } from '~/document/making/kit-parts
 import { useFields } from '~/document/fields'
 import { useShow } from '~/document/show'
 import { useView } from '~/frame/view'
-import { count, ordinal, plain } from '~/words/time'
+import { count, ordinal } from '~/words/time'
 import { unmetWords } from '~/words/sentences'
 import WithoutButton from '~/frame/WithoutButton.vue'
 import InGroup from '~/parts/InGroup.vue'
@@ -41,14 +42,14 @@ const { duplicate, remove } = useThingEdits()
 
 const size = computed(() => {
   const { shape } = props.zone
-  const m = (...values: number[]) => values.map((v) => plain(v, 1)).join(' × ')
+  const m = (...values: number[]) => lengths(values, 1)
   switch (shape.kind) {
     case 'box':
-      return `box ${m(...shape.size)} m`
+      return `box ${m(...shape.size)}`
     case 'cylinder':
-      return `cylinder ${m(shape.radius * 2, shape.height)} m`
+      return `cylinder ${m(shape.radius * 2, shape.height)}`
     case 'sphere':
-      return `sphere ${m(shape.radius * 2)} m`
+      return `sphere ${m(shape.radius * 2)}`
     case 'prism':
       return `prism of ${shape.outline.length} corners`
   }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { length as lengthOf } from '~/words/lengths'
 import { steady } from '~/document/steady'
 import { solidOf } from '~~/core/space'
 import type { Shape, Zone, Point } from '~~/core/show'
@@ -60,26 +61,26 @@ const passing = computed((): Found | undefined => {
       more: 'It has no two sides that one could stand on: a walk through it would show them.',
     }
   if (!way) return { key: 'passing', good: true, says: 'Nobody gets past it.', more: '' }
-  const width = plain(way.width, 2)
+  const width = lengthOf(way.width)
   // What is noticed of them may come as near as it likes; the rest of the body needs its room on the other side.
   const { radius } = doc.now.player
   const needs =
     props.zone.notices === 'body'
-      ? `A walker’s body is ${plain(2 * radius, 2)} m wide.`
-      : `It notices their ${props.zone.notices}, which are a point in the middle of them: ${plain(radius, 2)} m is enough to get by.`
+      ? `A walker’s body is ${lengthOf(2 * radius, 2)} wide.`
+      : `It notices their ${props.zone.notices}, which are a point in the middle of them: ${lengthOf(radius, 2)} is enough to get by.`
   if (way.far)
     return {
       key: 'passing',
       good: true,
       says: 'Nobody gets past its edge.',
-      more: `There is another way, ${plain(way.length, 0)} m long, through other rooms.`,
+      more: `There is another way, ${lengthOf(way.length, 0)} long, through other rooms.`,
     }
   if (way.width > WIDEST)
-    return { key: 'passing', good: true, says: 'It stands free.', more: `One can pass it by ${width} m.` }
+    return { key: 'passing', good: true, says: 'It stands free.', more: `One can pass it by ${width}.` }
   return {
     key: 'passing',
     good: false,
-    says: `There is a way around, ${width} m wide.`,
+    says: `There is a way around, ${width} wide.`,
     more: needs,
     mend: 'Widen to close it',
   }
@@ -92,10 +93,10 @@ const feet = computed((): Found | undefined => {
   return {
     key: 'feet',
     good: !misses,
-    says: `It hangs ${plain(above, 2)} m above the floor`,
+    says: `It hangs ${lengthOf(above, 2)} above the floor`,
     more: misses
       ? 'and misses who walks below.'
-      : `and meets the body above that. Who is lower than ${plain(above, 2)} m passes under it.`,
+      : `and meets the body above that. Who is lower than ${lengthOf(above, 2)} passes under it.`,
     mend: 'Down to the floor',
   }
 })

@@ -58,6 +58,12 @@ describe('where a change of a rule goes', () => {
     const now = after(here, 'chance', 0)
     expect(now.kits).toBe(made.kits)
     expect(now.zones[1]!.overrides).toEqual({ k: { delay: 1, chance: 0 } })
+    // In one edit one after the other, nothing of the first is lost.
+    const both = patchOf(made, (edit) => {
+      putIn(here, edit, 'chance', 0)
+      putIn(here, edit, 'debounce', 2)
+    }).show
+    expect(both.zones[1]!.overrides).toEqual({ k: { delay: 1, chance: 0, debounce: 2 } })
     expect([loggedName(here), placeOfRule(here)]).toEqual(['b/k', 'B'])
     expect(fires(now)).toEqual(['a/k', 'own'])
   })

@@ -29,7 +29,9 @@ export function putIn<F extends keyof Rule>(
   if (!kit) edit.setFound(['zones', zone.id, 'rules', rule.id, field], value)
   else if (!here) edit.setFound(['kits', kit.id, 'rules', rule.id, field], value)
   else {
-    const { [field]: _, ...others } = zone.overrides?.[rule.id] ?? {}
+    // As they are by now: in one edit several rules of a zone may be changed.
+    const { overrides } = edit.show.zones.find(({ id }) => id === zone.id) ?? zone
+    const { [field]: _, ...others } = overrides?.[rule.id] ?? {}
     // What the kit has and the zone is not to have is taken away by null; anything else that isn't said is as in the kit.
     const takesAway = value === undefined && TAKEN_AWAY.has(field) && inKit(kit, rule)?.[field] !== undefined
     const exception = takesAway
@@ -37,7 +39,7 @@ export function putIn<F extends keyof Rule>(
       : value === undefined
         ? others
         : { ...others, [field]: value }
-    edit.set(['zones', zone.id, 'overrides'], { ...zone.overrides, [rule.id]: exception })
+    edit.set(['zones', zone.id, 'overrides'], { ...overrides, [rule.id]: exception })
   }
 }
 

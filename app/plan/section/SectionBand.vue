@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { length as lengthOf } from '~/words/lengths'
 import { thousandths, needed } from '~~/core/base'
 import { useElementSize } from '@vueuse/core'
 import { positionAt } from '~~/core/engine'
@@ -110,8 +111,8 @@ const r = (n: number) => n * props.pixel
 const says = computed(() => {
   const { yaw, x, z } = props.cut
   return yaw === 0
-    ? `at z ${plain(z, 1)} m, looking north`
-    : `through ${plain(x, 1)}, ${plain(z, 1)} m, turned by ${plain(yaw, 0)}°`
+    ? `at z ${lengthOf(z, 1)}, looking north`
+    : `through ${plain(x, 1)}, ${lengthOf(z, 1)}, turned by ${plain(yaw, 0)}°`
 })
 </script>
 
@@ -174,7 +175,7 @@ const says = computed(() => {
           stroke="var(--color-ink-0)"
           stroke-width="3"
         >
-          {{ plain(lift.y, 2) }} m
+          {{ lengthOf(lift.y, 2) }}
         </text>
       </g>
     </svg>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
+import { length as lengthOf } from '~/words/lengths'
 import { steady } from '~/document/steady'
 import { useShow } from '~/document/show'
-import { plain } from '~/words/time'
 import { usePassing } from './passing'
 
 /** The way past the chosen zone, if there is one: dashed, with somebody in the gap and how wide it is. */
@@ -52,7 +52,7 @@ const body = computed(() => doc.now.player.radius)
       paint-order="stroke"
       stroke="var(--color-ink-0)"
       :stroke-width="3 * pixel"
-      >Way around, {{ plain(way.width, 2) }} m wide</text
+      >Way around, {{ lengthOf(way.width, 2) }} wide</text
     >
   </g>
 </template>
