@@ -92,7 +92,7 @@ const CUES = {
 }
 const DESK = {
   rule: [],
-  thing: [],
+  thing: ['rule'],
   zone: ['rule', 'thing'],
 }
 const DOCUMENT = {

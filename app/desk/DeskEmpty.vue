@@ -15,6 +15,7 @@ const playerOpened = ref(false)
 const atmosphereOpened = ref(false)
 const PlayerMeasures = fetched(() => import('./PlayerMeasures.vue'))
 const ShowAtmosphere = fetched(() => import('./ShowAtmosphere.vue'))
+const EmptyShow = fetched(() => import('./EmptyShow.vue'))
 const FlagsAndSignals = fetched(() => import('./FlagsAndSignals.vue'))
 const doc = useShow()
 const selection = useSelection()
@@ -34,6 +35,7 @@ const things = computed(() =>
   })).filter(({ all }) => all.length > 0),
 )
 const UNITS = namesIn(LENGTHS).map((unit) => ({ value: unit, words: LENGTH_WORDS[unit] }))
+const isEmpty = computed(() => doc.now.place.floors.length === 0 || doc.now.sounds.length === 0)
 const KEYS = [
   ['Space', 'play, pause'],
   ['← →', 'from event to event; with Shift by a second'],
@@ -58,6 +60,7 @@ const KEYS = [
     <h2 class="text-[17px] font-semibold">{{ doc.show.title }}</h2>
     <p v-if="doc.show.note" class="text-bone-2">{{ doc.show.note }}</p>
     <p class="text-bone-2">Choose a zone, in the score or in the plan, to read what it fires and when.</p>
+    <EmptyShow v-if="isEmpty" />
     <div>
       <h3 class="mb-1 font-semibold">{{ count(doc.show.cues.length, 'cue') }}</h3>
       <div class="flex flex-wrap gap-1.5">

@@ -18,6 +18,7 @@ const ORDERS: { value: Order; words: string }[] = [
 ]
 const goTo = (id: string | undefined) => id !== undefined && navigateTo(`/show/${id}`)
 const create = async () => goTo(await list.create(title.value))
+const createEmpty = async () => goTo(await list.createEmpty(title.value))
 const take = async (chosen: File) => goTo(await list.take(chosen))
 const { over } = useDrops(([dropped]) => void take(dropped!))
 async function bring(event: Event) {
@@ -51,7 +52,10 @@ async function bring(event: Event) {
             aria-label="Name of a new show"
             maxlength="200"
           />
-          <button class="button primary">New show</button>
+          <button class="button primary" title="With a small hall, a walk through it and sounds">New show</button>
+          <button type="button" class="button" title="With no place and no sounds" @click="createEmpty">
+            Empty show
+          </button>
         </form>
         <button class="button" @click="file?.click()">Import</button>
         <input

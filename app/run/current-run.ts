@@ -133,6 +133,8 @@ export const useRun = defineStore('run', () => {
       // Without a wait the worker begins before the page draws what else an edit has changed.
       if (opened) await opened
       const names = new Set(doc.show?.walks.map((walk) => walk.id))
+      // The first walk that there is is followed.
+      if (doc.show && names.size > 0 && !walks.value.some((id) => names.has(id))) walks.value = usualWalks(doc.show)
       const chosen = walks.value.filter((id) => names.has(id))
       if (chosen.length === 0) {
         run.value = score.value = undefined

@@ -61,10 +61,12 @@ export function useShows() {
     }
   }
 
-  async function create(name: string): Promise<string | undefined> {
-    const title = writable(name).trim() || 'New show'
-    return (await doing(() => askServer<{ id: string }>('/api/shows', { method: 'POST', body: { title } })))?.id
-  }
+  const make = async (body: object): Promise<string | undefined> =>
+    (await doing(() => askServer<{ id: string }>('/api/shows', { method: 'POST', body })))?.id
+  const create = (name: string) => make({ title: writable(name).trim() || 'New show' })
+  /** A show with nothing in it: no place, no sounds. */
+  const createEmpty = (name: string) =>
+    make({ document: { format: 'esvik-show', version: 1, title: writable(name).trim() || 'New show', place: {} } })
   const bringParcel = (chosen: File) => askServer<Brought>('/api/shows/import', { method: 'POST', body: chosen })
   async function bringDocument(chosen: File): Promise<Brought> {
     const document = jsonOf(await chosen.arrayBuffer(), chosen.name)
@@ -139,5 +141,5 @@ export function useShows() {
     inUse.value.length > 0 && inUse.value.every(({ openedAt }) => openedAt === null) ? inUse.value.at(-1) : undefined,
   )
   void doing(async () => {})
-  return { shows, inUse, found, binned, first, words, order, problem, notice, create, take, copy, bin, restore, destroy, rename, printOf } // prettier-ignore
+  return { shows, inUse, found, binned, first, words, order, problem, notice, create, take, copy, bin, restore, destroy, rename, printOf, createEmpty } // prettier-ignore
 }

@@ -3,6 +3,7 @@ import { createError, defineEventHandler, setHeader } from 'h3'
 /** What the application answers to below /api, by pattern and method. */
 const KNOWN: [pattern: RegExp, methods: string[]][] = [
   [/^\/api\/health$/, ['GET']],
+  [/^\/api\/hall$/, ['GET']],
   [/^\/api\/envelopes$/, ['POST']],
   [/^\/api\/assets$/, ['POST']],
   [/^\/api\/assets\/[^/]+$/, ['GET']],

@@ -1,4 +1,5 @@
 import { expect } from '@playwright/test'
+import { ask } from '../harness/api'
 import { choose, desk, drawZone, openNew, score, test, type } from './page'
 
 test('how a show begins, and what its players measure, is said at the empty desk', async ({ page, server }) => {
@@ -41,4 +42,21 @@ test('whom a sound is owed to is said with it, and found by it', async ({ page, 
   await expect
     .poll(async () => (await show()).sounds.filter(({ credit }) => credit?.licence === 'free for all').length)
     .toBe(1)
+})
+
+test('a show begins empty, and takes a hall and the sounds when they are wanted', async ({ page, server }) => {
+  await page.goto(server.url)
+  await page.getByLabel('Name of a new show').fill('Bare')
+  await page.getByRole('button', { name: 'Empty show' }).click()
+  await expect(desk(page)).toContainText('Nothing is here yet')
+  const id = page.url().split('/').at(-1)!
+  const show = async () => (await ask(server.url, `/api/shows/${id}`)).body.show
+  expect([(await show()).place.walls, (await show()).sounds, (await show()).walks]).toEqual([[], [], []])
+  await desk(page).getByRole('button', { name: 'Put a hall here' }).click()
+  await expect(desk(page)).not.toContainText('Nothing is here yet')
+  await desk(page).getByRole('button', { name: 'Take the sounds that are here' }).click()
+  await expect.poll(async () => (await show()).sounds.length).toBeGreaterThan(10)
+  expect([(await show()).place.walls.length, (await show()).walks.length]).toEqual([5, 1])
+  // Somebody walks at once.
+  await expect(score(page).getByRole('button', { name: 'Through the hall' })).toBeVisible()
 })

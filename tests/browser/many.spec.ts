@@ -242,6 +242,7 @@ test('the plan is gone through, drawn in and read by keys alone; one key leads t
   await expect.poll(async () => (await show()).zones.map(({ shape }) => shape.kind)).toEqual(['cylinder'])
   const { shape } = (await show()).zones[0]!
   expect(shape.kind === 'cylinder' && shape.radius).toBeCloseTo(2.1, 1)
+  await expect(part(page, 'Name')).toBeVisible()
   await page.keyboard.press('d')
   await expect(desk(page).locator(':focus')).toHaveCount(1)
   await page.keyboard.press('s')

@@ -37,7 +37,7 @@ const FIELDS: ManyRuleField[] = [
   },
   {
     name: 'Cooldown',
-    before: 'times, cooldown',
+    before: ' times, cooldown',
     unit: 's',
     get: ({ cooldown }) => cooldown?.seconds ?? 0,
     put: (edit, here, seconds) =>
@@ -59,7 +59,7 @@ const FIELDS: ManyRuleField[] = [
   },
   {
     name: 'Delay',
-    before: 'in 10, delay',
+    before: ' in 10, delay',
     unit: 's',
     get: ({ delay }) => delay,
     put: (edit, here, value) => putIn(here, edit, 'delay', value),
