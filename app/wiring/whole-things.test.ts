@@ -98,6 +98,13 @@ describe('a whole thing at a zone', () => {
     const { events } = await played(show)
     const heard = events.flatMap((event) => (event.kind === 'sound' ? [event.sound] : []))
     expect(heard).toEqual([SOUND.id, 'tune', SOUND.id, 'tune'])
+    // However long the first is, the other is heard as somebody leaves.
+    const long = withThing('A door that slides', { ...hall, sounds: hall.sounds.map((each) => (each.id === SOUND.id ? { ...each, seconds: 60 } : each)) }, false, { sound: SOUND.id, then: { sound: 'tune' } }) // prettier-ignore
+    const after = (await played(long)).events
+    const leaves = after.flatMap((event) => (event.kind === 'leave' ? [event.t] : []))
+    expect(after.flatMap((event) => (event.kind === 'sound' && event.sound === 'tune' ? [event.t] : []))).toEqual(
+      leaves,
+    )
     const silent = withThing('A door that slides', hall, false, { sound: SOUND.id, then: {} })
     expect(silent.cues).toHaveLength(1)
   })

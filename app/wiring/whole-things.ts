@@ -45,21 +45,26 @@ const EYES = 1.6
 const heard = (at: Place, more: Omit<Laid, 'kind'>, { sound, pool }: Heard = at.heard): Laid[] =>
   sound !== undefined || pool !== undefined ? [{ kind: 'sound', sound, pool, ...more }] : []
 
-/** A door opens about its hinge, or slides by its width, while somebody is there; what is heard as it closes is fired by its being let go. */
+/**
+ * A door opens about its hinge, or slides by its width, while somebody is there; what is heard as it closes is fired by its being let go.
+ * Then what is heard as it opens is a cue of its own: a long one would put off the end of the first, and with it the closing.
+ */
 function door(at: Place, slides: boolean): void {
   const prop = at.door()
   const where = { at: 'prop', prop: prop.id }
   const moves = slides
     ? { slide: { by: [prop.size[0], 0, 0] } }
     : { turn: { by: prop.hinge === 'right' ? -90 : 90, about: hingeOf(prop) ?? [0, 0] } }
+  const opening = heard(at, { where })
+  const closing = heard(at, { where }, at.heard.then ?? {})
   const cue = at.cue(`${prop.name} ${slides ? 'slides' : 'swings'}`, [
     { kind: 'prop', prop: prop.id, ...moves, ramp: ramp(1.2, 'inout'), release: ramp(1.5, 'inout'), hold: 'release' },
-    ...heard(at, { where }),
+    ...(closing.length === 0 ? opening : []),
   ])
   // Who comes back while it still sounds finds it open none the less.
   at.rule(ENTER, cue, { busy: 'restart' })
-  const closing = heard(at, { where }, at.heard.then ?? {})
   if (closing.length === 0) return
+  if (opening.length > 0) at.rule(ENTER, at.cue(`${prop.name} opens`, opening), { busy: 'overlap' })
   const closes = at.cue(`${prop.name} closes`, closing)
   at.rule({ at: 'end', cue, why: 'released', inside: false }, closes, { busy: 'overlap' })
 }

@@ -165,3 +165,52 @@ test('a cup that falls, with its impact', async ({ page, server }) => {
   expect(events.some((event) => event.kind === 'sound' && Math.abs(event.t - first) < 0.05)).toBe(true)
   expect(hand.actions).toBeLessThanOrEqual(MOST)
 })
+
+test('a door that opens with one sound and closes with another', async ({ page, server }) => {
+  const show = await openNew(page, server, 'Two sounds')
+  const hand = new Hand(page)
+  await hand.zone(5.5, 3.2, 8.5, 5.8)
+  await hand.whole(/^A door that slides/)
+  await hand.takeFirst()
+  await expect(page.getByRole('dialog', { name: 'And as it closes?' })).toHaveCount(1)
+  await hand.click(page.getByRole('option', { name: /^Winch/ }))
+  await expect.poll(async () => (await show()).zones[0]!.rules.length).toBe(3)
+  const { events } = await played(await show())
+  const heard = events.flatMap((event) => (event.kind === 'sound' ? [event.sound] : []))
+  const passes = events.filter((event) => event.kind === 'leave').length
+  expect(new Set(heard).size).toBe(2)
+  // Each time somebody has come and gone it has opened and closed.
+  expect(heard).toHaveLength(2 * passes)
+  expect(hand.actions).toBeLessThanOrEqual(15)
+})
+
+test('whoever comes into a larger zone is held until the cinematic of a smaller one has ended', async ({
+  page,
+  server,
+}) => {
+  const show = await openNew(page, server, 'Held')
+  const hand = new Hand(page)
+  await hand.zone(3, 3.5, 4, 5.5)
+  await hand.click(desk(page).getByRole('button', { name: '+ rule' }))
+  await hand.click(desk(page).getByRole('button', { name: 'Steps of its cue' }))
+  await hand.click(desk(page).getByRole('button', { name: '+ step' }))
+  await hand.item(/^A fade/)
+  await expect.poll(async () => (await show()).cues[0]?.steps.length).toBe(1)
+  const film = (await show()).cues[0]!
+  await hand.zone(3.2, 2.5, 9, 6.5)
+  await hand.click(desk(page).getByRole('button', { name: '+ rule' }))
+  await hand.click(desk(page).getByRole('option', { name: 'with a new cue' }))
+  await hand.click(desk(page).getByRole('button', { name: 'Steps of its cue' }))
+  await hand.click(desk(page).getByRole('button', { name: '+ step' }))
+  await hand.item(/^A freeze/)
+  await hand.part('Lasts')
+  await hand.option(`until ${film.name} ends`)
+  const freeze = () => show().then(({ zones }) => zones[1]!.rules[0]!)
+  await expect.poll(async () => (await freeze()).onLeave).toBe('nothing')
+  const { show: whole, made, events } = await played(await show())
+  const ended = events.find((event) => event.kind === 'end' && event.cue === film.id)!.t
+  const locked = (t: number) => channelAt(whole, made, 'controls', t, 0).locks
+  const fired = events.find((event) => event.kind === 'fire' && event.zone === whole.zones[1]!.id)!.t
+  expect([fired + 0.1, ended - 0.1, ended + 0.1].map(locked)).toEqual([['walk'], ['walk'], []])
+  expect(hand.actions).toBeLessThanOrEqual(20)
+})
