@@ -3,7 +3,7 @@ import { eventsOf, type Run, type RunEvent } from '../engine'
 import { kitRulesOf, mannerOf, nameOfKitRule, type Rule, type Show } from '../show'
 import { actsOn } from './acts'
 import type { Lane, PlayingSpan, Score } from './lane'
-import { whyUnmet } from './unmet'
+import { unmetIn } from './unmet'
 
 const NO_ZONE = ''
 
@@ -19,7 +19,8 @@ export function scoreOf(show: Show, run: Run): Score {
   const locks: Score['locks'] = []
   const laneOf = (zone: string | undefined) => (zone === undefined ? noZone : lanes.get(zone)!)
 
-  for (const event of eventsOf(run)) {
+  const events = eventsOf(run)
+  for (const event of events) {
     switch (event.kind) {
       case 'enter': {
         if (!order.includes(event.zone)) order.push(event.zone)
@@ -88,7 +89,8 @@ export function scoreOf(show: Show, run: Run): Score {
   order.forEach((id, index) => (lanes.get(id)!.met = index + 1))
   const met = order.map((id) => lanes.get(id)!)
   const others = [...lanes.values()].filter((lane) => lane.met === undefined)
-  for (const lane of others) lane.unmet = whyUnmet(show, run, withId(show.zones, lane.zone))
+  const whyUnmet = unmetIn(show, run, events)
+  for (const lane of others) lane.unmet = whyUnmet(withId(show.zones, lane.zone))
   return {
     lanes: [...met, ...others],
     noZone: noZone.fired.length + noZone.held.length > 0 ? noZone : undefined,

@@ -1,46 +1,48 @@
 import { withId } from '../base'
-import { eventsOf, walkedPieces, type Run } from '../engine'
-import type { Show, Zone } from '../show'
+import { walkedPieces, type Run, type RunEvent } from '../engine'
+import type { Show, WalkPoint, Zone } from '../show'
 import { crossings, noticedBody, pieceBetween, solidOfZone, touches, type Cylinder, type Solid } from '../space'
 import type { Unmet } from './lane'
 
 /** Why nobody of a run met a zone: by the ways that were gone in it, and where none came near, by what became of the walk that was meant to. */
-export function whyUnmet(show: Show, run: Run, zone: Zone): Unmet {
-  if (!zone.enabled && !isSwitchedOn(run, zone)) return 'off'
-  const solid = solidOfZone(show, zone)
-  const tall = endless(solid)
-  const bodyOf = (id: string) => {
-    const { radius = show.player.radius, height = show.player.height } = withId(show.walks, id).body
-    return noticedBody(show, zone, { radius, height })
-  }
-  const went = run.walks.map((id, index) => ({ body: bodyOf(id), pieces: walkedPieces(run, index) }))
-  const came = (to: Solid) => went.some(({ body, pieces }) => pieces.some((piece) => meets(to, body, piece)))
-  if (came(solid)) return 'off then'
-  if (came(tall)) return 'height'
-  const meant = run.walks.find((id) => isMeant(show, id, tall, bodyOf(id)))
-  return meant === undefined ? 'untouched' : becameOf(run, meant)
-}
-
-const isSwitchedOn = (run: Run, { id }: Zone): boolean =>
-  eventsOf(run).some((event) => event.kind === 'zone' && event.zone === id && event.enabled)
-const meets = (solid: Solid, body: Cylinder, piece: ReturnType<typeof pieceBetween>): boolean =>
-  crossings(solid, 0, body, piece).length > 0
-
-/** Whether a walk as it is drawn leads to a solid. */
-function isMeant(show: Show, id: string, solid: Solid, body: Cylinder): boolean {
-  const { points } = withId(show.walks, id)
-  return points.some(({ at }, i) => {
-    const next = points[i + 1]
-    return next ? meets(solid, body, pieceBetween(at, next.at, 1)) : touches(solid, 0, body, at)
+export function unmetIn(show: Show, run: Run, events: readonly RunEvent[]): (zone: Zone) => Unmet {
+  const { player } = show
+  const switchedOn = new Set(events.flatMap((event) => (event.kind === 'zone' && event.enabled ? [event.zone] : [])))
+  const walkers = run.walks.map((id, index) => {
+    const { body, points } = withId(show.walks, id)
+    const { radius = player.radius, height = player.height } = body
+    return { body: { radius, height }, points, went: walkedPieces(run, index), kept: keptFrom(events, id) }
   })
+  const came = (to: Solid, zone: Zone) =>
+    walkers.some(({ body, went }) => {
+      const noticed = noticedBody(show, zone, body)
+      return went.some((piece) => crossings(to, 0, noticed, piece).length > 0)
+    })
+  return (zone) => {
+    if (!zone.enabled && !switchedOn.has(zone.id)) return 'off'
+    const solid = solidOfZone(show, zone)
+    const tall = endless(solid)
+    if (came(tall, zone)) return came(solid, zone) ? 'off then' : 'height'
+    const meant = walkers.find(
+      ({ kept, body, points }) => kept !== undefined && leadsTo(tall, noticedBody(show, zone, body), points),
+    )
+    return meant?.kept ?? 'untouched'
+  }
 }
-/** What kept a walk from where it was drawn to. */
-function becameOf(run: Run, walk: string): Unmet {
-  const events = eventsOf(run)
+
+/** What kept a walk from where it was drawn to, if anything did. */
+function keptFrom(events: readonly RunEvent[], walk: string): Unmet | undefined {
   if (events.some((event) => event.kind === 'move' && event.player === walk)) return 'sent elsewhere'
   const end = events.find((event) => event.kind === 'walkEnd' && event.player === walk)
-  return end && !('locked' in end) ? 'untouched' : 'unreached'
+  return end && !('locked' in end) ? undefined : 'unreached'
 }
+
+/** Whether a walk as it is drawn leads to a solid. */
+const leadsTo = (solid: Solid, body: Cylinder, points: readonly WalkPoint[]): boolean =>
+  points.some(({ at }, i) => {
+    const next = points[i + 1]
+    return next ? crossings(solid, 0, body, pieceBetween(at, next.at, 1)).length > 0 : touches(solid, 0, body, at)
+  })
 
 /** The same outline without top or bottom. */
 function endless(solid: Solid): Solid {
