@@ -42,8 +42,9 @@ test('a run that goes round is shown up to there, its things can be gone to, and
   await expect(once).toHaveCount(1)
   await once.click()
   await expect(told).toBeHidden()
-  const { show } = (await ask(server.url, `/api/shows/${id}`)).body
-  expect(show.zones.map((each: any) => each.rules[0].limit?.times)).toEqual([1, 1])
+  const limits = async () =>
+    (await ask(server.url, `/api/shows/${id}`)).body.show.zones.map((each: any) => each.rules[0].limit?.times)
+  await expect.poll(limits).toEqual([1, 1])
 })
 
 test('a mark beside a zone, and a zone that its own cue moves, say so and are mended there', async ({
