@@ -7,6 +7,9 @@ export const isGrouped = (list: string): list is Grouped => GROUPED.some((each) 
 /** All that is in a group. */
 export const membersOf = (group: Group): Listed[] =>
   GROUPED.flatMap((list) => (group[list] ?? []).map((id) => ({ list, id })))
+/** A group with all that is in it, as it is copied whole. */
+export const wholeOf = (group: Group): Listed[] => [...membersOf(group), { list: 'groups', id: group.id }]
+
 /** The group that a thing is in, if it is in one. */
 export const groupOf = (groups: readonly Group[], list: Grouped, id: string): Group | undefined =>
   groups.find((group) => group[list]?.includes(id))

@@ -14,10 +14,13 @@ export const LENGTH_WORDS: { [unit in LengthUnit]: string } = {
 /** One's own unit of length, in this browser. */
 export const ownLength = useLocalStorage<LengthUnit>('esvik:length', 'm')
 
+/** The same; metres where the browser has kept what is no unit. */
+const unitNow = (): LengthUnit => (ownLength.value in LENGTHS ? ownLength.value : 'm')
+
 const INCHES = 12
 /** A length (m) in one's own unit, so exactly as metres would be with so many digits. */
 export function length(metres: number, digits = 2): string {
-  const unit = ownLength.value in LENGTHS ? ownLength.value : 'm'
+  const unit = unitNow()
   if (unit === 'ft' && metres >= 0) return feet(metres)
   return `${inOwn(metres, digits)} ${unit}`
 }
@@ -30,13 +33,14 @@ function feet(metres: number): string {
 }
 /** The number alone, in one's own unit. */
 export function inOwn(metres: number, digits = 2): string {
-  const unit = ownLength.value in LENGTHS ? ownLength.value : 'm'
+  const unit = unitNow()
   const finer = Math.round(Math.log10(1 / LENGTHS[unit]))
   return plain(metres / LENGTHS[unit], Math.max(0, digits - finer))
 }
 
 /** Several lengths (m) side by side, with the unit once: “1 × 2 × 2 m”. */
 export function lengths(all: readonly number[], digits = 2): string {
-  if (ownLength.value === 'ft') return all.map((each) => length(each, digits)).join(' × ')
-  return `${all.map((each) => inOwn(each, digits)).join(' × ')} ${ownLength.value}`
+  const unit = unitNow()
+  if (unit === 'ft') return all.map((each) => length(each, digits)).join(' × ')
+  return `${all.map((each) => inOwn(each, digits)).join(' × ')} ${unit}`
 }

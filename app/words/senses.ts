@@ -1,5 +1,5 @@
 import { memoFor } from '~~/core/base'
-import { rulesAt, type Show, type Zone } from '~~/core/show'
+import { rulesAt, type Cue, type Show, type Zone } from '~~/core/show'
 import { SENSES, wordsOf, type Sense } from './step-kinds'
 
 /** The senses that a zone's cues reach, in the order of the lanes of a cue. */
@@ -7,16 +7,21 @@ export const sensesOf = (show: Show, zone: Zone): Sense[] =>
   sensesFor(zone, [show.cues, show.kits], () => reached(show, zone))
 const sensesFor = memoFor<Zone, Sense[]>()
 
-function reached(show: Show, zone: Zone): Sense[] {
-  const cues = new Set(
+/** The cues that rules of a zone fire which aren't switched off. */
+function cuesFiredAt(show: Show, zone: Zone): Cue[] {
+  const fired = new Set(
     rulesAt(show, zone)
-      .filter((rule) => rule.enabled)
-      .map((rule) => rule.cue),
+      .filter(({ enabled }) => enabled)
+      .map(({ cue }) => cue),
   )
+  return show.cues.filter(({ id }) => fired.has(id))
+}
+
+function reached(show: Show, zone: Zone): Sense[] {
   const found = new Set(
-    show.cues
-      .filter((cue) => cues.has(cue.id))
-      .flatMap((cue) => cue.steps.filter((step) => !step.muted).map((step) => wordsOf(step.kind).sense)),
+    cuesFiredAt(show, zone).flatMap((cue) =>
+      cue.steps.filter((step) => !step.muted).map((step) => wordsOf(step.kind).sense),
+    ),
   )
   return SENSES.filter((sense) => found.has(sense))
 }
@@ -28,8 +33,7 @@ export const bentOf = (show: Show, zone: Zone): Bent | undefined =>
 const bentFor = memoFor<Zone, Bent | undefined>()
 
 function bent(show: Show, zone: Zone): Bent | undefined {
-  const fired = new Set(rulesAt(show, zone).filter(({ enabled }) => enabled).map(({ cue }) => cue)) // prettier-ignore
-  const cues = show.cues.filter(({ id }) => fired.has(id))
+  const cues = cuesFiredAt(show, zone)
   if (cues.some(({ scare }) => scare)) return 'scare'
   return cues.some(({ steps }) => steps.some((step) => step.kind === 'bed' && !step.muted)) ? 'bed' : undefined
 }

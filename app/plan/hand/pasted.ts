@@ -1,13 +1,12 @@
-import { membersOf } from '~/document/groups'
+import { wholeOf } from '~/document/groups'
 import { parseShow, type Listed, type Show } from '~~/core/show'
 
 /** What of a fragment is meant if nobody says: its groups, its zones, or what stands in its place, or its cues and walks. */
 function mostOf(show: Show): Listed[] {
   const all = (list: Listed['list'], items: readonly { id: string }[]) => items.map(({ id }): Listed => ({ list, id }))
   const { place } = show
-  const grouped = show.groups.flatMap((group): Listed[] => [...membersOf(group), { list: 'groups', id: group.id }])
   const tries = [
-    grouped,
+    show.groups.flatMap(wholeOf),
     all('zones', show.zones),
     [...all('props', place.props), ...all('lights', place.lights), ...all('marks', place.marks)],
     [...all('walls', place.walls), ...all('floors', place.floors)],

@@ -1,7 +1,7 @@
 import { shallowRef } from 'vue'
 import { fragmentOf, paste, withParts, type Listed, type Shape, type Show } from '~~/core/show'
 import { freshZone } from '~/document/making/fresh'
-import { cuesOnlyOf, groupTogether, membersOf } from '~/document/groups'
+import { cuesOnlyOf, groupTogether, wholeOf } from '~/document/groups'
 import { useShow } from '~/document/show'
 import {
   listAddress,
@@ -53,7 +53,7 @@ export function useThingEdits() {
   /** What is chosen, as the lists of the show name it: of a group it, and all that is in it. */
   function chosen(): Listed[] {
     const { group, things } = selection
-    return group ? [...membersOf(group), { list: 'groups', id: group.id }] : things.map(listedOf)
+    return group ? wholeOf(group) : things.map(listedOf)
   }
   /** Puts things of a show into this one, so far from where they are there, and chooses them. */
   function put(label: string, from: Show, things: readonly Listed[], isOwn: boolean, dx: number, dz: number): void {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { length as lengthOf } from '~/words/lengths'
+import { inOwn, length as lengthOf } from '~/words/lengths'
 import { thousandths, needed } from '~~/core/base'
 import { useElementSize } from '@vueuse/core'
 import { positionAt } from '~~/core/engine'
@@ -112,7 +112,7 @@ const says = computed(() => {
   const { yaw, x, z } = props.cut
   return yaw === 0
     ? `at z ${lengthOf(z, 1)}, looking north`
-    : `through ${plain(x, 1)}, ${lengthOf(z, 1)}, turned by ${plain(yaw, 0)}°`
+    : `through ${inOwn(x, 1)}, ${lengthOf(z, 1)}, turned by ${plain(yaw, 0)}°`
 })
 </script>
 
