@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Editor } from '~~/core/show'
 import { useShow } from '~/document/show'
+import NumberField from './NumberField.vue'
 import { changeOf } from '~/words/changes'
 import { inOwn, length, ownLength } from '~/words/lengths'
 import { plain } from '~/words/time'
@@ -24,7 +25,6 @@ const props = withDefaults(
 const doc = useShow()
 const text = ref<string>()
 const problem = ref('')
-const input = ref<HTMLInputElement>()
 const button = ref<HTMLButtonElement>()
 const isLength = computed(() => props.unit === 'm')
 const alike = computed(() => props.values.every((value) => value === props.values[0]))
@@ -34,13 +34,11 @@ const words = computed(() => {
   if (first === 0 && props.none !== undefined) return props.none
   return isLength.value ? length(first) : `${plain(first, 3)}${props.unit ? ` ${props.unit}` : ''}`
 })
-async function begin() {
+function begin() {
   const [first = 0] = props.values
   text.value = alike.value ? (isLength.value ? inOwn(first, 6) : plain(first, 6)) : ''
-  await nextTick()
-  input.value?.select()
 }
-async function end(keep: boolean, stays = true) {
+async function end(keep: boolean, stays: boolean) {
   if (text.value === undefined) return
   const change = changeOf(text.value, props.unit, isLength.value ? ownLength.value : props.unit)
   problem.value = keep && !change && text.value.trim() ? unreadable(text.value, props.unit) : ''
@@ -59,26 +57,15 @@ const within = (value: number) => Math.round(Math.min(props.max, Math.max(props.
 </script>
 
 <template>
-  <span v-if="text !== undefined" class="relative inline-block">
-    <input
-      ref="input"
-      v-model="text"
-      class="field w-24 font-mono text-[12px]"
-      placeholder="5, +3, × 1.2"
-      :aria-label="name"
-      :aria-invalid="problem !== ''"
-      @input="problem = ''"
-      @keydown.enter.stop.prevent="end(true)"
-      @keydown.esc.stop="end(false)"
-      @blur="end(true, false)"
-    />
-    <span
-      v-if="problem"
-      role="alert"
-      class="absolute top-full left-0 z-30 mt-0.5 rounded bg-ink-2 px-1.5 py-0.5 text-xs whitespace-nowrap text-rust"
-      >{{ problem }}</span
-    >
-  </span>
+  <NumberField
+    v-if="text !== undefined"
+    v-model="text"
+    :name="name"
+    :problem="problem"
+    placeholder="5, +3, × 1.2"
+    @typed="problem = ''"
+    @end="end"
+  />
   <button
     v-else
     ref="button"

@@ -5,6 +5,7 @@ import { measured, unreadable } from '~/words/units'
 import { plain } from '~/words/time'
 import { followPointer } from '~/frame/pointer-drag'
 import { useShow } from '~/document/show'
+import NumberField from './NumberField.vue'
 
 /** A number in place: click and type (sums too, in units of one's own), drag it sideways, or nudge it. `put` makes the change in the show, which is called `label`. */
 const props = withDefaults(
@@ -25,7 +26,6 @@ const doc = useShow()
 const text = ref<string>()
 /** What is said of what was typed and can't be read: it stays there. */
 const problem = ref('')
-const input = ref<HTMLInputElement>()
 const button = ref<HTMLButtonElement>()
 const isLength = computed(() => props.unit === 'm')
 const words = computed(() =>
@@ -37,13 +37,11 @@ const within = (value: number) => Math.round(Math.min(props.max, Math.max(props.
 
 const change = (value: number) => doc.edit(props.label, (e) => props.put(e, value))
 
-async function begin() {
+function begin() {
   text.value = isLength.value ? inOwn(props.value, 6) : plain(props.value, 6)
-  await nextTick()
-  input.value?.select()
 }
 /** What was typed holds, or not. The focus stays with the number, unless it has gone elsewhere by itself. */
-async function end(keep: boolean, stays = true) {
+async function end(keep: boolean, stays: boolean) {
   if (text.value === undefined) return
   const value = measured(text.value, props.unit, isLength.value ? ownLength.value : props.unit)
   problem.value = keep && value === undefined && text.value.trim() ? unreadable(text.value, props.unit) : ''
@@ -73,25 +71,14 @@ function nudge(event: KeyboardEvent) {
 </script>
 
 <template>
-  <span v-if="text !== undefined" class="relative inline-block">
-    <input
-      ref="input"
-      v-model="text"
-      class="field w-20 font-mono text-[12px]"
-      :aria-label="name"
-      :aria-invalid="problem !== ''"
-      @input="problem = ''"
-      @keydown.enter.stop="end(true)"
-      @keydown.esc.stop="end(false)"
-      @blur="end(true, false)"
-    />
-    <span
-      v-if="problem"
-      role="alert"
-      class="absolute top-full left-0 z-30 mt-0.5 rounded bg-ink-2 px-1.5 py-0.5 text-xs whitespace-nowrap text-rust"
-      >{{ problem }}</span
-    >
-  </span>
+  <NumberField
+    v-if="text !== undefined"
+    v-model="text"
+    :name="name"
+    :problem="problem"
+    @typed="problem = ''"
+    @end="end"
+  />
   <button
     v-else
     ref="button"
