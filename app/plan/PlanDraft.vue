@@ -78,8 +78,8 @@ const dash = computed(() => `${5 * props.pixel} ${4 * props.pixel}`)
     <g v-if="measure" :transform="`translate(${measure.at[0]} ${measure.at[1]}) scale(${pixel})`" data-measure>
       <g :transform="aside">
         <rect x="12" y="8" width="92" height="36" rx="6" fill="var(--color-ink-2)" stroke="var(--color-lamp)" />
-        <text x="20" y="23" font-size="12" fill="var(--color-bone)" class="font-mono">{{ measure.length }} m</text>
-        <text x="20" y="38" font-size="11" fill="var(--color-bone-2)" class="font-mono">{{ measure.angle }}°</text>
+        <text x="20" y="23" font-size="12" fill="var(--color-bone)" class="font-mono">{{ measure.length }}</text>
+        <text x="20" y="38" font-size="11" fill="var(--color-bone-2)" class="font-mono">{{ measure.angle }}</text>
       </g>
     </g>
   </g>

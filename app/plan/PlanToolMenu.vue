@@ -4,12 +4,19 @@ import { useMenuPlace } from '~/frame/menu-place'
 import type { Tool } from './hand/tools'
 
 /** A group of tools, opened from its name. Its name alone takes the one that was used last: a hand may draw at once. */
-const props = defineProps<{ words: string; on: boolean; entries: readonly { tool: Tool; name: string }[] }>()
-const emit = defineEmits<{ choose: [tool: Tool] }>()
+const props = defineProps<{
+  words: string
+  on: boolean
+  /** It stays in the hand for the next thing. */
+  keeps: boolean
+  title: string | undefined
+  entries: readonly { tool: Tool; name: string }[]
+}>()
+const emit = defineEmits<{ choose: [tool: Tool, stays: boolean] }>()
 const last = ref(props.entries[0]!.tool)
-function choose(tool: Tool) {
+function choose(tool: Tool, stays: boolean) {
   last.value = tool
-  emit('choose', tool)
+  emit('choose', tool, stays)
 }
 const { place } = useMenuPlace()
 </script>
@@ -20,8 +27,10 @@ const { place } = useMenuPlace()
       ref="opener"
       class="rounded-md px-2 py-1"
       :class="on ? 'bg-ink-3 text-lamp' : 'text-bone-2 hover:text-bone'"
-      @click="on || choose(last)"
-      >{{ words }}</MenuButton
+      :title="title"
+      @click="(!on || $event.shiftKey) && choose(last, $event.shiftKey)"
+      @dblclick="choose(last, true)"
+      >{{ words }}<span v-if="keeps" class="text-bone-3" data-stays> …</span></MenuButton
     >
     <MenuItems as="template"
       ><div ref="menu" class="menu" :style="place">
@@ -29,7 +38,7 @@ const { place } = useMenuPlace()
           ><button
             class="menu-item"
             :class="{ 'bg-ink-3': active, 'text-lamp': on && entry.tool === last }"
-            @click="choose(entry.tool)"
+            @click="choose(entry.tool, $event.shiftKey)"
           >
             {{ entry.name }}
           </button></MenuItem

@@ -3,14 +3,22 @@ import PlanToolMenu from './PlanToolMenu.vue'
 import { TOOLS, type Tool } from './hand/tools'
 
 const tool = defineModel<Tool>({ required: true })
+/** The tool stays in the hand for the next thing. */
+const stays = defineModel<boolean>('stays', { required: true })
 const section = defineModel<boolean>('section', { required: true })
 const ambience = defineModel<boolean>('ambience', { required: true })
 defineEmits<{ fit: []; bring: [] }>()
 const look = (on: boolean) => (on ? 'bg-ink-3 text-lamp' : 'text-bone-2 hover:text-bone')
+function take(one: Tool, keeps: boolean) {
+  tool.value = one
+  stays.value = keeps && one !== 'choose'
+}
+const KEEPS = 'With Shift or a double click it stays in hand for the next one, too'
 const shown = computed(() =>
   TOOLS.map(({ name, entries }) => {
     const on = entries.find((entry) => entry.tool === tool.value)
-    return { name, entries, on, words: on && entries.length > 1 ? `${name}: ${on.name.toLowerCase()}` : name }
+    const keeps = !!on && stays.value
+    return { name, entries, on, keeps, words: on && entries.length > 1 ? `${name}: ${on.name.toLowerCase()}` : name }
   }),
 )
 </script>
@@ -23,11 +31,21 @@ const shown = computed(() =>
         class="rounded-md px-2 py-1"
         :class="look(!!group.on)"
         :aria-pressed="!!group.on"
-        @click="tool = group.entries[0]!.tool"
+        :title="group.on || group.name === 'Choose' ? undefined : KEEPS"
+        @click="take(group.entries[0]!.tool, $event.shiftKey)"
+        @dblclick="take(group.entries[0]!.tool, true)"
       >
-        {{ group.name }}
+        {{ group.name }}<span v-if="group.keeps" class="text-bone-3" data-stays> …</span>
       </button>
-      <PlanToolMenu v-else :words="group.words" :on="!!group.on" :entries="group.entries" @choose="tool = $event" />
+      <PlanToolMenu
+        v-else
+        :words="group.words"
+        :on="!!group.on"
+        :keeps="group.keeps"
+        :title="group.on ? undefined : KEEPS"
+        :entries="group.entries"
+        @choose="take"
+      />
     </template>
     <button
       class="rounded-md px-2 py-1 text-bone-2 hover:text-bone"

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { readShow, type Point } from '../show'
-import { alongFloors } from '.'
+import { alongFloors, heightAlong } from '.'
 
 const rect = (x0: number, z0: number, x1: number, z1: number) => [[x0, z0], [x1, z0], [x1, z1], [x0, z1]] // prettier-ignore
 const { floors } = readShow({
@@ -41,5 +41,12 @@ describe('a straight way over floors', () => {
   })
   it('goes on level beside every floor', () => {
     expect(bends([1, 0, 2], [4, 0, 30])).toEqual([])
+  })
+  it('leads whoever goes on to the height of the floors on the way', () => {
+    expect(heightAlong(floors, [8, 0, 2], [16, 2])).toBeCloseTo(2)
+    expect(heightAlong(floors, [8, 0, 2], [12, 2])).toBeCloseTo(1)
+    expect(heightAlong(floors, [16, 2, 2], [8, 2])).toBeCloseTo(0)
+    // Beside the ramp nothing leads up.
+    expect(heightAlong(floors, [8, 0, 0.5], [16, 0.5])).toBeCloseTo(0)
   })
 })

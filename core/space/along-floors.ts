@@ -1,4 +1,4 @@
-import type { Floor, Point } from '../show'
+import type { Floor, Point, Spot } from '../show'
 import { floorHeight } from './floor'
 import { insidePolygon } from './lines'
 import { STEP } from './step'
@@ -23,13 +23,10 @@ function crossings(floors: readonly Floor[], a: Point, b: Point): number[] {
   return [...found].sort((one, other) => one - other)
 }
 
-/**
- * The points between two ends of a straight way at which its height has a bend, since it comes to a ramp or leaves one: who walks through them
- * stays on the floors. Where no floor goes on at its height the way goes on level.
- */
-export function alongFloors(floors: readonly Floor[], a: Point, b: Point): Point[] {
-  const at = (share: number, y: number): Point => [a[0] + (b[0] - a[0]) * share, y, a[2] + (b[2] - a[2]) * share]
-  const stops = [0, ...crossings(floors, a, b), 1]
+/** The points at which a straight way from a comes to or leaves a floor, both ends among them, each at the height that the floors have led it to. */
+function followed(floors: readonly Floor[], a: Point, [bx, bz]: Spot): Point[] {
+  const at = (share: number, y: number): Point => [a[0] + (bx - a[0]) * share, y, a[2] + (bz - a[2]) * share]
+  const stops = [0, ...crossings(floors, a, [bx, a[1], bz]), 1]
   const way: Point[] = [a]
   let y = a[1]
   stops.slice(1).forEach((stop, i) => {
@@ -44,7 +41,18 @@ export function alongFloors(floors: readonly Floor[], a: Point, b: Point): Point
     if (here) y = floorHeight(here.floor, tx, tz)
     way.push(at(stop, y))
   })
-  way[way.length - 1] = b
+  return way
+}
+
+/** How high one is who has gone straight from a to a spot, led by the floors (m); where none goes on at one's height the way goes on level. */
+export const heightAlong = (floors: readonly Floor[], a: Point, spot: Spot): number => followed(floors, a, spot).at(-1)![1] // prettier-ignore
+
+/**
+ * The points between two ends of a straight way at which its height has a bend, since it comes to a ramp or leaves one: who walks through them
+ * stays on the floors. Where no floor goes on at its height the way goes on level.
+ */
+export function alongFloors(floors: readonly Floor[], a: Point, b: Point): Point[] {
+  const way = [...followed(floors, a, [b[0], b[2]]).slice(0, -1), b]
   return way.slice(1, -1).filter((point, i) => isBend(way[i], point, way[i + 2]))
 }
 function isBend(a: Point, point: Point, b: Point): boolean {

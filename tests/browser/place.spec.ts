@@ -36,7 +36,7 @@ test('a room is drawn with a door and a light, a zone fits its doorway, and some
   const away = await spotAt(page, 16.5, 0.05)
   await page.mouse.move(away.x, away.y)
   await page.keyboard.type('3 + 1')
-  await expect(plan(page).locator('[data-measure]')).toContainText('3+1')
+  await expect(plan(page).locator('[data-measure]')).toContainText('3 + 1')
   await page.keyboard.press('Enter')
   await clickSpot(page, 18, 9)
   await clickSpot(page, 14, 9)

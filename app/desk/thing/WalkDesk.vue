@@ -5,6 +5,7 @@ import { throughWalls } from '~/plan/ways/through-walls'
 import ManyNumber from '~/parts/ManyNumber.vue'
 import { useWalkPoints } from '~/plan/ways/walk-points'
 import { useRun } from '~/run/current-run'
+import { goesOn } from '~/frame/going-on'
 import { useSelection } from '~/frame/selection'
 import { useFields } from '~/document/fields'
 import { useShow } from '~/document/show'
@@ -117,6 +118,7 @@ const looks = computed((): { value: Look; words: string }[] => [
     >
     <div class="flex flex-wrap gap-1.5">
       <button class="chip" @click="runs.walks = [walk.id]">Play this walk alone</button>
+      <button class="chip" @click="goesOn = walk.id">Go on from its end</button>
       <button class="chip" @click="reverse">Reverse</button>
       <button class="chip" @click="duplicate">Duplicate</button>
       <button class="chip" @click="remove">Delete</button>

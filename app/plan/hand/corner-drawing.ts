@@ -2,10 +2,14 @@ import { computed, ref, shallowRef } from 'vue'
 import type { Spot } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { calculated } from '~/words/arithmetic'
+import { length as lengthWords, ownLength } from '~/words/lengths'
+import { measured } from '~/words/units'
 import { cornerAt, directionOf, going } from '../forms/snapping'
 import { isSameSpot } from '../forms/wall-joins'
 
 const TYPED = /^[\d.,+\-*/()]$/
+/** What can follow in a number that has begun: the letters of units, “5 ft 3 in”, “80 cm”. */
+const GOES_ON = /^[cfimnt '"]$/
 
 /** Corners put one after the other, each where the pointer is or as far and at such an angle as is typed. */
 export function useCornerDrawing(pixel: () => number) {
@@ -26,7 +30,7 @@ export function useCornerDrawing(pixel: () => number) {
     const last = run.value.at(-1)
     if (!last) return by
     const angle = heldAngle.value ?? directionOf(last, by)
-    const length = typesAngle.value ? undefined : calculated(typed.value)
+    const length = typesAngle.value ? undefined : measured(typed.value, 'm', ownLength.value)
     if (length === undefined && heldAngle.value === undefined) return by
     return going(last, angle, length ?? Math.hypot(by[0] - last[0], by[1] - last[1]))
   })
@@ -41,8 +45,8 @@ export function useCornerDrawing(pixel: () => number) {
     const angle = ((Math.round(directionOf(last, next.value) * 10) / 10) % 360) + 0
     return {
       at: next.value,
-      length: !typesAngle.value && typed.value ? `${typed.value}|` : length.toFixed(2),
-      angle: typesAngle.value ? `${typed.value}|` : `${angle}`,
+      length: !typesAngle.value && typed.value ? `${typed.value}|` : lengthWords(length),
+      angle: `${typesAngle.value ? `${typed.value}|` : angle}°`,
     }
   })
 
@@ -74,7 +78,9 @@ export function useCornerDrawing(pixel: () => number) {
   }
   /** Takes a letter of a number, where one has been begun or can be. */
   function type(letter: string): boolean {
-    if (!TYPED.test(letter) || run.value.length === 0) return false
+    if (run.value.length === 0) return false
+    const goesOn = typed.value !== '' && !typesAngle.value && GOES_ON.test(letter)
+    if (!goesOn && !TYPED.test(letter)) return false
     typed.value += letter.replace(',', '.')
     return true
   }

@@ -1,8 +1,9 @@
 import { useEventListener } from '@vueuse/core'
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, nextTick, ref, shallowRef, watch } from 'vue'
 import type { Shape, Spot, Wall } from '~~/core/show'
 import { freshFloor, freshWall } from '~/document/making/fresh'
 import { useShow } from '~/document/show'
+import { goesOn } from '~/frame/going-on'
 import { useView } from '~/frame/view'
 import { useFloor } from '../forms/floor-under'
 import { drawn } from '../forms/handles'
@@ -46,13 +47,18 @@ export function usePlanDrawing(reach: Reach) {
   const paths = usePaths()
 
   const tool = ref<Tool>('choose')
+  /** The tool stays in the hand for the next thing. */
+  const stays = ref(false)
   const leaveTool = () => (tool.value = 'choose')
+  const done = () => {
+    if (!stays.value) leaveTool()
+  }
   const spot = (event: PointerEvent | MouseEvent): Spot => {
     const [x, z] = spotAt(event)
     return [snapped(x, event.altKey), snapped(z, event.altKey)]
   }
-  const openings = useOpeningDrawing(reach, leaveTool)
-  const drags = useDragDrawing(spot, leaveTool)
+  const openings = useOpeningDrawing(reach, done)
+  const drags = useDragDrawing(spot, done)
   const corners = useCornerDrawing(pixel)
   const walks = useWalkDrawing()
   const fills = shallowRef<Spot[]>()
@@ -103,7 +109,7 @@ export function usePlanDrawing(reach: Reach) {
     if (tool.value === 'floor' && corners.run.value.length === 0 && !shift) {
       const outline = await paths.enclosure(doc.now, view.seen, at)
       if (outline) {
-        leaveTool()
+        done()
         return makeFloor(outline)
       }
     }
@@ -121,14 +127,12 @@ export function usePlanDrawing(reach: Reach) {
 
   /** Ends what is drawn corner by corner. */
   function end(): void {
-    const spots = (isWalk() ? walks.spots() : corners.run.value).filter(
-      (at, i, all) => i === 0 || !isSameSpot(at, all[i - 1]!),
-    )
+    const spots = corners.run.value.filter((at, i, all) => i === 0 || !isSameSpot(at, all[i - 1]!))
     const what = tool.value
+    if (what === 'walk') walks.make()
     clear()
-    leaveTool()
-    if (what === 'walk') walks.make(spots)
-    else if (what === 'wall') makeWalls(spots)
+    done()
+    if (what === 'wall') makeWalls(spots)
     else if (what === 'floor' && spots.length > 2) makeFloor(spots)
   }
   function makeFloor(outline: Spot[]): void {
@@ -159,7 +163,18 @@ export function usePlanDrawing(reach: Reach) {
     corners.clear()
     walks.clear()
   }
-  watch(tool, clear)
+  watch(tool, (now) => {
+    clear()
+    if (now === 'choose') stays.value = false
+  })
+  watch(goesOn, async (id) => {
+    goesOn.value = undefined
+    if (id === undefined) return
+    tool.value = 'walk'
+    // What was drawn before is cleared first.
+    await nextTick()
+    walks.goOnFrom(id)
+  })
 
   /** What is drawn stays, if it is anything: undo takes it back. */
   function leave(): void {
@@ -190,5 +205,5 @@ export function usePlanDrawing(reach: Reach) {
   }
   useEventListener(window, 'keydown', key, { capture: true })
 
-  return { tool, draft, measure, press, click, hover, end: () => inTurn(end) }
+  return { tool, stays, draft, measure, press, click, hover, end: () => inTurn(end) }
 }

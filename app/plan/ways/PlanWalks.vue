@@ -1,12 +1,17 @@
 <script setup lang="ts">
 import { useShow } from '~/document/show'
+import { goesOn } from '~/frame/going-on'
 import { useSelection } from '~/frame/selection'
 import { useRun } from '~/run/current-run'
 import { onwardOf } from './onward'
 import { throughWalls } from './through-walls'
 
 /** The points of the chosen walk, to take hold of; those that lie on one another are fanned out beside the place. */
-const props = defineProps<{ pixel: number }>()
+const props = defineProps<{
+  pixel: number
+  /** A tool is in the hand. */
+  draws: boolean
+}>()
 const emit = defineEmits<{
   takePoint: [index: number, event: PointerEvent]
   takeOnward: [was: number | undefined, event: PointerEvent]
@@ -34,6 +39,15 @@ const stands = computed(() => {
     taken.set(key, before + 1)
     return { x: x + before * 9 * props.pixel, z: z - before * 5 * props.pixel }
   })
+})
+/** Beyond its last point, the way it came: there it is drawn on. */
+const end = computed(() => {
+  const last = stands.value.at(-1)
+  if (!last) return undefined
+  const before = stands.value.at(-2) ?? { x: last.x - 1, z: last.z }
+  const off = Math.hypot(last.x - before.x, last.z - before.z) || 1
+  const along = (from: number, to: number) => to + ((to - from) / off) * r(20)
+  return { from: last, x: along(before.x, last.x), z: along(before.z, last.z) }
 })
 /** Where the walk goes on after each move of the run. */
 const onward = computed(() => {
@@ -117,6 +131,18 @@ const through = computed(() =>
           @pointerdown="emit('takePoint', i, $event)"
           ><title>Point {{ i + 1 }}{{ point.pause ? `, waits ${point.pause} s` : '' }}</title></rect
         >
+      </g>
+      <g
+        v-if="end && !draws"
+        class="cursor-copy"
+        :transform="`translate(${end.x} ${end.z}) scale(${pixel})`"
+        data-goes-on
+        @pointerdown.stop
+        @click.stop="goesOn = selection.walk.id"
+      >
+        <title>Draw the walk on from its end</title>
+        <circle r="9" fill="var(--color-ink-0)" stroke="var(--color-tide)" stroke-dasharray="2 2" />
+        <path d="M-4 0h8M0-4v8" stroke="var(--color-tide)" stroke-width="1.5" />
       </g>
       <g v-for="({ to, a, b }, i) in onward" :key="`o${i}`">
         <line
