@@ -42,7 +42,9 @@ const asks = ref(false)
 /** The steps as they come in time; those of one time in the order in which they begin. */
 const inTime = computed(() => [...props.cue.steps].sort((a, b) => a.at - b.at))
 /** Several steps that are held together. */
-const held = computed(() => props.cue.steps.filter(({ id }) => selection.steps.includes(id)))
+const held = computed(() =>
+  props.cue.steps.filter(({ id }) => selection.steps.includes(id)).map((step) => ({ cue: props.cue.id, step })),
+)
 const { set } = useFields('cues', () => props.cue.id)
 function remove(instead?: string) {
   const { cue } = props
@@ -98,7 +100,7 @@ function remove(instead?: string) {
     <p v-if="cue.steps.length === 0" class="text-bone-2">
       Nothing happens yet. Add a step: what is heard, seen or felt first.
     </p>
-    <ManySteps v-if="held.length > 1" :cue="cue" :steps="held" />
+    <ManySteps v-if="held.length > 1" :steps="held" />
     <ol class="border-t border-rule">
       <StepRow
         v-for="(step, index) in inTime"

@@ -31,6 +31,7 @@ const shown = computed(() => {
   const words = wanted.value.trim().toLowerCase()
   return store.order.filter((cue) => has(words, cue.name, ...cue.steps.map((step) => stepWords(doc.now, step))))
 })
+const isHeld = (id: string) => id === store.cue?.id || selection.cues.some((cue) => cue.id === id)
 const presets = computed(() => {
   const words = wanted.value.trim().toLowerCase()
   return doc.now.atmospheres.filter(({ name }) => has(words, name))
@@ -124,9 +125,10 @@ onBeforeUnmount(() => store.stop())
         <li v-for="cue in shown" :key="cue.id" class="flex-none border-r border-rule">
           <button
             class="block w-[108px] px-2.5 pt-1.5 pb-1 text-left"
-            :class="cue.id === store.cue?.id ? 'bg-chosen text-lamp' : 'text-bone-2 hover:text-bone'"
-            :aria-pressed="cue.id === store.cue?.id"
-            @click="selection.choose('cue', cue.id)"
+            :class="isHeld(cue.id) ? 'bg-chosen text-lamp' : 'text-bone-2 hover:text-bone'"
+            :aria-pressed="isHeld(cue.id)"
+            title="With Shift one more, or one less"
+            @click="$event.shiftKey ? selection.toggleCue(cue.id) : selection.choose('cue', cue.id)"
           >
             <CuePrint :cue="cue" :show="doc.now" />
             <span class="block truncate text-[11.5px]">{{ cue.name }}</span>

@@ -16,6 +16,7 @@ const WalkDesk = fetched(fetchWalk)
 onMounted(() => setTimeout(() => void Promise.all([fetchZone(), fetchCue(), fetchWalk()]), 3000))
 /** Who only tunes what is there doesn't wait for these. */
 const PlaceThing = fetched(() => import('./thing/PlaceThing.vue'))
+const ManyCues = fetched(() => import('~/cues/ManyCues.vue'))
 const AtmosphereDesk = fetched(() => import('~/cues/atmosphere/AtmosphereDesk.vue'))
 const GroupDesk = fetched(() => import('./thing/GroupDesk.vue'))
 const ThingsDesk = fetched(() => import('./thing/ThingsDesk.vue'))
@@ -50,6 +51,7 @@ keepFocus(desk, () => [selection.chosen?.id, doc.show])
     <ThingsDesk v-else-if="selection.things.length > 1" />
     <ZoneDesk v-else-if="zone" :key="zoneId" :zone="zone" />
     <WalkDesk v-else-if="selection.walk" :key="selection.walk.id" :walk="selection.walk" />
+    <ManyCues v-else-if="selection.cues.length > 1" :cues="selection.cues" />
     <CueDesk v-else-if="selection.cue" :key="selection.cue.id" :cue="selection.cue" />
     <AtmosphereDesk v-else-if="selection.atmosphere" :key="selection.atmosphere.id" :preset="selection.atmosphere" />
     <PlaceThing

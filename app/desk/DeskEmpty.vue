@@ -48,7 +48,7 @@ const KEYS = [
   ['Ctrl+Z', 'undo; with Shift redo'],
   ['Ctrl+D', 'duplicate what is chosen; with G make a group of it'],
   ['Alt+← →', 'with ↑ ↓: move what is chosen by 0.1 m, with Shift by 1 m'],
-  ['Shift', 'in the plan: click takes one more, a drag takes several; of a chosen walk its points'],
+  ['Shift', 'in plan and score: click takes one more, a drag takes several; of a chosen walk its points'],
   ['← ↑ Space', 'in the plan: move the cross, Space clicks or draws there; with Shift finer'],
   ['+ − 0', 'in the plan: look closer around the cross, step back, see all'],
   ['F', 'the score, then the plan, at full height'],

@@ -41,6 +41,23 @@ export const useSelection = defineStore('selection', () => {
     openStep.value = first
     moreSteps.value = more
   }
+  /** Cues that are held together with the chosen one. */
+  const moreCues = ref<string[]>([])
+  const cues = computed(() => {
+    const { kind, id } = chosen.value ?? {}
+    const ids = kind === 'cue' && id !== undefined ? [id, ...moreCues.value] : []
+    return ids.flatMap((each) => doc.show?.cues.find((cue) => cue.id === each) ?? [])
+  })
+  function chooseCues([first, ...more]: readonly string[]) {
+    if (first === undefined) return clear()
+    choose('cue', first)
+    moreCues.value = more
+  }
+  /** Holds one cue more, or one less. */
+  function toggleCue(id: string) {
+    const now = cues.value.map((each) => each.id)
+    chooseCues(now.includes(id) ? now.filter((each) => each !== id) : [...now, id])
+  }
   function letGoOfParts() {
     choosePoints([])
     openOne(undefined)
@@ -49,6 +66,7 @@ export const useSelection = defineStore('selection', () => {
     if (!isSame(chosen.value, { kind, id })) letGoOfParts()
     chosen.value = { kind, id }
     others.value = []
+    moreCues.value = []
   }
   /** Chooses several things; the first is the one that the desk reads. */
   function chooseAll([first, ...more]: readonly ThingRef[]) {
@@ -116,6 +134,9 @@ export const useSelection = defineStore('selection', () => {
     zone,
     walk,
     cue,
+    cues,
+    chooseCues,
+    toggleCue,
     atmosphere,
     group,
     step,

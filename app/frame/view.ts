@@ -8,7 +8,7 @@ import { useSelection, type Chosen } from './selection'
 import { rulesAt } from '~~/core/show'
 import { useShow } from '~/document/show'
 
-export type ViewName = 'desk' | 'cues' | 'sounds'
+export type ViewName = 'desk' | 'cues' | 'sounds' | 'tables'
 
 interface Kept {
   from: number

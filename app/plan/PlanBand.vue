@@ -128,7 +128,8 @@ const square = computed(() => squareAt(1 / pixel.value))
 const footer = computed(() => {
   const at = hover.value ? ` · ${hover.value[0].toFixed(1)}, ${hover.value[1].toFixed(1)} m` : ''
   const asks = picking.value ? `${picking.value.says}: ` : ''
-  if (tool.value !== 'choose') return `${asks}${stays.value ? 'stays in hand · ' : ''}${toolEntry(tool.value).says}${at}`
+  if (tool.value !== 'choose')
+    return `${asks}${stays.value ? 'stays in hand · ' : ''}${toolEntry(tool.value).says}${at}`
   if (asks) return `${asks}${picking.value?.spot ? 'click where' : 'click it'} · Escape leaves it${at}`
   if (under.value) return `${under.value}${at}`
   return `1 square = ${square.value} m · walk ticks every second, large every 10 s${at}`
@@ -229,7 +230,13 @@ probe({ thingOnPage: spotOnPage, spotOnPage: onPage })
           <PlanCompared v-if="compared" :pixel="pixel" />
           <PlanUnreached v-if="passing.looks" :pixel="pixel" />
           <PlanPassing v-if="chosenZone !== undefined" :zone="chosenZone" :pixel="pixel" />
-          <PlanWalks :pixel="pixel" :draws="tool !== 'choose'" @take-point="takePoint" @take-onward="takeOnward" @add-point="addPoint" />
+          <PlanWalks
+            :pixel="pixel"
+            :draws="tool !== 'choose'"
+            @take-point="takePoint"
+            @take-onward="takeOnward"
+            @add-point="addPoint"
+          />
           <g
             v-for="hold in holds"
             :key="hold.key"

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
+import { useShow } from '~/document/show'
+import { followPointer } from '~/frame/pointer-drag'
 import { usePlayhead } from '~/frame/playhead'
 import { useRun } from '~/run/current-run'
 import { useSelection } from '~/frame/selection'
@@ -7,12 +9,14 @@ import { useView } from '~/frame/view'
 import { CURVES_HEIGHT, RULER, tOf, xOf, type Layout } from '~/canvas/axes'
 import type { Sight } from '~/canvas/renderer'
 import { useLanes } from './lanes'
+import { zonesWithin } from './lasso'
 import ScoreMarks from './ScoreMarks.vue'
 import { zoneOfGroup } from '~~/core/score'
 import { needed } from '~~/core/base'
 
 const props = defineProps<{ scroll: number }>()
 const emit = defineEmits<{ scroll: [to: number] }>()
+const doc = useShow()
 const runs = useRun()
 const { lanes, rows, height: tall } = useLanes()
 const playhead = usePlayhead()
@@ -60,15 +64,16 @@ function press(event: PointerEvent) {
   const box = area().getBoundingClientRect()
   const y = event.clientY - box.top
   const lanesHere = y > RULER && y < layout.value.curves
+  if (lanesHere && event.shiftKey) return chooseSeveral(event, y)
   const began = timeAt(event)
   const startX = event.clientX
   area().setPointerCapture(event.pointerId)
   if (lanesHere) {
-    const lane = lanes.value[Math.floor((y - RULER + props.scroll) / tall.value)]
+    const lane = lanes.value[laneAt(y)]
     if (lane?.group) selection.choose('group', lane.group)
     else if (lane?.zone && !lane.gone) selection.choose('zone', lane.zone)
   }
-  if (!event.shiftKey || !lanesHere) playhead.seek(began)
+  playhead.seek(began)
   const move = (e: PointerEvent) => {
     if (!lanesHere) return playhead.seek(timeAt(e))
     if (Math.abs(e.clientX - startX) < 4) return
@@ -85,6 +90,35 @@ function press(event: PointerEvent) {
   }
   area().addEventListener('pointermove', move)
   area().addEventListener('pointerup', up)
+}
+
+const laneAt = (y: number) => Math.floor((y - RULER + props.scroll) / tall.value)
+/** With Shift a click takes one zone more, or less; a drag takes those in whose lanes something lies between its corners. */
+const lasso = shallowRef<{ left: number; top: number; width: number; height: number }>()
+function chooseSeveral(event: PointerEvent, y: number) {
+  const { left, top } = area().getBoundingClientRect()
+  const within = (e: PointerEvent) => Math.max(RULER, Math.min(layout.value.curves, e.clientY - top))
+  followPointer(event, {
+    move: (e, far) => {
+      if (!far) return
+      const [x0, x1] = [event.clientX - left, e.clientX - left]
+      lasso.value = {
+        left: Math.min(x0, x1),
+        top: Math.min(y, within(e)),
+        width: Math.abs(x1 - x0),
+        height: Math.abs(within(e) - y),
+      }
+    },
+    end: (e, far) => {
+      lasso.value = undefined
+      const here = lanes.value[laneAt(y)]
+      if (!far) return here?.zone && !here.group && !here.gone && selection.toggle({ kind: 'zone', id: here.zone })
+      const [from, to] = [timeAt(event), timeAt(e)].sort((a, b) => a - b) as [number, number]
+      const found = zonesWithin(lanes.value, doc.now.groups, { lanes: [laneAt(y), laneAt(within(e))], from, to })
+      if (found.length > 0) selection.chooseAll(found.map((id) => ({ kind: 'zone' as const, id })))
+    },
+    cancel: () => (lasso.value = undefined),
+  })
 }
 
 /** The wheel zooms about the pointer; sideways or with Shift it moves along; with Alt it moves over the lanes. */
@@ -106,6 +140,17 @@ function wheel(event: WheelEvent) {
   >
     <canvas ref="canvas" class="size-full" aria-hidden="true" />
     <ScoreMarks :layout="layout" />
+    <div
+      v-if="lasso"
+      class="pointer-events-none absolute border border-dashed border-tide"
+      :style="{
+        left: `${lasso.left}px`,
+        top: `${lasso.top}px`,
+        width: `${lasso.width}px`,
+        height: `${lasso.height}px`,
+      }"
+      data-lasso
+    />
     <div
       class="pointer-events-none absolute inset-y-0 left-0 w-px bg-lamp"
       :style="{ transform: `translateX(${headX}px)` }"

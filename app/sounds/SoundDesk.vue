@@ -12,6 +12,8 @@ import { useSelection } from '~/frame/selection'
 import { useView } from '~/frame/view'
 import { count, plain } from '~/words/time'
 import { exportWav } from './export-wav'
+import { CREDIT_FIELDS, creditWith } from './credit'
+import ManySounds from './ManySounds.vue'
 import SoundPicture from './SoundPicture.vue'
 import SoundSeam from './SoundSeam.vue'
 import { useSounds } from './sounds'
@@ -24,7 +26,6 @@ const selection = useSelection()
 const sound = computed(() => store.sound)
 const own = () => needed(store.sound, 'sound chosen')
 const round = ref(false)
-const target = ref(-23)
 const asks = ref(false)
 watch(
   () => sound.value?.id,
@@ -80,17 +81,8 @@ function instead(id: string) {
   if (store.replace(old, id)) store.remove([old])
   store.choose(id)
 }
-const CREDIT: { field: keyof Credit; words: string }[] = [
-  { field: 'by', words: 'By' },
-  { field: 'from', words: 'from' },
-  { field: 'licence', words: 'licence' },
-]
-/** Whom it is owed to; nothing of it is kept where nothing is said. */
-function credit(field: keyof Credit, text: string) {
-  const { [field]: _, ...rest } = own().credit ?? {}
-  const said: Credit = text ? { ...rest, [field]: text } : rest
-  store.set('credit', Object.keys(said).length > 0 ? said : undefined, `Credit of ${own().name}`)
-}
+const credit = (field: keyof Credit, text: string) =>
+  store.set('credit', creditWith(own(), field, text), `Credit of ${own().name}`)
 function remove() {
   const isUsed = store.several.some(({ id }) => (store.users.sounds.get(id) ?? []).length > 0)
   if (isUsed && !asks.value) return void (asks.value = true)
@@ -116,18 +108,7 @@ function remove() {
           {{ store.playing === sound.id ? 'Stop' : 'Hear' }}
         </button>
       </div>
-      <p v-if="store.several.length > 1" class="rounded-md bg-ink-2 px-2 py-1">
-        {{ store.several.length }} sounds are chosen.
-        <button class="part" @click="store.matchLoudness(target)">Match</button> them to
-        <input
-          v-model.number="target"
-          type="number"
-          step="1"
-          class="field w-16 font-mono text-[12px]"
-          aria-label="Loudness to match (LUFS)"
-        />
-        LUFS, or <button class="part" @click="store.poolOfChosen()">make a pool</button> of them.
-      </p>
+      <ManySounds v-if="store.several.length > 1" :sounds="store.several" />
       <p>
         Sounds from
         <PartNumber
@@ -226,7 +207,7 @@ function remove() {
         Tags <PartTags :tags="sound.tags" @change="store.set('tags', $event, `Tags of ${own().name}`)" />
       </p>
       <p class="text-bone-3" data-credit>
-        <template v-for="{ field, words } in CREDIT" :key="field"
+        <template v-for="{ field, words } in CREDIT_FIELDS" :key="field"
           >{{ `${words} `
           }}<PartText
             :name="`Credit, ${words}`"

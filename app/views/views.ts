@@ -50,5 +50,13 @@ export const VIEWS: { [name in ViewName]: View } = {
     whole: fetched(() => import('~/sounds/SoundsView.vue')),
     keys: 'control',
   },
+  tables: {
+    name: 'Tables',
+    key: '4',
+    help: 'Rooms with their beds, and all scares, to fill in place or from a spreadsheet',
+    found: 'view spreadsheet rooms beds scares paste',
+    band: fetched(() => import('~/tables/TablesBand.vue')),
+    keys: 'plan',
+  },
 }
 export const VIEW_NAMES = namesIn(VIEWS)

@@ -1,4 +1,4 @@
-import { withId } from '~~/core/base'
+import { needed, withId } from '~~/core/base'
 import { freeId, type Editor, type Rule, type Show, type Zone } from '~~/core/show'
 import { nearest, poolOfOne } from '~/document/making/fresh-step'
 import { hingeOf } from '~/document/making/hinge'
@@ -262,6 +262,13 @@ export const WHOLE_THINGS: readonly WholeThing[] = [
     },
   },
 ]
+
+/** A whole thing by its name. */
+export const wholeCalled = (name: string): WholeThing =>
+  needed(
+    WHOLE_THINGS.find((thing) => thing.name === name),
+    name,
+  )
 
 /** What a kit is called that is made of it: a switch → Switch. */
 const kindOf = ({ name }: WholeThing): string => name.replace(/^A ./, (start) => start.charAt(2).toUpperCase())

@@ -8,11 +8,13 @@ import {
   clickThing,
   desk,
   drag,
+  head,
   middle,
   open,
   openNew,
   part,
   plan,
+  score,
   spotAt,
   test,
   type,
@@ -137,6 +139,53 @@ test('rules of several zones, steps of a cue and points of a walk are changed to
   await expect
     .poll(async () => (await show()).walks[0]!.points.map(({ pause, pace }) => [pause, pace]))
     .toEqual([[0, undefined], [2, 0.7], [2, 0.7], [0, undefined]]) // prettier-ignore
+})
+
+test('zones are chosen together in the score, cues on their shelf', async ({ page, server }) => {
+  const made = document('In the score')
+  const sound = { kind: 'bed', sound: 'hum', gain: -6, where: { at: 'head' } }
+  const cues = [
+    { id: 'one', name: 'One', steps: [{ ...sound, id: 's1' }] },
+    { id: 'two', name: 'Two', steps: [{ ...sound, id: 's2', gain: -2 }, { ...sound, id: 's3' }] }, // prettier-ignore
+    { id: 'three', name: 'Three', steps: [{ ...sound, id: 's4' }] },
+  ]
+  const sounds = [{ id: 'hum', name: 'Hum', asset: 'f'.repeat(64), seconds: 2 }]
+  const zones = made.zones.map((zone) => ({ ...zone, shape: box(zone.shape.at[0] as number, 0), rules: [] }))
+  const { body } = await ask(server.url, '/api/shows', 'POST', { document: { ...made, zones, cues, sounds } })
+  const show = async () => (await ask(server.url, `/api/shows/${body.id}`)).body.show as Show
+  await open(page, server, body.id)
+  // The walk meets A at 2 to 3 s, B after 4 s, C after 10 s.
+  const lane = async (name: string) => (await head(page, name).boundingBox())!
+  const [first, second, third] = [await lane('Alcove'), await lane('Bench'), await lane('Corner')]
+  const at = (box: typeof first, x: number) => ({ x, y: box.y + box.height / 2 })
+  const left = first.x + first.width + 14
+  const end = (await score(page).boundingBox())!
+  await page.keyboard.down('Shift')
+  await drag(page, at(first, left), at(third, (left + end.x + end.width) / 2))
+  await expect(desk(page)).toContainText('2 things chosen')
+  await page.mouse.click(left, at(third, 0).y)
+  await expect(desk(page)).toContainText('3 things chosen')
+  await page.mouse.click(left, at(second, 0).y)
+  await page.keyboard.up('Shift')
+  await expect(desk(page)).toContainText('2 things chosen')
+  await expect(desk(page).getByRole('button', { name: 'Bench' })).toBeHidden()
+
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('2')
+  const shelf = page.getByRole('list', { name: 'Shelf' })
+  await shelf.getByRole('button', { name: 'One' }).click()
+  await shelf.getByRole('button', { name: 'Two' }).click({ modifiers: ['Shift'] })
+  await expect(desk(page)).toContainText('2 cues chosen')
+  await type(page, 'Gain, all', '+3 dB')
+  await desk(page).getByRole('button', { name: 'Mark as scares' }).click()
+  await choose(page, 'For', 'everyone')
+  const gains = async () => (await show()).cues.map(({ steps }) => steps.map((step) => 'gain' in step && step.gain))
+  await expect.poll(gains).toEqual([[-3], [1, -3], [-6]])
+  await expect.poll(async () => (await show()).cues.map(({ scare }) => scare)).toEqual([true, true, false])
+  await expect.poll(async () => (await show()).cues.map((cue) => cue.for)).toEqual(['everyone', 'everyone', 'whoever'])
+  await desk(page).getByRole('button', { name: 'Delete', exact: true }).click()
+  await desk(page).getByRole('button', { name: 'Delete them' }).click()
+  await expect.poll(async () => (await show()).cues.map(({ id }) => id)).toEqual(['three'])
 })
 
 test('points of a walk are held together, moved, and removed', async ({ page, server }) => {

@@ -6,7 +6,7 @@ import { expect, type Page } from '@playwright/test'
 import { byFfmpeg, markersIn, readByFfmpeg, spoken } from '../harness/sound-makers'
 import { ask } from '../harness/api'
 import { wav } from '../harness/wav'
-import { choose, desk, drag, drawZone, marks, middle, openDemo, openNew, plan, spotAt, test } from './page'
+import { choose, desk, drag, drawZone, marks, middle, openDemo, openNew, part, plan, spotAt, test } from './page'
 
 const file = (name: string, buffer: Buffer) => ({ name, mimeType: 'application/octet-stream', buffer })
 const shore = (page: Page) => page.getByRole('group', { name: 'Shore' })
@@ -138,6 +138,21 @@ test('a pool is made of several, spread on its picture, its draws are listed and
       (await show()).sounds.filter(({ name }) => name.startsWith('Plink')).every(({ gain }) => gain < -10),
     )
     .toBe(true)
+  const together = soundDesk(page).locator('[data-many-sounds]')
+  const gains = async () => (await show()).sounds.filter(({ name }) => name.startsWith('Plink')).map(({ gain }) => gain)
+  const matched = await gains()
+  await part(page, 'Gain of all', together).click()
+  await together.getByRole('textbox', { name: 'Gain of all' }).fill('+3')
+  await page.keyboard.press('Enter')
+  await expect.poll(gains).toEqual(matched.map((gain) => expect.closeTo(gain + 3, 5)))
+  await part(page, 'Credit of all, licence', together).click()
+  await together.getByRole('textbox', { name: 'Credit of all, licence' }).fill('our own')
+  await page.keyboard.press('Enter')
+  await part(page, 'Tag for all', together).click()
+  await together.getByRole('textbox', { name: 'Tag for all' }).fill('drops')
+  await page.keyboard.press('Enter')
+  const said = async () => (await show()).sounds.filter(({ name }) => name.startsWith('Plink')).map(({ tags, credit }) => [...tags, credit?.licence]) // prettier-ignore
+  await expect.poll(said).toEqual(Array(3).fill(['drops', 'our own']))
   await poolDesk(page).getByRole('button', { name: 'New pool of 3' }).click()
   await expect(poolDesk(page).locator('[data-draw]')).toHaveCount(10)
   const pool = async () => (await show()).pools.find(({ name }) => name === 'Plink')!

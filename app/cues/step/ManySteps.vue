@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { fieldIn, type Cue, type Editor, type Step } from '~~/core/show'
+import { fieldIn, type Editor, type Step } from '~~/core/show'
 import { useShow } from '~/document/show'
 import ManyNumber from '~/parts/ManyNumber.vue'
 import { count } from '~/words/time'
 
-/** What several steps of a cue have in common, changed together. */
-const props = defineProps<{ cue: Cue; steps: readonly Step[] }>()
+/** What several steps have in common, of one cue or of several, changed together. */
+const props = defineProps<{ steps: readonly { cue: string; step: Step }[] }>()
 const doc = useShow()
 const words = computed(() => count(props.steps.length, 'step'))
 
@@ -22,24 +22,24 @@ const NUMBERS: { name: string; unit: string; ways: (string | number)[][]; min?: 
 ]
 const numbers = computed(() =>
   NUMBERS.map(({ ways, ...field }) => {
-    const found = props.steps.flatMap((step) =>
+    const found = props.steps.flatMap(({ cue, step }) =>
       ways.flatMap((way) => {
         const value = way.reduce<unknown>((within, key) => fieldIn(within, key), step)
-        return typeof value === 'number' ? [{ step: step.id, way, value }] : []
+        return typeof value === 'number' ? [{ address: ['cues', cue, 'steps', step.id], way, value }] : []
       }),
     )
     return { ...field, found }
-  }).filter(({ found }) => new Set(found.map(({ step }) => step)).size > 1),
+  }).filter(({ found }) => new Set(found.map(({ address }) => address.join('/'))).size > 1),
 )
 const put = (found: (typeof numbers.value)[number]['found']) => (edit: Editor, index: number, value: number) => {
   const one = found[index]
-  if (one) edit.setFound(['cues', props.cue.id, 'steps', one.step, ...one.way], value)
+  if (one) edit.setFound([...one.address, ...one.way], value)
 }
-const areMuted = computed(() => props.steps.every(({ muted }) => muted))
+const areMuted = computed(() => props.steps.every(({ step }) => step.muted))
 function mute() {
   const muted = !areMuted.value
   doc.edit(`${muted ? 'Mute' : 'Unmute'} ${words.value}`, (edit) => {
-    for (const { id } of props.steps) edit.set(['cues', props.cue.id, 'steps', id, 'muted'], muted)
+    for (const { cue, step } of props.steps) edit.set(['cues', cue, 'steps', step.id, 'muted'], muted)
   })
 }
 </script>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { kitOf, kitRulesOf, type Editor, type Rule, type Zone } from '~~/core/show'
-import { putIn, type RuleHere } from '~/document/making/rule-here'
+import type { Editor, Rule, Zone } from '~~/core/show'
+import { putIn, rulesHere, type RuleHere } from '~/document/making/rule-here'
 import { useShow } from '~/document/show'
 import ManyNumber from '~/parts/ManyNumber.vue'
 import PartChoice from '~/parts/PartChoice.vue'
@@ -10,10 +10,7 @@ import { count } from '~/words/time'
 const props = defineProps<{ zones: readonly Zone[] }>()
 const doc = useShow()
 const rules = computed(() =>
-  props.zones.flatMap((zone): RuleHere[] => [
-    ...zone.rules.map((rule) => ({ zone, rule })),
-    ...kitRulesOf(doc.now, zone).map((rule) => ({ zone, rule, kit: kitOf(doc.now, zone), here: true })),
-  ]),
+  props.zones.flatMap((zone) => rulesHere(doc.now, zone)),
 )
 const words = computed(() => count(rules.value.length, 'rule'))
 

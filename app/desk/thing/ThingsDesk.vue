@@ -4,7 +4,7 @@ import { steady } from '~/document/steady'
 import { addressOf, groupThings, nameOfThing, THING_KINDS, thingIn } from '~/document/things'
 import { useShow } from '~/document/show'
 import { useSelection } from '~/frame/selection'
-import PartText from '~/parts/PartText.vue'
+import TagsOfAll from '~/parts/TagsOfAll.vue'
 import { align, distribute, turn, type Axis, type Edge } from '~/plan/hand/arranging'
 import { carrying } from '~/plan/forms/carried'
 import { useThingEdits } from '~/plan/hand/thing-edits'
@@ -61,21 +61,10 @@ const tagged = computed(() =>
     return thing && 'tags' in thing ? [{ ref, tags: thing.tags }] : []
   }),
 )
-/** Tags of any of them, and whether all of them have it. */
-const tags = computed(() =>
-  [...new Set(tagged.value.flatMap((each) => each.tags))].map((tag) => ({
-    tag,
-    isOfAll: tagged.value.every((each) => each.tags.includes(tag)),
-  })),
-)
-function putTag(tag: string, on: boolean) {
-  doc.edit(`${on ? 'Tag' : 'Take a tag from'} ${count(tagged.value.length, 'thing')}`, (e) => {
-    for (const { ref, tags: own } of tagged.value)
-      e.setFound(
-        addressOf(ref.kind, ref.id, 'tags'),
-        on ? [...new Set([...own, tag])] : own.filter((each) => each !== tag),
-      )
-  })
+function tag(now: readonly string[][], label: string) {
+  doc.edit(`${label} ${count(tagged.value.length, 'thing')}`, (e) =>
+    tagged.value.forEach(({ ref }, i) => e.setFound(addressOf(ref.kind, ref.id, 'tags'), now[i])),
+  )
 }
 </script>
 
@@ -93,17 +82,7 @@ function putTag(tag: string, on: boolean) {
     <ManyFields v-for="{ kind, ids } in kinds" :key="kind" :kind="kind" :ids="ids" />
     <ManyRules v-if="zones.length > 1" :zones="zones" />
     <p v-if="tagged.length > 1" class="text-bone-2">
-      Tags:
-      <button
-        v-for="{ tag, isOfAll } in tags"
-        :key="tag"
-        class="chip mr-1"
-        :aria-pressed="isOfAll"
-        @click="putTag(tag, !isOfAll)"
-      >
-        {{ tag }}{{ isOfAll ? '' : ', some' }}
-      </button>
-      <PartText name="Tag for all" value="" empty="add one" @change="putTag($event, true)" />
+      Tags: <TagsOfAll :tags="tagged.map((each) => each.tags)" @change="tag" />
     </p>
     <div>
       <h3 class="mb-1 font-semibold text-bone-2">Into line</h3>

@@ -1,4 +1,4 @@
-import { isRecord, keysOfWay, nameOfKitRule, type Editor, type Kit, type Rule, type Zone } from '~~/core/show'
+import { isRecord, keysOfWay, kitOf, kitRulesOf, nameOfKitRule, type Editor, type Kit, type Rule, type Show, type Zone } from '~~/core/show'
 
 /** A rule as it is seen at the desk of a zone: its own, or one that the zone has from a kit. */
 export interface RuleHere {
@@ -9,6 +9,12 @@ export interface RuleHere {
   /** What is changed of a kit's rule is changed for this zone only. */
   here?: boolean
 }
+
+/** All rules of a zone: its own, and those of its kit as far as this zone has them otherwise. */
+export const rulesHere = (show: Show, zone: Zone): RuleHere[] => [
+  ...zone.rules.map((rule) => ({ zone, rule })),
+  ...kitRulesOf(show, zone).map((rule) => ({ zone, rule, kit: kitOf(show, zone), here: true })),
+]
 
 /** The name a rule has in logs and evidence. */
 export const loggedName = ({ zone, rule, kit }: RuleHere): string => (kit ? nameOfKitRule(zone, rule) : rule.id)

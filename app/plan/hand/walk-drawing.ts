@@ -101,7 +101,9 @@ export function useWalkDrawing() {
     const pace = points.at(-2)?.pace
     const more = way.map((at, i) => freshPoint(at, i < way.length - 1 ? pace : undefined))
     // The last one goes on as quickly as the walk came to it.
-    const before = points.map((point, i) => (i === points.length - 1 && pace !== undefined ? { ...point, pace } : point))
+    const before = points.map((point, i) =>
+      i === points.length - 1 && pace !== undefined ? { ...point, pace } : point,
+    )
     doc.edit(`Go on with ${name}`, (edit) => edit.set(['walks', id, 'points'], [...before, ...more]))
     selection.choose('walk', id)
   }
