@@ -9,9 +9,7 @@ import { count } from '~/words/time'
 /** The rules of several zones, changed together; of a kit's rules what these zones have otherwise. */
 const props = defineProps<{ zones: readonly Zone[] }>()
 const doc = useShow()
-const rules = computed(() =>
-  props.zones.flatMap((zone) => rulesHere(doc.now, zone)),
-)
+const rules = computed(() => props.zones.flatMap((zone) => rulesHere(doc.now, zone)))
 const words = computed(() => count(rules.value.length, 'rule'))
 
 interface ManyRuleField {

@@ -1,4 +1,15 @@
-import { isRecord, keysOfWay, kitOf, kitRulesOf, nameOfKitRule, type Editor, type Kit, type Rule, type Show, type Zone } from '~~/core/show'
+import {
+  isRecord,
+  keysOfWay,
+  kitOf,
+  kitRulesOf,
+  nameOfKitRule,
+  type Editor,
+  type Kit,
+  type Rule,
+  type Show,
+  type Zone,
+} from '~~/core/show'
 
 /** A rule as it is seen at the desk of a zone: its own, or one that the zone has from a kit. */
 export interface RuleHere {
