@@ -80,7 +80,7 @@ const PLAN = {
   canvas: ['forms'],
   ways: ['forms', 'canvas'],
   hand: ['forms', 'canvas', 'ways'],
-  section: ['forms', 'hand'],
+  section: ['forms', 'ways', 'hand'],
   ambience: ['forms', 'canvas'],
 }
 const CUES = {

@@ -13,6 +13,7 @@ import { useSelection } from '~/frame/selection'
 import { useView } from '~/frame/view'
 import { alike, type Spot } from '~~/core/show'
 import type { Rect } from './canvas/names'
+import { cutAlong } from './ways/poses'
 import { squareAt } from './canvas/paint-ground'
 import type { Sight } from './canvas/sight'
 import { useChosenThings } from './chosen-things'
@@ -68,9 +69,11 @@ const PlanStep = fetched(() => import('./PlanStep.vue'))
 const PlanListener = fetched(() => import('./PlanListener.vue'))
 const PlanCut = fetched(() => import('./section/PlanCut.vue'))
 const middleIn = ([x0, z0, x1, z1]: Box) => ({ x: (x0 + x1) / 2, z: (z0 + z1) / 2 })
-/** Until somebody has put it elsewhere the section cuts through the middle of the chosen thing, or of what is seen. */
+/** Until somebody has put it elsewhere the section cuts through what the open step moves, the middle of the chosen thing, or of what is seen. */
 const cut = steady(() => {
   if (view.cut) return view.cut
+  const along = doc.show && selection.step && cutAlong(doc.show, selection.step)
+  if (along) return along
   const [one] = selection.things
   const within = one && doc.show && boxOfThing(doc.show, one.kind, one.id)
   if (within) return { ...middleIn(within), yaw: 0 }
@@ -226,7 +229,7 @@ probe({ thingOnPage: spotOnPage, spotOnPage: onPage })
         <template v-if="doc.isOpen">
           <PlanCut v-if="view.section" :cut="cut" :pixel="pixel" :box="box" :spot-at="spotAt" />
           <PlanChosen :things="chosen.things.value" :names="chosen.names.value" :sight="sight" />
-          <PlanStep v-if="selection.step" :pixel="pixel" />
+
           <PlanCompared v-if="compared" :pixel="pixel" />
           <PlanUnreached v-if="passing.looks" :pixel="pixel" />
           <PlanPassing v-if="chosenZone !== undefined" :zone="chosenZone" :pixel="pixel" />
@@ -263,6 +266,7 @@ probe({ thingOnPage: spotOnPage, spotOnPage: onPage })
             />
             <circle v-else r="3.6" fill="var(--color-ink-0)" stroke="var(--color-lamp)" stroke-width="1.6" />
           </g>
+          <PlanStep v-if="selection.step" :pixel="pixel" :spot-at="spotAt" />
           <PlanListener v-if="lentMoment" :moment="lentMoment" :pixel="pixel" :spot-at="spotAt" />
           <PlanDraft v-if="tool !== 'choose'" :draft="draft" :measure="measure" :pixel="pixel" :edge="box.x + box.w" />
           <path

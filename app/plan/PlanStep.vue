@@ -1,32 +1,32 @@
 <script setup lang="ts">
-import type { Spot } from '~~/core/show'
+import type { Point, Spot } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { useSelection } from '~/frame/selection'
 import { pathOf } from './forms/geometry'
-import { usePaths } from './ways/paths'
-import type { Flight } from './ways/place.worker'
-import { firingsOf, wayOfStep } from './ways/step-ways'
+import PoseGrip from './ways/PoseGrip.vue'
+import { useFlights } from './ways/flights'
+import { posesOf } from './ways/poses'
+import { wayOfStep } from './ways/step-ways'
 
 /** What the step that is open at the desk does in the place: how far a prop slides and turns, how it can fly, what the camera passes. */
-const props = defineProps<{ pixel: number }>()
+const props = defineProps<{ pixel: number; spotAt: (event: PointerEvent) => Spot }>()
 const doc = useShow()
 const selection = useSelection()
-const paths = usePaths()
 
 const way = computed(() =>
   doc.show && selection.cue && selection.step ? wayOfStep(doc.show, selection.cue, selection.step) : undefined,
 )
-const flights = shallowRef<Flight[]>([])
-watch(
-  [() => selection.step, () => doc.show?.place.props, () => doc.show?.place.walls],
-  async () => {
-    const { step, cue } = selection
-    const rule = step?.kind === 'fling' && cue && firingsOf(doc.now, cue)[0]?.rule
-    const found = rule ? await paths.flights(doc.now, rule, step.id) : []
-    if (selection.step === step) flights.value = found
-  },
-  { immediate: true },
+const flights = useFlights()
+const poses = computed(() =>
+  doc.show && selection.cue && selection.step
+    ? posesOf(doc.show, selection.cue, selection.step).filter((pose) => pose.in.includes('plan'))
+    : [],
 )
+/** Pulled in plan a pose stays as high as it is. */
+const pointAt = (event: PointerEvent, at: Point): Point => {
+  const [x, z] = props.spotAt(event)
+  return [x, at[1], z]
+}
 const r = (n: number) => n * props.pixel
 const line = (spots: readonly Spot[]) => spots.map(([x, z]) => `${x},${z}`).join(' ')
 /** A head at the end of a line, as it comes in. */
@@ -98,15 +98,25 @@ const wedge = ({ at: [x, , z], yaw }: { at: readonly number[]; yaw: number }, fo
       <polyline :points="head(spots)" :stroke-width="r(1.5)" />
     </template>
     <g v-for="(flight, i) in flights" :key="`f${i}`">
-      <polyline :points="line(flight.way)" :stroke-width="pixel" opacity="0.4" data-flight />
+      <polyline :points="line(flight.way.map(([x, , z]) => [x, z]))" :stroke-width="pixel" opacity="0.4" data-flight />
       <circle
         v-if="flight.impact"
         :cx="flight.impact[0]"
-        :cy="flight.impact[1]"
+        :cy="flight.impact[2]"
         :r="r(2.4)"
         stroke="none"
         fill="var(--color-lamp)"
       />
     </g>
   </g>
+  <PoseGrip
+    v-for="pose in poses"
+    :key="pose.key"
+    :pose="pose"
+    :x="pose.at[0]"
+    :y="pose.at[2]"
+    :pixel="pixel"
+    :of="selection.cue!.name"
+    :point-at="(event) => pointAt(event, pose.at)"
+  />
 </template>

@@ -1,7 +1,7 @@
 /** Play-throughs: run(show, walks, seed) → log, its live form, and what is the case at a time. */
 export { decidesForOthers, holdOf, ownLength } from './compile'
 export { fan, type FanFlight } from './fan'
-export { learnFlights, packedFlights } from './flight'
+export { GRAVITY, learnFlights, packedFlights } from './flight'
 export {
   baseFields,
   carriedIn,

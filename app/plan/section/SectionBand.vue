@@ -2,6 +2,7 @@
 import { inOwn, length as lengthOf } from '~/words/lengths'
 import { thousandths, needed } from '~~/core/base'
 import { useElementSize } from '@vueuse/core'
+import type { Spot } from '~~/core/show'
 import { positionAt } from '~~/core/engine'
 import { nameOfThing } from '~/document/things'
 import { useShow } from '~/document/show'
@@ -14,6 +15,7 @@ import { plain } from '~/words/time'
 import { carrying } from '../forms/carried'
 import { hangPrompt, promptsHung } from '../forms/prompts'
 import { alongCut, floorsCut, isNearCut, liftsOf, wallsCut, type Cut, type Lift } from './section'
+import SectionStep from './SectionStep.vue'
 import SectionPlace from './SectionPlace.vue'
 
 /** A cut through the place: floors, walls, zones, lights and who walks, at the plan's scale; heights are dragged here. */
@@ -71,6 +73,11 @@ const lifts = computed((): Lift[] => {
 const heightAt = (event: PointerEvent): number => {
   const { top } = needed(frame.value, 'frame').getBoundingClientRect()
   return box.value.top - (event.clientY - top) * props.pixel
+}
+/** Where along the cut, and how high, a pointer is (m). */
+const placeAt = (event: PointerEvent): Spot => {
+  const { left } = needed(frame.value, 'frame').getBoundingClientRect()
+  return [box.value.s + (event.clientX - left) * props.pixel, heightAt(event)]
 }
 const SNAP = 0.05
 /** A floor's height that is near, else five centimetres; Alt suspends both. */
@@ -152,6 +159,7 @@ const says = computed(() => {
           :stroke-dasharray="`${r(1.5)} ${r(4)}`"
         />
       </g>
+      <SectionStep v-if="selection.step" :cut="cut" :pixel="pixel" :spot-at="placeAt" />
       <g
         v-for="lift in lifts"
         :key="lift.key"

@@ -10,7 +10,7 @@ import {
   widened,
 } from '~~/core/ground'
 import type { WayAround } from '~~/core/ground'
-import type { Place, Player, Shape, Show, Spot, Walk, Wall, Zone } from '~~/core/show'
+import type { Place, Player, Point, Shape, Show, Spot, Walk, Wall, Zone } from '~~/core/show'
 
 /** What of a show tells where somebody can walk. */
 export interface Ground {
@@ -27,8 +27,8 @@ export interface Passing {
 
 /** One way a thrown prop can fly: where its middle is along it, and where it strikes first. */
 export interface Flight {
-  way: Spot[]
-  impact: Spot | undefined
+  way: Point[]
+  impact: Point | undefined
 }
 /** So many draws of a fling are shown; of a flight each so many-th of its 120 positions a second. */
 const DRAWS = 20
@@ -58,8 +58,8 @@ const worker = {
     await prepare(whole)
     const seeds = Array.from({ length: DRAWS }, (_, i) => i + 1)
     return fan(whole, rule, step, seeds).map(({ positions, impacts: [first] }) => ({
-      way: positions.filter((_, i) => i % EACH === 0 || i === positions.length - 1).map(([x, , z]): Spot => [x, z]),
-      impact: first && [first.at[0], first.at[2]],
+      way: positions.filter((_, i) => i % EACH === 0 || i === positions.length - 1),
+      impact: first?.at,
     }))
   },
 }

@@ -1,4 +1,4 @@
 /** Props that are thrown. */
 export { drawnFling, flightOf, knownFlight, wayOf } from './flights'
 export { learnFlights, packedFlights } from './packed'
-export { hasPhysics, loadPhysics, type Flight, type Impact } from './physics'
+export { GRAVITY, hasPhysics, loadPhysics, type Flight, type Impact } from './physics'

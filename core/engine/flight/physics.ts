@@ -38,7 +38,8 @@ export interface Flight {
 
 /** A flight is over at the latest after so long (s). */
 const LONGEST = 12
-const GRAVITY = 9.81
+/** What falls gains so much in a second (m/s²). */
+export const GRAVITY = 9.81
 /** A step (s), the parts that the physics makes of it, and what gravity adds to a speed in half a part (m/s). */
 const STEP = 1 / STEPS_A_SECOND
 const SUBSTEPS = 4
