@@ -32,6 +32,15 @@ const mustHold = steady(() => {
     }))
 })
 const only = computed(() => (selection.things.length === 1 ? selection.things[0] : undefined))
+/** Who walks, in each opening of the chosen wall: whether they fit through. */
+const bodies = steady(() => {
+  const wall = only.value?.kind === 'wall' ? thingIn(doc.now, 'wall', only.value.id) : undefined
+  const { radius, height, step } = doc.now.player
+  return (wall?.openings ?? []).map(({ id, at, width, height: high, sill }) => {
+    const [x, z] = alongWall(wall!, at + width / 2)
+    return { id, x, z, radius, fits: width > 2 * radius && high > height && sill <= step }
+  })
+})
 /** How long each stretch of the chosen wall is, beside it. */
 const measures = steady(() => {
   if (only.value?.kind !== 'wall') return []
@@ -97,6 +106,17 @@ const measures = steady(() => {
       :stroke-width="3 * pixel"
       >{{ name.words }}</text
     >
+    <circle
+      v-for="body in bodies"
+      :key="`b${body.id}`"
+      :cx="body.x"
+      :cy="body.z"
+      :r="body.radius"
+      fill="none"
+      :stroke="body.fits ? 'var(--color-weed)' : 'var(--color-rust)'"
+      :stroke-width="1.4 * pixel"
+      :data-body="body.fits ? 'fits' : 'too large'"
+    />
     <text
       v-for="(measure, i) in measures"
       :key="i"

@@ -60,6 +60,19 @@ const wedge = ({ at: [x, , z], yaw }: { at: readonly number[]; yaw: number }, fo
       :stroke-dasharray="`${r(2)} ${r(5)}`"
     />
     <circle v-for="([x, z], i) in way.spots" :key="`s${i}`" :cx="x" :cy="z" :r="r(8)" :stroke-width="r(1.5)" />
+    <text
+      v-for="({ at, says }, i) in way.words"
+      :key="`w${i}`"
+      :x="at[0] + r(12)"
+      :y="at[1] + r(4)"
+      :font-size="r(11)"
+      fill="var(--color-tide)"
+      stroke="var(--color-ink-0)"
+      :stroke-width="r(3)"
+      paint-order="stroke"
+      data-step-words
+      >{{ says }}</text
+    >
     <g v-for="(mark, i) in way.marks" :key="`m${i}`">
       <path
         v-if="mark.kind === 'camera'"

@@ -10,6 +10,14 @@ export interface Walker {
   height: number
   step?: number
 }
+/** The bodies of players who walk, each once: as the show has them, or as their walk has its own. The show's where nobody walks. */
+export function walkersOf({ walks, player }: Pick<Show, 'walks' | 'player'>): Walker[] {
+  const all = walks
+    .filter(({ body }) => body.kind === 'player')
+    .map(({ body: { radius = player.radius, height = player.height } }) => ({ radius, height, step: player.step }))
+  const found = new Map(all.map((walker) => [`${walker.radius}/${walker.height}`, walker]))
+  return found.size > 0 ? [...found.values()] : [player]
+}
 export const stepOf = ({ step = STEP }: Walker): number => step
 
 /** Floors whose edges are this close meet (m). */

@@ -11,6 +11,7 @@ import { cueName, propName } from '~/words/names'
 import { movesItself } from '~~/core/findings'
 import { usePassing } from '~/plan/ways/passing'
 import { plain } from '~/words/time'
+import FindingPicture from './FindingPicture.vue'
 import PartChoice from '~/parts/PartChoice.vue'
 import { needed } from '~~/core/base'
 
@@ -63,10 +64,10 @@ const passing = computed((): Found | undefined => {
   if (!way) return { key: 'passing', good: true, says: 'Nobody gets past it.', more: '' }
   const width = lengthOf(way.width)
   // What is noticed of them may come as near as it likes; the rest of the body needs its room on the other side.
-  const { radius } = doc.now.player
+  const { radius } = store.passing?.walker ?? doc.now.player
   const needs =
     props.zone.notices === 'body'
-      ? `A walker’s body is ${lengthOf(2 * radius, 2)} wide.`
+      ? `${radius === doc.now.player.radius ? 'A walker’s body' : 'The slimmest of those who walk'} is ${lengthOf(2 * radius, 2)} wide.`
       : `It notices their ${props.zone.notices}, which are a point in the middle of them: ${lengthOf(radius, 2)} is enough to get by.`
   if (way.far)
     return {
@@ -118,13 +119,17 @@ function lower(by: number) {
   doc.edit(`Bring ${name} down to the floor`, (e) => e.set(['zones', id, 'shape'], now))
 }
 /** How often a game that looks at ticks sees a runner in it, across its narrower way. */
-const quick = computed((): Found => {
+const runner = computed(() => {
   const [x0, , z0, x1, , z1] = solidOf(props.zone.shape).bounds
   const { shape, notices } = props.zone
   const across = shape.kind === 'box' ? Math.min(shape.size[0], shape.size[2]) : Math.min(x1 - x0, z1 - z0)
   const { run, radius } = doc.now.player
   const seconds = (across + (notices === 'body' ? 2 * radius : 0)) / run
-  const looks = Math.floor(seconds * TICKS)
+  return { across: seconds * run, seconds, looks: Math.floor(seconds * TICKS) }
+})
+const quick = computed((): Found => {
+  const { seconds, looks } = runner.value
+  const { run } = doc.now.player
   return {
     key: 'quick',
     good: looks >= 2,
@@ -209,6 +214,14 @@ const found = steady(() =>
         ><strong class="font-semibold text-bone">{{ one.says }}</strong> {{ one.more }}
         <button v-if="one.mend" class="chip ml-1" @click="MENDS[one.key]!()">{{ one.mend }}</button></span
       >
+      <FindingPicture
+        :of="one.key"
+        class="ml-auto"
+        :zone="zone"
+        :gap="one.key === 'passing' && !one.good ? store.passing?.way?.width : undefined"
+        :across="runner.across"
+        :looks="runner.looks"
+      />
     </p>
     <p v-if="held.length > 0 || near.length > 0 || meant.length > 0" class="text-bone-3">
       <template v-if="held.length > 0">

@@ -1,12 +1,23 @@
 import { CHANNEL, channelAt, facingAt, frameIn, middleIn, positionAt, type Run, partsOf } from '~~/core/engine'
 import { lightPlace } from '~~/core/light'
 import { memo } from '~~/core/base'
-import { namesParts, ownCuesOf, type Cue, type Light, type Point, type Prop, type Show, type Step } from '~~/core/show'
+import {
+  namesParts,
+  ownCuesOf,
+  type Cue,
+  type Light,
+  type Point,
+  type Prop,
+  type Show,
+  type Step,
+  type Surface,
+} from '~~/core/show'
 import { middleOf } from '~~/core/space'
 import { COLOURS } from '~/canvas/colours'
 import { solidOfZone } from '../forms/geometry'
 import { propOutline } from '../forms/thing-forms'
 import { strokesAbove } from '../forms/prop-forms'
+import { propNow } from './prop-now'
 import { addOutline, addStroke } from './scene'
 import { inMetres, inPixels, type Picture, type Sight } from './sight'
 import { pictureOf } from '~/canvas/picture'
@@ -76,23 +87,64 @@ export function paintLight(to: Picture, light: Light, x: number, z: number, cand
   })
 }
 
-function paintProp(to: Picture, { show, run, t, player }: Moment, prop: Prop, pixel: number): void {
-  // What is being edited the run doesn't know yet.
-  const isKnown = show.place.props.includes(prop)
-  const now = isKnown ? channelAt(show, run, CHANNEL.prop(prop.id), t, player) : prop
-  const { at: place, yaw } = isKnown ? frameIn(show, run, prop.id, t) : prop
+/** Grain of a surface that is not a prop's own: strokes across it, closer or wider, at an angle of its own. */
+const GRAIN: { [surface in Surface]: { every: number; turn: number } } = {
+  boards: { every: 7, turn: 0 },
+  planks: { every: 5, turn: 90 },
+  plaster: { every: 4, turn: 45 },
+  stone: { every: 8, turn: 30 },
+  brick: { every: 4, turn: 0 },
+  metal: { every: 3, turn: 60 },
+  cloth: { every: 3, turn: 45 },
+  earth: { every: 6, turn: 120 },
+  water: { every: 5, turn: 150 },
+}
+function paintGrain(
+  to: Picture,
+  path: Path2D,
+  { at: [x, , z], size: [w, , d] }: Prop,
+  surface: Surface,
+  pixel: number,
+): void {
+  const { every, turn } = GRAIN[surface]
+  const far = Math.hypot(w, d)
+  to.save()
+  to.clip(path)
+  to.translate(x, z)
+  to.rotate((turn * Math.PI) / 180)
+  to.beginPath()
+  for (let off = -far; off <= far; off += every * pixel) {
+    to.moveTo(-far, off)
+    to.lineTo(far, off)
+  }
+  to.strokeStyle = COLOURS.bone2
+  to.stroke()
+  to.restore()
+}
+function paintProp(to: Picture, moment: Moment, prop: Prop, pixel: number): void {
+  const { placed, shown, colour, surface, isCarried } = propNow(moment, prop)
+  if (isCarried) {
+    // The place it was taken from.
+    const left = new Path2D()
+    addOutline(left, propOutline(prop))
+    to.strokeStyle = COLOURS.propEdge
+    to.lineWidth = pixel
+    to.setLineDash([2 * pixel, 3 * pixel])
+    to.stroke(left)
+    to.setLineDash([])
+  }
   const path = new Path2D()
-  const placed: Prop = { ...prop, at: [place[0], place[1], place[2]], yaw }
   addOutline(path, propOutline(placed))
   to.lineWidth = pixel
-  if (!now.shown) {
+  if (!shown) {
     to.setLineDash([2 * pixel, 3 * pixel])
     to.globalAlpha = 0.6
   } else {
-    to.fillStyle = now.colour === prop.colour ? COLOURS.prop : now.colour
+    to.fillStyle = colour === prop.colour ? COLOURS.prop : colour
     to.fill(path)
+    if (surface && surface !== (prop.surface ?? null)) paintGrain(to, path, placed, surface, pixel)
   }
-  to.strokeStyle = COLOURS.propEdge
+  to.strokeStyle = isCarried ? COLOURS.lamp : COLOURS.propEdge
   to.stroke(path)
   if (prop.form) {
     const form = new Path2D()

@@ -29,9 +29,15 @@ export function useWalkDrawing() {
   /** A spot on the floor of the storey that is shown now: another may be shown before the next. */
   const standing = ([x, z]: Spot): Point => rounded([x, floorUnder([x, z]), z])
   const spotOf = ([x, , z]: Point): Spot => [x, z]
+  /** Who goes there: the walk's own body, if it is drawn on. */
+  function walker() {
+    const { player, walks } = doc.now
+    const { body } = from.value === undefined ? {} : withId(walks, from.value)
+    return { radius: body?.radius ?? player.radius, height: body?.height ?? player.height, step: player.step }
+  }
   /** The way round the walls to a spot, over ramps and stairs where it lies on another storey. */
   const way = (ask: typeof paths.route, last: Point, to: Point): Promise<Spot[]> =>
-    ask(doc.now, spotOf(last), spotOf(to), [last[1], to[1]])
+    ask(doc.now, spotOf(last), spotOf(to), [last[1], to[1]], walker())
   const spots = (): Spot[] => points.value.flatMap((at, i) => [...(legs.value[i] ?? []), spotOf(at)])
 
   /** Goes on from the end of a walk that is there. */

@@ -14,7 +14,7 @@ import { useRun } from '~/run/current-run'
 import { plain } from '~/words/time'
 import { carrying } from '../forms/carried'
 import { hangPrompt, promptsHung } from '../forms/prompts'
-import { alongCut, floorsCut, isNearCut, liftsOf, wallsCut, type Cut, type Lift } from './section'
+import { alongCut, floorsCut, isNearCut, liftsOf, wallsCut, zonesCut, type Cut, type Lift } from './section'
 import SectionStep from './SectionStep.vue'
 import SectionPlace from './SectionPlace.vue'
 
@@ -69,6 +69,17 @@ const lifts = computed((): Lift[] => {
   const s = alongCut(props.cut, [hung.over[0], hung.over[2]])
   const drag: Lift['drag'] = (edit, y) => hangPrompt(edit, hung, y)
   return [{ key: 'prompt', s, y: hung.over[1] + hung.step.lift, says: 'Height of the prompt', drag }]
+})
+/** Somebody beside the chosen zone, as tall and wide as players are, where the floor is. */
+const beside = computed(() => {
+  const zone =
+    selection.things.length === 1 && zonesCut(show.value, props.cut).find(({ id }) => id === selection.zone?.id)
+  if (!zone) return undefined
+  const { player } = show.value
+  const s = zone.to + player.radius + 0.15
+  const here = floors.value.filter(({ from, to }) => from <= s && s <= to)
+  const y = here.map(({ from, to, y0, y1 }) => y0 + ((y1 - y0) * (s - from)) / (to - from || 1)).filter((each) => each <= zone.high).sort((a, b) => b - a)[0] // prettier-ignore
+  return { s, y: y ?? zone.low, ...player }
 })
 const heightAt = (event: PointerEvent): number => {
   const { top } = needed(frame.value, 'frame').getBoundingClientRect()
@@ -158,6 +169,27 @@ const says = computed(() => {
           :stroke-width="r(1.2)"
           :stroke-dasharray="`${r(1.5)} ${r(4)}`"
         />
+      </g>
+      <g v-if="beside" class="pointer-events-none" fill="none" data-measured-beside>
+        <rect
+          :x="beside.s - beside.radius"
+          :y="-beside.y - beside.height"
+          :width="2 * beside.radius"
+          :height="beside.height"
+          :rx="beside.radius"
+          stroke="var(--color-weed)"
+          :stroke-width="r(1.2)"
+          :stroke-dasharray="`${r(3)} ${r(2)}`"
+        />
+        <line
+          :x1="beside.s - beside.radius"
+          :x2="beside.s + beside.radius"
+          :y1="-beside.y - beside.eye"
+          :y2="-beside.y - beside.eye"
+          stroke="var(--color-bone)"
+          :stroke-width="r(1)"
+        />
+        <circle :cx="beside.s" :cy="-beside.y" :r="r(2.2)" fill="var(--color-bone)" />
       </g>
       <SectionStep v-if="selection.step" :cut="cut" :pixel="pixel" :spot-at="placeAt" />
       <g

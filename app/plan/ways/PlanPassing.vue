@@ -15,14 +15,14 @@ const words = steady(() => {
   const { at, across } = way.value
   const [dx, dz] = [across[0] - at[0], across[1] - at[1]]
   const long = Math.hypot(dx, dz) || 1
-  const off = 16 * props.pixel + doc.now.player.radius
+  const off = 16 * props.pixel + body.value
   return {
     x: at[0] + (dx / long) * off,
     z: at[1] + (dz / long) * off + 4 * props.pixel,
     side: Math.abs(dx) < long / 3 ? 'middle' : dx > 0 ? 'start' : 'end',
   }
 })
-const body = computed(() => doc.now.player.radius)
+const body = computed(() => store.passing?.walker.radius ?? doc.now.player.radius)
 </script>
 
 <template>

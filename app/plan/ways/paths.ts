@@ -1,5 +1,6 @@
 import { wrap, type Remote } from 'comlink'
 import { toRaw } from 'vue'
+import type { Walker } from '~~/core/ground'
 import type { Place, Shape, Show, Spot, Walk, Zone } from '~~/core/show'
 import type { Flight, Passing, PlaceWorker } from './place.worker'
 import type { Seen } from '~/frame/seen'
@@ -48,8 +49,8 @@ const enclosure = latest(
     (await knowing(show)).enclosure([...seenThings(show, 'wall', seen)], spot),
   undefined,
 )
-const route = async (show: Show, a: Spot, b: Spot, heights: [number, number]): Promise<Spot[]> =>
-  (await knowing(show)).route(a, b, heights)
+const route = async (show: Show, a: Spot, b: Spot, heights: [number, number], walker?: Walker): Promise<Spot[]> =>
+  (await knowing(show)).route(a, b, heights, walker)
 const passing = latest(
   async (show: Show, zone: Zone): Promise<Passing | undefined> => (await knowing(show)).passing(zone, walksOf(show)),
   undefined,

@@ -1,4 +1,5 @@
 import { expose } from 'comlink'
+import { itemAt } from '~~/core/base'
 import { fan, prepare } from '~~/core/engine'
 import {
   enclosureAt,
@@ -6,10 +7,11 @@ import {
   routeBetween,
   unreachedPieces,
   walkableIn,
+  walkersOf,
   passingOf,
   widened,
 } from '~~/core/ground'
-import type { WayAround } from '~~/core/ground'
+import type { Walker, WayAround } from '~~/core/ground'
 import type { Place, Player, Point, Shape, Show, Spot, Walk, Wall, Zone } from '~~/core/show'
 
 /** What of a show tells where somebody can walk. */
@@ -23,6 +25,8 @@ export interface Passing {
   asked: boolean
   way: WayAround | undefined
   nobodyEnters: boolean
+  /** Who gets past, of those who walk: the first that does. */
+  walker: Walker
 }
 
 /** One way a thrown prop can fly: where its middle is along it, and where it strikes first. */
@@ -35,6 +39,7 @@ const DRAWS = 20
 const EACH = 4
 
 let show: Show
+const slimmest = (walkers: readonly Walker[]): Walker => walkers.reduce((a, b) => (b.radius < a.radius ? b : a))
 
 const worker = {
   /** Takes a place. */
@@ -43,16 +48,35 @@ const worker = {
   },
   passing(zone: Zone, walks: Walk[]): Passing {
     const here = { ...show, walks }
-    const passing = passingOf(here, zone)
-    const way = passing.asked ? passing.way : undefined
-    return { asked: passing.asked, way, nobodyEnters: nobodyEnters(here, zone) }
+    const walkers = walkersOf(here)
+    const each = walkers.map((walker) => ({ walker, passing: passingOf(here, zone, walker) }))
+    const past = each.find(({ passing }) => passing.asked && passing.way && !passing.way.far)
+    const shown = past ?? each.find(({ passing }) => passing.asked && passing.way) ?? itemAt(each, 0)
+    return {
+      asked: each.some(({ passing }) => passing.asked),
+      way: shown.passing.asked ? shown.passing.way : undefined,
+      nobodyEnters: walkers.every((walker) => nobodyEnters(here, zone, walker)),
+      walker: shown.walker,
+    }
   },
-  widened: (zone: Zone, walks: Walk[]): Shape | undefined => widened({ ...show, walks }, zone),
-  route: (a: Spot, b: Spot, heights: [number, number]): Spot[] =>
-    routeBetween(walkableIn(show, show.player), a, b, heights),
+  /** Widened until nobody who walks gets past, whatever they measure. */
+  widened(zone: Zone, walks: Walk[]): Shape | undefined {
+    const here = { ...show, walks }
+    const shapes = walkersOf(here).flatMap((walker) => {
+      const shape = widened(here, zone, walker)
+      if (shape) zone = { ...zone, shape }
+      return shape ?? []
+    })
+    return shapes.at(-1)
+  },
+  route: (a: Spot, b: Spot, heights: [number, number], walker: Walker = show.player): Spot[] =>
+    routeBetween(walkableIn(show, walker), a, b, heights),
   enclosure: (walls: Wall[], spot: Spot): Spot[] | undefined => enclosureAt(walls, spot),
   unreached: (walks: Walk[]): { outlines: Spot[][]; area: number }[] =>
-    unreachedPieces({ ...show, walks }).map(({ piece, area }) => ({ outlines: piece, area })),
+    unreachedPieces({ ...show, walks }, slimmest(walkersOf({ ...show, walks }))).map(({ piece, area }) => ({
+      outlines: piece,
+      area,
+    })),
   /** How a fling can go when a rule fires it. */
   async flights(whole: Show, rule: string, step: string): Promise<Flight[]> {
     await prepare(whole)

@@ -29,8 +29,10 @@ export interface StepWay {
   marks: Mark[]
   /** How far it is heard. */
   reaches: { at: Spot; radius: number }[]
+  /** What becomes of the thing where that can't be drawn: who takes it along, of what it is then. */
+  words: { at: Spot; says: string }[]
 }
-const NOTHING: StepWay = { moved: [], lines: [], spots: [], marks: [], reaches: [] }
+const NOTHING: StepWay = { moved: [], lines: [], spots: [], marks: [], reaches: [], words: [] }
 
 const spotOf = ({ at: [x, , z] }: Pick<Mark, 'at'>): Spot => [x, z]
 const propIn = (show: Show, id: string): Prop => withId(show.place.props, id)
@@ -59,9 +61,11 @@ export function firingsOf(show: Show, cue: Cue): { rule: string; zone?: string }
 const ARC = 24
 
 /** A prop that is slid and turned: where it stands then, and the way of its middle; with a turn, of the corner that goes farthest. */
-function wayOfProp(show: Show, { prop: id, slide, turn }: Extract<Step, { kind: 'prop' }>): StepWay {
+function wayOfProp(show: Show, { prop: id, slide, turn, carried, surface }: Extract<Step, { kind: 'prop' }>): StepWay {
   const prop = propIn(show, id)
-  if (!slide && !turn) return { ...NOTHING, spots: [spotOf(prop)] }
+  const says = [carried ? 'taken along' : '', surface ?? ''].filter(Boolean).join(', ')
+  const words = says ? [{ at: spotOf(prop), says }] : []
+  if (!slide && !turn) return { ...NOTHING, spots: [spotOf(prop)], words }
   const at = (share: number): Prop => {
     const {
       at: [x, y, z],
@@ -79,7 +83,7 @@ function wayOfProp(show: Show, { prop: id, slide, turn }: Extract<Step, { kind: 
   const goes = first.map(([x, z], i) => Math.hypot(itemAt(last, i)[0] - x, itemAt(last, i)[1] - z))
   const corner = goes.indexOf(Math.max(...goes))
   const line = turn ? outlines.map((outline) => itemAt(outline, corner)) : frames.map(spotOf)
-  return { ...NOTHING, moved: [last], lines: [{ spots: line }] }
+  return { ...NOTHING, moved: [last], lines: [{ spots: line }], words }
 }
 
 type Where = Extract<Step, { kind: 'sound' }>['where']
