@@ -3,7 +3,7 @@ import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
 import { colourOfTemperature, COOLEST, HOTTEST, temperatureOf } from '~~/core/light'
 import { useShow } from '~/document/show'
 import { useMenuPlace } from '~/frame/menu-place'
-import { plainName } from '~/words/colours'
+import { plainName, WANTED } from '~/words/colours'
 import { paletteOf } from './palette'
 import { inputOf } from '~/frame/event-targets'
 
@@ -46,6 +46,18 @@ const { place } = useMenuPlace()
             :class="colour === value ? 'border-lamp' : 'border-rule'"
             :style="{ background: colour }"
             :aria-label="colour"
+            @click="(emit('choose', colour), close())"
+          />
+        </li>
+      </ul>
+      <ul class="mt-2 flex flex-wrap gap-1" :aria-label="`Plain colours, ${name}`">
+        <li v-for="{ name: called, colour } in WANTED" :key="colour">
+          <button
+            class="block size-5 rounded-full border"
+            :class="colour === value ? 'border-lamp' : 'border-rule'"
+            :style="{ background: colour }"
+            :aria-label="called"
+            :title="called"
             @click="(emit('choose', colour), close())"
           />
         </li>

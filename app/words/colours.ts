@@ -2,6 +2,17 @@
 const PLAIN: { [colour: string]: string } = { '#000000': 'black', '#ffffff': 'white' }
 export const plainName = (colour: string): string | undefined => PLAIN[colour.toLowerCase()]
 
+/** Colours that are wanted again and again, by the words in which they are asked for. */
+export const WANTED: readonly { name: string; colour: string }[] = [
+  { name: 'red', colour: '#e02a1e' },
+  { name: 'amber', colour: '#ffab3d' },
+  { name: 'green', colour: '#3fae5a' },
+  { name: 'blue', colour: '#3f6fe0' },
+  { name: 'violet', colour: '#8a4fd6' },
+  { name: 'white', colour: '#ffffff' },
+  { name: 'black', colour: '#000000' },
+]
+
 const HUES = ['red', 'orange', 'yellow', 'green', 'green', 'green', 'blue-green', 'blue', 'blue', 'violet', 'violet', 'pink'] // prettier-ignore
 /** A colour (#rrggbb) as one would call it to somebody who doesn't see it: dark blue, pale orange, grey; undefined where it is none. */
 export function colourWords(colour: string): string | undefined {

@@ -214,3 +214,145 @@ test('whoever comes into a larger zone is held until the cinematic of a smaller 
   expect([fired + 0.1, ended - 0.1, ended + 0.1].map(locked)).toEqual([['walk'], ['walk'], []])
   expect(hand.actions).toBeLessThanOrEqual(20)
 })
+
+test('dark and red with a lamp in the hand and a vignette, back as one leaves, once', async ({ page, server }) => {
+  const show = await openNew(page, server, 'Dark and red')
+  const hand = new Hand(page)
+  await hand.tool('Light')
+  await hand.click(await spotAt(page, 1, 6))
+  await hand.part('Tied')
+  await hand.option('is carried by the player')
+  await hand.part('On')
+  await hand.option('It is off at the start')
+  await hand.zone(5, 3, 7, 6)
+  await hand.whole(/^Dark and back/)
+  await hand.part('Limit')
+  await hand.option('at most')
+  await hand.click(desk(page).getByRole('button', { name: 'Steps of its cue' }))
+  await hand.click(desk(page).getByRole('button', { name: '+ step' }))
+  await hand.item(/^A light/)
+  await hand.part('Colour')
+  await hand.click(page.getByRole('button', { name: 'red', exact: true }))
+  await hand.click(desk(page).getByRole('button', { name: '+ step' }))
+  await hand.item(/^A light/)
+  await hand.part('Light')
+  const lamp = (await show()).place.lights.at(-1)!
+  await hand.option(lamp.name)
+  await hand.part('On')
+  await hand.option('on')
+  await expect.poll(async () => (await show()).cues[0]!.steps.filter((step) => step.kind === 'light' && step.on)).toHaveLength(1) // prettier-ignore
+  const { show: whole, made, events } = await played(await show())
+  const [zone] = whole.zones
+  const [red] = whole.cues[0]!.steps.flatMap((step) => (step.kind === 'light' && step.colour ? [step] : []))
+  const fired = events.filter((event) => event.kind === 'fire')
+  expect(fired).toHaveLength(1)
+  expect(zone!.rules[0]!.limit).toEqual({ times: 1 })
+  const entered = fired[0]!.t
+  const left = events.find((event) => event.kind === 'leave' && event.zone === zone!.id)!.t
+  const at = (t: number) => {
+    const air = channelAt(whole, made, 'atmosphere', t, 0)
+    const light = channelAt(whole, made, `light:${red!.light}`, t, 0)
+    const held = channelAt(whole, made, `light:${lamp.id}`, t, 0)
+    return { dark: air.level < whole.atmosphere.level / 2, vignette: air.vignetteAmount > 0.2, red: light.colour === red!.colour, held: held.on * held.candela > 0 } // prettier-ignore
+  }
+  expect(at(entered - 0.1)).toEqual({ dark: false, vignette: false, red: false, held: false })
+  expect(at(left - 0.1)).toEqual({ dark: true, vignette: true, red: true, held: true })
+  expect(at(left + 4)).toEqual({ dark: false, vignette: false, red: false, held: false })
+  expect(whole.place.lights.find(({ id }) => id === lamp.id)!.tiedTo).toEqual({ player: true })
+  expect(hand.actions).toBeLessThanOrEqual(MOST)
+})
+
+test('a production: 28 zones, three walks and 25 sounds, every room with its bed and every scare tuned', async ({
+  page,
+  server,
+}) => {
+  test.setTimeout(180_000)
+  const show = await openNew(page, server, 'Production')
+  const hand = new Hand(page)
+  const before = (await show()).sounds.length
+  await hand.press('3')
+  hand.actions++
+  await page.getByLabel('Sounds to bring in', { exact: true }).setInputFiles(
+    Array.from({ length: 25 }, (_, i) => ({ name: `Take ${i + 1}.wav`, mimeType: 'audio/wav', buffer: wav(4000, 150 + 20 * i) })), // prettier-ignore
+  )
+  await expect.poll(async () => (await show()).sounds.length).toBe(before + 25)
+  await hand.press('1')
+
+  // Zones one after the other, the tool in hand.
+  const toolbar = plan(page).getByRole('toolbar')
+  hand.actions++
+  await toolbar.getByRole('button', { name: /^Zone/ }).dblclick()
+  for (let row = 0; row < 4; row++)
+    for (let column = 0; column < 7; column++) {
+      const [x, z] = [0.8 + column * 1.9, 0.8 + row * 2.1]
+      await hand.drag(await spotAt(page, x, z), await spotAt(page, x + 1.2, z + 1.2))
+      await expect.poll(async () => (await show()).zones.length).toBe(row * 7 + column + 1)
+    }
+  await hand.press('Escape')
+  hand.actions++
+  await toolbar.getByRole('button', { name: 'Walk', exact: true }).dblclick()
+  for (const z of [1.4, 5.5]) {
+    for (const x of [1, 5, 6.5, 8, 13]) await hand.click(await spotAt(page, x, z))
+    await hand.press('Enter')
+  }
+  await expect.poll(async () => (await show()).walks.length).toBe(3)
+  await hand.press('Escape')
+
+  // Named, and every room's bed, in one table; scares in the other.
+  await hand.press('4')
+  const tables = page.getByRole('region', { name: 'Tables' })
+  const cell = (row: number, column: string) => tables.locator(`[data-row="${row}"] `).getByLabel(new RegExp(`^${column}, `)) // prettier-ignore
+  /** Down a column, cell by cell. */
+  const column = async (name: string, texts: string[]) => {
+    await hand.click(cell(0, name))
+    for (const text of texts) {
+      await hand.type(text)
+      await hand.press('Enter')
+    }
+  }
+  const take = (i: number) => `Take ${i + 1}`
+  const names = Array.from({ length: 28 }, (_, i) => (i % 2 === 0 ? `Room ${i / 2 + 1}` : `Fright ${(i + 1) / 2}`))
+  const everyOther = (text: (i: number) => string) => names.map((_, i) => (i % 2 === 0 ? text(i / 2) : ''))
+  await column('Zone', names)
+  await column('Bed', everyOther(take))
+  await column(
+    'Gain',
+    everyOther((i) => `-${6 + i}`),
+  )
+  await column(
+    'Fade in',
+    everyOther((i) => `${1 + i / 10}`),
+  )
+  await hand.click(tables.getByRole('button', { name: 'Scares' }))
+  for (let i = 0; i < 14; i++) {
+    await hand.click(tables.getByLabel('Zone or floor of one more'))
+    await hand.type(`Fright ${i + 1}`)
+    await hand.press('Tab')
+    await hand.type(take(11 + i))
+    await hand.press('Enter')
+    await expect(tables.getByLabel('Zone or floor of one more')).toHaveValue('')
+  }
+  const scares = Array.from({ length: 14 }, (_, i) => i)
+  await column('Gain', scares.map((i) => `${i / 2}`)) // prettier-ignore
+  await column('Cooldown', scares.map((i) => `${20 + i}`)) // prettier-ignore
+  await column('Chance in 10', scares.map((i) => `${10 - i / 2}`)) // prettier-ignore
+  await expect.poll(async () => (await show()).zones.at(-1)!.rules[0]?.chance).toBe(0.35)
+
+  const { zones, cues, walks, sounds } = await show()
+  const soundName = (id: string | undefined) => sounds.find((sound) => sound.id === id)?.name
+  const heard = zones.map(({ name, rules }) => {
+    const cue = cues.find(({ id }) => id === rules[0]?.cue)
+    const step = cue?.steps.find(({ kind }) => kind === 'bed' || kind === 'sound')
+    if (step?.kind === 'bed') return [name, soundName(step.sound), step.gain, step.fadeIn]
+    return [name, step?.kind === 'sound' && soundName(step.sound), step?.kind === 'sound' && step.gain[0], rules[0]?.cooldown?.seconds, rules[0]?.chance] // prettier-ignore
+  })
+  expect(heard).toEqual(
+    names.map((name, i) =>
+      i % 2 === 0
+        ? [name, take(i / 2), -(6 + i / 2), 1 + i / 20]
+        : [name, take(11 + (i - 1) / 2), (i - 1) / 4, 20 + (i - 1) / 2, (10 - (i - 1) / 4) / 10],
+    ),
+  )
+  expect(walks).toHaveLength(3)
+  expect(hand.actions).toBeLessThanOrEqual(900)
+})
