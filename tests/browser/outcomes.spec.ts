@@ -356,3 +356,58 @@ test('a production: 28 zones, three walks and 25 sounds, every room with its bed
   expect(walks).toHaveLength(3)
   expect(hand.actions).toBeLessThanOrEqual(900)
 })
+
+test('every whole thing by one hand, and copies of them, are a handful of actions each', async ({ page, server }) => {
+  test.setTimeout(180_000)
+  const show = await openNew(page, server, 'Each of them')
+  const counts: { [name: string]: number } = {}
+  /** Made at a zone of its own; what is asked for is what stands first. */
+  const made = async (
+    index: number,
+    name: RegExp,
+    asks: number,
+    how: (hand: Hand) => Promise<void> = async () => {},
+  ) => {
+    const hand = new Hand(page)
+    const [x, z] = [1 + (index % 5) * 2.4, 0.8 + Math.floor(index / 5) * 2]
+    const rules = async () => {
+      const { zones, kits } = await show()
+      return [...zones, ...kits].reduce((sum, each) => sum + each.rules.length, 0)
+    }
+    const before = await rules()
+    await hand.zone(x, z, x + 1, z + 1)
+    await hand.press('w')
+    await how(hand)
+    await hand.item(name)
+    for (let n = 0; n < asks; n++) await hand.takeFirst()
+    await expect.poll(rules, { message: String(name) }).toBeGreaterThan(before)
+    counts[name.source] = hand.actions
+  }
+  const once: [RegExp, number][] = [
+    [/^Ambience here/, 1],
+    [/^A scare/, 1],
+    [/^A prompt at this/, 0],
+    [/^A door that swings/, 2],
+    [/^A door that slides/, 2],
+    [/^A switch/, 1],
+    [/^Dark and back/, 0],
+    [/^Freeze with a camera/, 0],
+    [/^A way through/, 0],
+    [/^Music until/, 1],
+    [/^A thing that falls/, 1],
+    [/^Something to pick up/, 1],
+    [/^Bump and burst/, 1],
+  ]
+  for (const [index, [name, asks]] of once.entries()) await made(index, name, asks)
+  const hand = new Hand(page)
+  await made(once.length, /^Bump and burst/, 1, (each) => each.item(/^To be copied/))
+  const before = (await show()).zones.length
+  await hand.click(desk(page).getByRole('spinbutton', { name: 'How many' }))
+  await page.keyboard.press('Control+a')
+  await hand.type('4')
+  await hand.click(desk(page).getByRole('button', { name: 'Along a line' }))
+  await hand.click(await spotAt(page, 13, 8))
+  await expect.poll(async () => (await show()).zones.length).toBe(before + 4)
+  counts.copies = hand.actions + counts['^Bump and burst']!
+  expect(Object.entries(counts).filter(([, actions]) => actions > MOST)).toEqual([])
+})
