@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import type { Editor, FieldFor, Mesh } from '~~/core/show'
+import { length, lengths } from '~/words/lengths'
 import PartNumber from '~/parts/PartNumber.vue'
 import { useShow } from '~/document/show'
-import { count, plain } from '~/words/time'
+import { count } from '~/words/time'
 import { useBring } from './bring'
 import { withAxis, eachOf } from '~~/core/space'
 import { inputOf } from '~/frame/event-targets'
@@ -15,8 +16,8 @@ const more = ref(false)
 const facts = computed(() => {
   const { read, mesh } = bring
   if (!read || !mesh) return ''
-  const size = eachOf(read.high, (high, axis) => (high - read.low[axis]) * mesh.scale).map((m) => plain(m, 1))
-  return `${read.triangles.toLocaleString('en')} triangles · ${size.join(' × ')} m`
+  const size = eachOf(read.high, (high, axis) => (high - read.low[axis]) * mesh.scale)
+  return `${read.triangles.toLocaleString('en')} triangles · ${lengths(size, 1)}`
 })
 const put = (field: FieldFor<Mesh, number>) => (edit: Editor, value: number) =>
   edit.set(['place', 'mesh', field], value)
@@ -95,7 +96,7 @@ const stairs = computed(() => bring.floors?.filter(({ slopeTo }) => slopeTo).len
           @input="doc.drag((e) => put('cutAt')(e, Number(inputOf($event).value)))"
           @change="doc.drop('Height of the section', (e) => put('cutAt')(e, Number(inputOf($event).value)))"
         />
-        <span class="font-mono text-tide">{{ plain(bring.mesh.cutAt, 2) }} m</span></label
+        <span class="font-mono text-tide">{{ length(bring.mesh.cutAt) }}</span></label
       >
       <div v-if="bring.read" class="flex flex-wrap gap-1.5">
         <button v-if="!bring.floors" class="chip" @click="bring.findFloors()">Look for floors</button>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { inOwn, length as lengthOf } from '~/words/lengths'
 import { steady, keptFor } from '~/document/steady'
 import { useMutationObserver } from '@vueuse/core'
 import { fetched } from '~/frame/fetched'
@@ -129,13 +130,13 @@ const holds = keptFor(
 )
 const square = computed(() => squareAt(1 / pixel.value))
 const footer = computed(() => {
-  const at = hover.value ? ` · ${hover.value[0].toFixed(1)}, ${hover.value[1].toFixed(1)} m` : ''
+  const at = hover.value ? ` · ${inOwn(hover.value[0], 1)}, ${lengthOf(hover.value[1], 1)}` : ''
   const asks = picking.value ? `${picking.value.says}: ` : ''
   if (tool.value !== 'choose')
     return `${asks}${stays.value ? 'stays in hand · ' : ''}${toolEntry(tool.value).says}${at}`
   if (asks) return `${asks}${picking.value?.spot ? 'click where' : 'click it'} · Escape leaves it${at}`
   if (under.value) return `${under.value}${at}`
-  return `1 square = ${square.value} m · walk ticks every second, large every 10 s${at}`
+  return `1 square = ${lengthOf(square.value)} · walk ticks every second, large every 10 s${at}`
 })
 
 function down(event: PointerEvent) {

@@ -2,6 +2,7 @@
 import type { Credit, Editor, Sound } from '~~/core/show'
 import { useShow } from '~/document/show'
 import ManyNumber from '~/parts/ManyNumber.vue'
+import MeasuredInput from '~/parts/MeasuredInput.vue'
 import PartText from '~/parts/PartText.vue'
 import TagsOfAll from '~/parts/TagsOfAll.vue'
 import { count } from '~/words/time'
@@ -50,15 +51,9 @@ function tag(now: readonly string[][], label: string) {
       :label="`Gain of ${words}`"
       :put="putGain"
     />. <button class="part" @click="store.matchLoudness(target)">Match</button> them to
-    <input
-      v-model.number="target"
-      type="number"
-      step="1"
-      class="field w-16 font-mono text-[12px]"
-      aria-label="Loudness to match (LUFS)"
-    />
-    LUFS, or <button class="part" @click="store.poolOfChosen()">make a pool</button> of them. Tags
-    <TagsOfAll :tags="sounds.map((each) => each.tags)" @change="tag" />
+    <MeasuredInput v-model="target" name="Loudness to match" unit="LUFS" />, or
+    <button class="part" @click="store.poolOfChosen()">make a pool</button> of them. Tags
+    <TagsOfAll :tags="sounds.map((each) => each.tags)" @change="tag" />.{{ ' ' }}
     <template v-for="{ field, before, value } in credits" :key="field"
       >{{ `${before} `
       }}<PartText

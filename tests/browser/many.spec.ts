@@ -70,7 +70,7 @@ test('several things are chosen, set, tagged, brought into line, spread and turn
   await expect
     .poll(async () => (await show()).zones.map((zone) => (zone.shape.kind === 'box' ? zone.shape.at[0] : 0)))
     .toEqual([11, 11, 11])
-  await desk(page).getByRole('spinbutton', { name: 'Metres to the east' }).fill('2')
+  await desk(page).getByRole('textbox', { name: 'How far to the east' }).fill('200 cm')
   await desk(page).getByRole('button', { name: 'Move', exact: true }).click()
   await expect
     .poll(async () => (await show()).zones.map((zone) => (zone.shape.kind === 'box' ? zone.shape.at[0] : 0)))

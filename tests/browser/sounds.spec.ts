@@ -131,7 +131,7 @@ test('a pool is made of several, spread on its picture, its draws are listed and
     .setInputFiles([1, 2, 3].map((n) => file(`Plink ${n}.wav`, wav(4000, 200 * n))))
   await shore(page).getByRole('button', { name: 'Plink 1 to 3' }).click()
   await expect(soundDesk(page)).toContainText('3 sounds are chosen')
-  await soundDesk(page).getByLabel('Loudness to match (LUFS)').fill('-30')
+  await soundDesk(page).getByLabel('Loudness to match').fill('-30')
   await soundDesk(page).getByRole('button', { name: 'Match', exact: true }).click()
   await expect
     .poll(async () =>

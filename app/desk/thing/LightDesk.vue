@@ -143,7 +143,7 @@ const pool = computed(() =>
     <p class="text-xs text-bone-3">
       Eyes that see nothing else get
       <template v-for="({ m, lux }, i) in pool" :key="m"
-        >{{ i > 0 ? ', ' : '' }}{{ plain(lux, lux < 1 ? 2 : lux < 10 ? 1 : 0) }} lx at {{ m }} m</template
+        >{{ i > 0 ? ', ' : '' }}{{ plain(lux, lux < 1 ? 2 : lux < 10 ? 1 : 0) }} lx at {{ lengthOf(m) }}</template
       >.
     </p>
   </ThingHead>

@@ -4,6 +4,8 @@ import { steady } from '~/document/steady'
 import { addressOf, groupThings, nameOfThing, THING_KINDS, thingIn } from '~/document/things'
 import { useShow } from '~/document/show'
 import { useSelection } from '~/frame/selection'
+import { useView } from '~/frame/view'
+import MeasuredInput from '~/parts/MeasuredInput.vue'
 import TagsOfAll from '~/parts/TagsOfAll.vue'
 import { align, distribute, turn, type Axis, type Edge } from '~/plan/hand/arranging'
 import { carrying } from '~/plan/forms/carried'
@@ -16,6 +18,7 @@ import ManyFields from './ManyFields.vue'
 /** Several things at once: what can be done to all of them. */
 const doc = useShow()
 const selection = useSelection()
+const view = useView()
 const { duplicate, group, remove } = useThingEdits()
 const all = computed(() => count(selection.things.length, 'thing'))
 const kinds = computed(() =>
@@ -33,6 +36,15 @@ const groups = steady(() =>
 const zones = computed(() =>
   doc.now.zones.filter(({ id }) => selection.things.some((thing) => thing.kind === 'zone' && thing.id === id)),
 )
+/** Only for the ear, and only here. */
+const areMuted = computed(() => zones.value.every(({ id }) => view.muted.has(id)))
+function mute() {
+  const on = !areMuted.value
+  for (const { id } of zones.value) {
+    if (on) view.muted.add(id)
+    else view.muted.delete(id)
+  }
+}
 const edit = (label: string, work: (edit: Editor) => void) => doc.edit(`${label} ${all.value}`, carrying(work))
 const LINES: { words: string; axis: Axis; edge: Edge }[] = [
   { words: 'West sides', axis: 'x', edge: 'least' },
@@ -51,7 +63,7 @@ const degrees = ref(90)
 const by = reactive({ x: 0, z: 0 })
 function move() {
   const before = doc.now
-  edit('Move', (e) => moveThings(e, before, selection.things, by.x || 0, by.z || 0))
+  edit('Move', (e) => moveThings(e, before, selection.things, by.x, by.z))
 }
 
 /** What has tags: zones and props. */
@@ -75,6 +87,9 @@ function tag(now: readonly string[][], label: string) {
       <button class="chip" title="Ctrl+D" @click="duplicate()">Duplicate</button>
       <button class="chip" title="Delete" @click="remove()">Delete</button>
       <button class="chip" title="Ctrl+G" @click="group()">Make a group</button>
+      <button v-if="zones.length > 1" class="chip" :aria-pressed="areMuted" @click="mute">
+        {{ areMuted ? 'Muted' : 'Mute them' }}
+      </button>
       <button v-for="one in groups" :key="one.id" class="chip" @click="selection.choose('group', one.id)">
         All of {{ one.name }}
       </button>
@@ -111,16 +126,14 @@ function tag(now: readonly string[][], label: string) {
     <form class="flex items-baseline gap-1.5" @submit.prevent="move">
       <h3 class="font-semibold text-bone-2">Move together</h3>
       by
-      <input v-model.number="by.x" type="number" class="field w-18" step="any" aria-label="Metres to the east" /> m
-      east,
-      <input v-model.number="by.z" type="number" class="field w-18" step="any" aria-label="Metres to the south" /> m
-      south
+      <MeasuredInput v-model="by.x" name="How far to the east" unit="m" /> east,
+      <MeasuredInput v-model="by.z" name="How far to the south" unit="m" /> south
       <button class="chip">Move</button>
     </form>
     <form class="flex items-baseline gap-1.5" @submit.prevent="edit('Turn', (e) => turn(e, selection.things, degrees))">
       <h3 class="font-semibold text-bone-2">Turn together</h3>
       by
-      <input v-model.number="degrees" type="number" class="field w-20" step="any" aria-label="Degrees" />°
+      <MeasuredInput v-model="degrees" name="How far it turns" unit="°" />
       <button class="chip">Turn</button>
     </form>
     <p class="text-bone-2">
