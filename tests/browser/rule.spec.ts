@@ -93,6 +93,23 @@ test('numbers are typed in units of one’s own, and what can’t be read stays 
   await expect.poll(shape).toMatchObject({ at: [3.048, 0, expect.anything()] })
 })
 
+test('a rule that is copied is doubled here and pasted at another zone', async ({ page, server }) => {
+  const { show, rule } = await openRule(page, server, 'Pasted')
+  await choose(page, 'Limit', 'at most')
+  await type(page, 'Times', '3')
+  await desk(page).getByRole('button', { name: 'Copy it' }).click()
+  await expect.poll(async () => (await show()).zones[0]!.rules.length).toBe(2)
+  await expect(desk(page).getByRole('button', { name: 'Paste rule' })).toBeHidden()
+  await drawZone(page, 'Sphere')
+  await desk(page).getByRole('button', { name: 'Paste rule' }).click()
+  await expect.poll(async () => (await show()).zones[1]!.rules.length).toBe(1)
+  const { cue, limit, id } = await rule()
+  const pasted = (await show()).zones[1]!.rules[0]!
+  expect(pasted).toMatchObject({ cue, limit })
+  expect(pasted.id).not.toBe(id)
+  await expect(marks(page, 'fired', (await show()).zones[1]!.id).first()).toBeVisible()
+})
+
 test('what held a rule back by its condition is said at its desk, with its times', async ({ page, server }) => {
   await openDemo(page, server)
   await head(page, 'Drying rack threshold').click()

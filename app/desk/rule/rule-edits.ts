@@ -1,3 +1,4 @@
+import { shallowRef } from 'vue'
 import { leaveNoEmpty, removeKitRule } from '~/cues/edits/cue-edits'
 import { wayOut } from '~/document/making/way-out'
 import { cueName } from '~/words/names'
@@ -9,6 +10,9 @@ import { useSelection } from '~/frame/selection'
 
 /** Whose rules they are: a zone's own, or those of the kit by which it has them. */
 type Home = Pick<RuleHere, 'zone' | 'kit'>
+
+/** The rule that was copied last: it can be pasted at another zone. */
+export const copiedRule = shallowRef<Rule>()
 
 /** What is done with rules that makes other things too. */
 export function useRuleEdits() {
@@ -47,11 +51,17 @@ export function useRuleEdits() {
       leaveNoEmpty(edit, rule.cue)
     })
 
-  /** The same rule once more, firing the same cue. Gives the rule. */
+  /** The same rule once more, firing the same cue; it is in the hand then, to be pasted elsewhere. Gives the rule. */
   function copy({ rule, ...home }: Home & { rule: Rule }): Rule | undefined {
-    const made = { ...rule, id: freeId(rule.id, ruleIds(doc.now)) }
-    return doc.edit(`Copy a rule of ${named(home)}`, (edit) => addTo(edit, home, made)) ? made : undefined
+    copiedRule.value = rule
+    return again(`Copy a rule of ${named(home)}`, home, rule)
   }
+  function again(label: string, home: Home, rule: Rule): Rule | undefined {
+    const made = { ...rule, id: freeId(rule.id, ruleIds(doc.now)) }
+    return doc.edit(label, (edit) => addTo(edit, home, made)) ? made : undefined
+  }
+  /** Puts the copied rule at a zone. Gives it, if that could be done. */
+  const paste = (home: Home): Rule | undefined => copiedRule.value && again(`Paste a rule at ${named(home)}`, home, copiedRule.value) // prettier-ignore
 
   /** A rule and a cue for the way out of what a rule does. Gives the rule. */
   function addWayOut({ rule, ...home }: Home & { rule: Rule }): Rule | undefined {
@@ -63,5 +73,5 @@ export function useRuleEdits() {
     })
     return made ? out.rule : undefined
   }
-  return { add, addWayOut, copy, fireNewCue, remove }
+  return { add, addWayOut, copy, fireNewCue, paste, remove }
 }

@@ -21,7 +21,7 @@ import RuleProspects from '../rule/RuleProspects.vue'
 import RuleSentence from '../rule/RuleSentence.vue'
 import RuleDials from '../rule/RuleDials.vue'
 import RuleUnmet from '../rule/RuleUnmet.vue'
-import { useRuleEdits } from '../rule/rule-edits'
+import { copiedRule, useRuleEdits } from '../rule/rule-edits'
 import ZoneShape from './ZoneShape.vue'
 import DeskHead from '~/parts/DeskHead.vue'
 import PartTags from '~/parts/PartTags.vue'
@@ -88,6 +88,13 @@ const shown = computed(() => (rules.value.find(({ id }) => id === open.value) ??
 
 const addRule = (cue?: string) =>
   show(edits.add({ zone: props.zone, kit: onlyHere.value ? undefined : kit.value }, cue))
+/** What the copied rule fires, where it can be pasted: it is another zone's, and its cue is of this show. */
+const pastes = computed(() => {
+  const rule = copiedRule.value
+  const isHere = props.zone.rules.some(({ id }) => id === rule?.id)
+  return rule && !isHere ? doc.cues.find(({ id }) => id === rule.cue)?.name : undefined
+})
+const pasteRule = () => show(edits.paste({ zone: props.zone, kit: onlyHere.value ? undefined : kit.value }))
 function show(made: Rule | undefined) {
   if (!made) return
   open.value = made.id
@@ -108,6 +115,7 @@ function toggleMute() {
         <DeskHead :name="zone.name" @rename="set('name', $event, `Rename ${zone.name}`)" />
         <div class="flex gap-1.5">
           <WholeThings :zone="zone" :only-here="onlyHere" />
+          <button v-if="pastes" class="chip" :title="`It fires ${pastes}`" @click="pasteRule">Paste rule</button>
           <NewRule :zone="zone" @make="addRule" />
         </div>
       </div>
@@ -141,7 +149,13 @@ function toggleMute() {
             {{ rule.enabled ? 'Switch off' : 'Switch on' }}
           </button>
           <button class="chip" @click="edits.remove({ zone, rule })">Remove</button>
-          <button class="chip" @click="show(edits.copy({ zone, rule }))">Copy it</button>
+          <button
+            class="chip"
+            title="Once more here; at another zone it can be pasted"
+            @click="show(edits.copy({ zone, rule }))"
+          >
+            Copy it
+          </button>
           <button
             class="chip"
             title="A rule and a cue that take back what this one has done"
