@@ -42,6 +42,25 @@ describe('a straight way over floors', () => {
   it('goes on level beside every floor', () => {
     expect(bends([1, 0, 2], [4, 0, 30])).toEqual([])
   })
+  it('has no bend where one slope goes on in another, wherever that lies', () => {
+    const slopes = readShow({
+      format: 'esvik-show',
+      version: 1,
+      title: 'Slopes',
+      place: {
+        floors: [
+          { id: 'low', name: 'Low', y: 1, outline: rect(30, 20, 33, 30), slopeTo: { edge: [1, 2], y: 2.5 } },
+          { id: 'high', name: 'High', y: 2.5, outline: rect(33, 20, 40, 30), slopeTo: { edge: [1, 2], y: 6 } },
+          { id: 'steep', name: 'Steep', y: 6, outline: rect(40, 20, 44, 30), slopeTo: { edge: [1, 2], y: 14 } },
+        ],
+      },
+    }).place.floors
+    expect(alongFloors(slopes, [30.5, 1.25, 21], [39, 5.5, 27])).toEqual([])
+    const [bend, ...more] = alongFloors(slopes, [31, 1.5, 22], [42, 10, 29])
+    expect(more).toEqual([])
+    expect(bend![0]).toBeCloseTo(40)
+    expect(bend![1]).toBeCloseTo(6)
+  })
   it('leads whoever goes on to the height of the floors on the way', () => {
     expect(heightAlong(floors, [8, 0, 2], [16, 2])).toBeCloseTo(2)
     expect(heightAlong(floors, [8, 0, 2], [12, 2])).toBeCloseTo(1)

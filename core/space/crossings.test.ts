@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import type { Shape } from '../show'
+import type { Point, Shape } from '../show'
 import { shape } from '../testing/random-show'
-import { crossings, eachOf, gap, pieceBetween, positionOn, solidOf, touches, type Cylinder } from '.'
+import { crossings, eachOf, fromFrame, gap, pieceBetween, positionOn, solidOf, touches, type Cylinder } from '.'
 
 const BODY: Cylinder = { radius: 0.3, low: 0, high: 1.8 }
 const FEET: Cylinder = { radius: 0, low: 0, high: 0 }
@@ -73,6 +73,37 @@ describe('crossings, worked out by hand', () => {
     const [from, to] = crossings(solidOf(box), 0, BODY, along(-3, 3, 2.3))
     expect(to - from).toBeGreaterThan(1.9)
   })
+  it('walking along the edge of a box that is turned is contact along the whole of it, however that is rounded', () => {
+    // In the frame of the box the way goes past its side at exactly the radius.
+    for (let yaw = 1; yaw < 180; yaw += 7) {
+      const solid = solidOf({ ...box, yaw })
+      const frame = { at: [0, 0, 0] as const, yaw }
+      const from = fromFrame(1.3, -3, frame)
+      const to = fromFrame(1.3, 3, frame)
+      const met = crossings(solid, 0, BODY, pieceBetween([from[0], 0, from[1]], [to[0], 0, to[1]], 1))
+      expect(met.length, `${yaw}`).toBe(2)
+      expect(met[0]).toBeCloseTo(1, 3)
+      expect(met[1]).toBeCloseTo(5, 3)
+    }
+  })
+  it('a tip that is only brushed is no contact, or none to speak of', () => {
+    for (let yaw = 1; yaw < 90; yaw += 7) {
+      const solid = solidOf({ ...box, size: [2, 2, 2], yaw: 0 })
+      // Past the corner at exactly the radius, at right angles to where the corner points.
+      const a = ((45 + yaw / 3) * Math.PI) / 180
+      const [nx, nz] = [Math.cos(a), Math.sin(a)]
+      const middle = [1 + 0.3 * nx, 1 + 0.3 * nz] as const
+      const from: Point = [middle[0] - 2 * nz, 0, middle[1] + 2 * nx]
+      const to: Point = [middle[0] + 2 * nz, 0, middle[1] - 2 * nx]
+      const met = crossings(solid, 0, BODY, pieceBetween(from, to, 1))
+      if (met.length > 0) expect(met[1] - met[0]).toBeLessThan(1e-4)
+    }
+  })
+  it('who comes to rest at the edge, or begins there, touches it at that time', () => {
+    expect(crossings(solidOf(box), 0, BODY, along(-5, -1.3))).toEqual([3.7, 3.7])
+    expect(crossings(solidOf(box), 0, BODY, along(1.3, 5))[0]).toBeCloseTo(0, 9)
+    expect(crossings(solidOf(box), 0, BODY, along(-5, -1.31))).toEqual([])
+  })
   it('heights that meet within a micrometre meet', () => {
     const above = (gap: number) => crossings(solidOf({ ...box, at: [0, 1.8 + gap, 0] }), 0, BODY, along(-5, 5)).length
     expect(above(0)).toBe(2)
@@ -82,6 +113,17 @@ describe('crossings, worked out by hand', () => {
 })
 
 describe('how far a body is from touching', () => {
+  it('is in plan to the side, to the corner, to the rim, and within as far as out of it', () => {
+    const far = (x: number, z: number, rim = 0) => gap(solidOf(box), rim, FEET, [x, 0.5, z])
+    expect(far(3, 0)).toBeCloseTo(2)
+    expect(far(0, -5)).toBeCloseTo(3)
+    expect(far(4, 6)).toBeCloseTo(5)
+    expect(far(3, 0, 0.5)).toBeCloseTo(1.5)
+    expect(gap(solidOf(box), 0, BODY, [3, 0, 0])).toBeCloseTo(1.7)
+    expect(far(0.9, 0)).toBeLessThanOrEqual(0)
+    const round = solidOf({ kind: 'cylinder', at: [0, 0, 0], radius: 1, height: 2 })
+    expect(gap(round, 0, FEET, [3, 0.5, 4])).toBeCloseTo(4)
+  })
   const metre = fc.integer({ min: -600, max: 600 }).map((n) => n / 100)
   const point = fc.tuple(metre, metre, metre)
   it('is nought or less where it touches, and changes no faster than it moves', () => {

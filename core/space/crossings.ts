@@ -22,10 +22,17 @@ export function crossings(solid: Solid, rim: number, body: Cylinder, piece: Piec
   if (!nearBounds(solid, rim, body, piece)) return NEVER
   if (standsIn(solid, body, piece, 0) && standsIn(solid, body, piece, piece.seconds)) return [0, piece.seconds]
   const exact = clip(contact(solid, rim, body, piece), piece.seconds)
-  if (exact.length > 0) return exact
+  if (spanned(exact) >= piece.seconds - TIME_SLACK) return exact
   const along = clip(contact(solid, rim + TOUCH_SLACK, body, piece), piece.seconds)
+  if (exact.length > 0) return isLonger(spanned(along) - spanned(exact), piece) ? along : exact
   return along.length > 0 && isAlongEdge(along[1] - along[0], piece) ? along : NEVER
 }
+
+/** How long contact lasts from its first moment to its last (s). */
+const spanned = (spans: Intervals): number => (spans.length > 0 ? spans[spans.length - 1] - spans[0] : -Infinity)
+/** Whether contact lasts so much longer (s) only as a way along an edge does, part of which rounding has put outside. */
+const isLonger = (seconds: number, { velocity: [vx, vy, vz] }: Piece): boolean =>
+  Math.hypot(vx, vy, vz) * seconds > ALONG_EDGE
 
 /** Whether a body stands in a solid that has no hollows, its middle too: who does at both ends of a piece does all along. */
 function standsIn(solid: Solid, body: Cylinder, { from, velocity }: Piece, t: number): boolean {
@@ -42,8 +49,7 @@ function standsIn(solid: Solid, body: Cylinder, { from, velocity }: Piece, t: nu
 /** Whether contact that is there by rounding alone is a way along an edge, and not a tip that is brushed. */
 function isAlongEdge(seconds: number, piece: Piece): boolean {
   if (seconds >= piece.seconds - TIME_SLACK) return true
-  const [vx, vy, vz] = piece.velocity
-  return Math.hypot(vx, vy, vz) * seconds > ALONG_EDGE
+  return isLonger(seconds, piece)
 }
 
 function nearBounds(solid: Solid, rim: number, body: Cylinder, piece: Piece): boolean {

@@ -72,6 +72,28 @@ describe('gaze against a sampler', () => {
     expect(gaze(rest, { yaw: 0 }, { target: [0, 0, -5], within: 10, eye: 1.6 }, [])).toEqual([0, Infinity])
     expect(gaze(rest, { yaw: 20 }, { target: [0, 0, -5], within: 10, eye: 1.6 }, [])).toEqual([])
   })
+  it('is broken from the moment at which what is looked at goes behind a wall, whichever way that stands', () => {
+    const wall = (from: [number, number], to: [number, number]): Wall => ({ id: 'w', from, to, y: 0, height: 3, thickness: 0.2, openings: [] }) // prettier-ignore
+    const seen = (velocity: Point, target: Point, one: Wall, yaw: number) =>
+      gaze({ from: [0, 0, 0], velocity: [0, 0, 0], seconds: 6 }, { yaw }, { target, velocity, within: 60, eye: 1.6 }, [one]) // prettier-ignore
+    const [from, to] = seen([0, 0, -1], [0, 0, -2], wall([-2, -4], [2, -4]), 0)
+    expect(from).toBe(0)
+    expect(to).toBeCloseTo(2, 9)
+    expect(seen([0, 0, -1], [0, 0, -2], wall([-2, -4], [2, -4]), 0)).toHaveLength(2)
+    // To the right, through a wall that runs north.
+    const right = seen([0.5, 0, 0], [2, 0, 0], wall([3, -2], [3, 2]), -90)
+    expect(right).toHaveLength(2)
+    expect(right[1]).toBeCloseTo(2, 9)
+    // Out from behind it again, past its end.
+    const out = seen([0, 0, 1], [4, 0, -1], wall([2, -2], [2, 0.5]), -90)
+    expect(out).toHaveLength(2)
+    expect(out[0]).toBeCloseTo(2, 9)
+    expect(out[1]).toBe(6)
+  })
+  it('goes on as one span where nothing of it changes in between', () => {
+    const piece = pieceBetween([0, 0, 0], [4, 0, 0], 1)
+    expect(gaze(piece, { at: [2, 0, -9] }, { target: [2, 0, -5], within: 90, eye: 1.6 }, [])).toEqual([0, 4])
+  })
   it('is let through below and above what a wall covers at the height of the eyes', () => {
     const wall: Wall = {
       id: 'w',

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { completeWall, readShow, type Point } from '../show'
+import { completeWall, readShow, type Point, type Spot } from '../show'
 import {
   alongWall,
   between,
@@ -13,6 +13,7 @@ import {
   pieceOver,
   positionOn,
   signedArea,
+  solidOf,
   standing,
   withAxis,
   wrapped,
@@ -94,10 +95,26 @@ describe('floors', () => {
     expect(floorHeight(slanted, 9, 17)).toBeCloseTo(0)
     expect(floorHeight(slanted, 9.5, 13.5)).toBeCloseTo(1)
   })
+  it('rise as evenly where their edge runs across, far from nought', () => {
+    // The edge it slopes to is 5 m long, from (10, 5) to (13, 9); it is 10 m deep at right angles to that.
+    const floor = { y: 1, outline: [[10, 5], [13, 9], [5, 15], [2, 11]] as Spot[], slopeTo: { edge: [0, 1] as [number, number], y: 4 } } // prettier-ignore
+    expect(floorHeight(floor, 11.5, 7)).toBeCloseTo(4)
+    expect(floorHeight(floor, 7.5, 10)).toBeCloseTo(2.5)
+    expect(floorHeight(floor, 3.5, 13)).toBeCloseTo(1)
+  })
   it('of several at a spot the highest counts, and none where there is none', () => {
     const flat = (id: string, y: number) => ({ id, name: id, y, outline: ramp.outline })
     expect(floorAt([flat('a', 1), flat('b', 3), flat('c', 2)], 1, 1)).toBe(3)
     expect(floorAt([flat('a', 1)], 9, 9)).toBeUndefined()
+  })
+})
+
+describe('solids', () => {
+  it('of a prism in a frame lie where its corners come to, between its heights', () => {
+    const prism = { kind: 'prism' as const, y: 0.5, height: 2, outline: [[1, 0], [4, 0], [4, 2]] as Spot[] } // prettier-ignore
+    // Turned by a quarter: what lay to the east lies to the north.
+    const { bounds } = solidOf(prism, { at: [10, 3, 20], yaw: 90 })
+    expect(bounds.map((each) => Math.round(each * 1e9) / 1e9)).toEqual([10, 3.5, 16, 12, 5.5, 19])
   })
 })
 
