@@ -2,13 +2,13 @@ import { rulesAt, type BedStep, type Show, type Zone } from '~~/core/show'
 import { rulesHere } from '~/document/making/rule-here'
 import { soundName } from '~/words/names'
 import { makeWhole, wholeCalled } from '~/wiring/whole-things'
-import { called, noneCalled, NOTE, numberColumn, stepOf, ZONE, type Row, type Table } from './table'
+import { called, cuesOf, noneCalled, NOTE, numberColumn, stepOf, ZONE, type Row, type Table } from './table'
 
 const bedOf = ({ step }: Row): BedStep | undefined => (step?.kind === 'bed' ? step : undefined)
 function bedsAt(show: Show, zone: Zone): Row[] {
   const seen = new Set<string>()
   return rulesHere(show, zone).flatMap((rule) => {
-    const cue = show.cues.find(({ id }) => id === rule.rule.cue)
+    const cue = cuesOf(show).get(rule.rule.cue)
     if (!cue || seen.has(cue.id)) return []
     seen.add(cue.id)
     return cue.steps.flatMap((step) => (step.kind === 'bed' ? [{ key: `${zone.id}/${step.id}`, zone, rule, cue, step }] : [])) // prettier-ignore

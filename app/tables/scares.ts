@@ -4,7 +4,18 @@ import { poolName, soundName } from '~/words/names'
 import { MOMENTS } from '~/words/sentences'
 import { stepWords } from '~/words/step-kinds'
 import { makeWhole, wholeCalled } from '~/wiring/whole-things'
-import { called, noneCalled, NOTE, numberColumn, stepOf, ZONE, type Column, type Row, type Table } from './table'
+import {
+  called,
+  cuesOf,
+  noneCalled,
+  NOTE,
+  numberColumn,
+  stepOf,
+  ZONE,
+  type Column,
+  type Row,
+  type Table,
+} from './table'
 
 const soundOf = ({ step }: Row): SoundStep | undefined => (step?.kind === 'sound' ? step : undefined)
 /** The middle of a range, as one number. */
@@ -108,7 +119,7 @@ export const SCARES: Table = {
   rows: (show) =>
     show.zones.flatMap((zone) =>
       rulesHere(show, zone).flatMap((rule): Row[] => {
-        const cue = show.cues.find(({ id }) => id === rule.rule.cue)
+        const cue = cuesOf(show).get(rule.rule.cue)
         if (!cue?.scare) return []
         return [{ key: `${zone.id}/${rule.rule.id}`, zone, rule, cue, step: cue.steps.find(({ kind }) => kind === 'sound') }] // prettier-ignore
       }),

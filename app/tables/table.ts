@@ -1,4 +1,4 @@
-import { thousandths } from '~~/core/base'
+import { memo, thousandths } from '~~/core/base'
 import type { Cue, Editor, Show, Step, Zone } from '~~/core/show'
 import type { RuleHere } from '~/document/making/rule-here'
 import type { Heard } from '~/wiring/heard'
@@ -37,6 +37,9 @@ export interface Table {
   pools: boolean
   make: (edit: Editor, zone: string, heard: Heard) => void
 }
+
+/** The cues of a show by their ids. */
+export const cuesOf = memo(({ cues }: Pick<Show, 'cues'>) => new Map(cues.map((cue) => [cue.id, cue])))
 
 /** What is wrong with a name that nothing has. */
 export const noneCalled = (what: string, name: string): string => `No ${what} is called “${name.trim()}”`

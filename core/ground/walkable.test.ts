@@ -4,7 +4,9 @@ import { walkersOf } from './walkable'
 
 const walk = (id: string, body?: object) => ({ id, name: id, points: [{ at: [0, 0, 0] }], ...(body && { body }) })
 const walkers = (...walks: object[]) =>
-  walkersOf(readShow({ format: 'esvik-show', version: 1, title: 'T', place: {}, player: { radius: 0.3, height: 1.8 }, walks }))
+  walkersOf(
+    readShow({ format: 'esvik-show', version: 1, title: 'T', place: {}, player: { radius: 0.3, height: 1.8 }, walks }),
+  )
 const measures = (found: ReturnType<typeof walkersOf>) => found.map(({ radius, height }) => [radius, height])
 
 describe('who walks', () => {
