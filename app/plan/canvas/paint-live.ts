@@ -17,21 +17,12 @@ import { COLOURS } from '~/canvas/colours'
 import { solidOfZone } from '../forms/geometry'
 import { propOutline } from '../forms/thing-forms'
 import { strokesAbove } from '../forms/prop-forms'
+import type { Moment } from './moment'
 import { propNow } from './prop-now'
 import { addOutline, addStroke } from './scene'
 import { inMetres, inPixels, type Picture, type Sight } from './sight'
 import { pictureOf } from '~/canvas/picture'
 
-/** What a run is at a time, for the plan. */
-export interface Moment {
-  show: Show
-  run: Run
-  t: number
-  player: number
-  /** What of the place is seen. */
-  lights: readonly Light[]
-  props: readonly Prop[]
-}
 type Prompt = Extract<Step, { kind: 'prompt' }>
 
 /** Props that a run moves, shows, hides or tints: they are drawn where they are at the playhead. */

@@ -1,7 +1,7 @@
 import { carriedIn, CHANNEL, channelAt, facingAt, frameIn, positionAt } from '~~/core/engine'
 import type { Prop, Surface } from '~~/core/show'
 import { fromFrame } from '~~/core/space'
-import type { Moment } from './paint-live'
+import type { Moment } from './moment'
 
 /** A prop as it is at a moment of a run: where it stands, or with whom it goes. */
 export interface PropNow {
