@@ -2,6 +2,7 @@
 import { solidOf } from '~~/core/space'
 import type { Zone } from '~~/core/show'
 import { hangsAbove } from '~/plan/forms/fitting'
+import { steady } from '~/document/steady'
 import { useShow } from '~/document/show'
 
 /** What a finding depends on of a player's measures, drawn to scale beside it: the body in the gap, the feet under the zone, the looks while a runner is in it. */
@@ -9,9 +10,9 @@ const props = defineProps<{ of: string; zone: Zone; gap?: number; across: number
 const doc = useShow()
 const WIDE = 92
 const HIGH = 40
-const player = computed(() => doc.now.player)
+const player = steady(() => doc.now.player)
 /** From the side: who walks, and the zone as high as it is and hangs. */
-const feet = computed(() => {
+const feet = steady(() => {
   const [, low, , , high] = solidOf(props.zone.shape).bounds
   const above = hangsAbove(doc.now, props.zone) ?? 0
   const tall = Math.min(high - low, 3 * player.value.height)
@@ -19,14 +20,14 @@ const feet = computed(() => {
   return { scale, above: above * scale, tall: tall * scale, body: player.value.height * scale, half: player.value.radius * scale, eye: player.value.eye * scale } // prettier-ignore
 })
 /** From above: the gap and the body in it. */
-const gap = computed(() => {
+const gap = steady(() => {
   const width = props.gap ?? 0
   const scale = 50 / Math.max(width, 2 * player.value.radius)
   return { width: width * scale, body: player.value.radius * scale }
 })
 /** From above: how far a runner comes between two looks. */
 const MOST = 24
-const runner = computed(() => {
+const runner = steady(() => {
   const stride = props.across / Math.max(1, props.looks)
   const scale = (WIDE - 12) / Math.max(props.across, stride)
   return { across: props.across * scale, spots: Array.from({ length: Math.min(MOST, props.looks) }, (_, i) => (i + 0.5) * stride * scale) } // prettier-ignore

@@ -119,7 +119,7 @@ function lower(by: number) {
   doc.edit(`Bring ${name} down to the floor`, (e) => e.set(['zones', id, 'shape'], now))
 }
 /** How often a game that looks at ticks sees a runner in it, across its narrower way. */
-const runner = computed(() => {
+const runner = steady(() => {
   const [x0, , z0, x1, , z1] = solidOf(props.zone.shape).bounds
   const { shape, notices } = props.zone
   const across = shape.kind === 'box' ? Math.min(shape.size[0], shape.size[2]) : Math.min(x1 - x0, z1 - z0)
