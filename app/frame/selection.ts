@@ -135,7 +135,6 @@ export const useSelection = defineStore('selection', () => {
     walk,
     cue,
     cues,
-    chooseCues,
     toggleCue,
     atmosphere,
     group,

@@ -2,6 +2,7 @@
 import { inOwn, ownLength } from '~/words/lengths'
 import { plain } from '~/words/time'
 import { measured, unreadable } from '~/words/units'
+import FieldProblem from './FieldProblem.vue'
 
 /** A number that is typed before something is done with it, in any unit. What can't be read stays, with a word. */
 const value = defineModel<number>({ required: true })
@@ -28,11 +29,6 @@ function read() {
       @change="read"
     />
     {{ bare() }}
-    <span
-      v-if="problem"
-      role="alert"
-      class="absolute top-full left-0 z-30 mt-0.5 rounded bg-ink-2 px-1.5 py-0.5 text-xs whitespace-nowrap text-rust"
-      >{{ problem }}</span
-    >
+    <FieldProblem :problem="problem" />
   </span>
 </template>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import FieldProblem from './FieldProblem.vue'
+
 /** Where a number is typed: `end` says whether what was typed is to hold, and whether the focus stays. What is wrong with it stands below. */
 const text = defineModel<string>({ required: true })
 defineProps<{ name: string; problem: string; placeholder?: string }>()
@@ -22,11 +24,6 @@ onMounted(() => input.value?.select())
       @keydown.esc.stop="emit('end', false, true)"
       @blur="emit('end', true, false)"
     />
-    <span
-      v-if="problem"
-      role="alert"
-      class="absolute top-full left-0 z-30 mt-0.5 rounded bg-ink-2 px-1.5 py-0.5 text-xs whitespace-nowrap text-rust"
-      >{{ problem }}</span
-    >
+    <FieldProblem :problem="problem" />
   </span>
 </template>

@@ -1,3 +1,4 @@
+import { createSharedComposable } from '@vueuse/core'
 import { shallowRef, watch } from 'vue'
 import { useShow } from '~/document/show'
 import { useSelection } from '~/frame/selection'
@@ -5,8 +6,8 @@ import { usePaths } from './paths'
 import type { Flight } from './place.worker'
 import { firingsOf } from './step-ways'
 
-/** How what the open step throws can fly, by twenty draws of it. */
-export function useFlights() {
+/** How what the open step throws can fly, by twenty draws of it: worked out once for plan and section. */
+export const useFlights = createSharedComposable(() => {
   const doc = useShow()
   const selection = useSelection()
   const paths = usePaths()
@@ -22,4 +23,4 @@ export function useFlights() {
     { immediate: true },
   )
   return flights
-}
+})
