@@ -7,6 +7,7 @@ import { hiddenBy, type Seen } from './seen'
 import { useSelection, type Chosen } from './selection'
 import { rulesAt } from '~~/core/show'
 import { useShow } from '~/document/show'
+import { keptFor } from '~/document/steady'
 
 export type ViewName = 'desk' | 'cues' | 'sounds' | 'tables'
 
@@ -38,7 +39,10 @@ export const useView = defineStore('view', () => {
   const storey = ref<number>()
   /** Groups whose things the plan doesn't show; only here. */
   const hidden = ref(new Set<string>())
-  const seen = computed((): Seen => ({ storey: storey.value, hidden: hiddenBy(doc.show?.groups ?? [], hidden.value) }))
+  const seen = keptFor(
+    () => [storey.value, doc.show?.groups, hidden.value, ...hidden.value],
+    (): Seen => ({ storey: storey.value, hidden: hiddenBy(doc.show?.groups ?? [], hidden.value) }),
+  )
   /** Whether the section is seen below the plan, and along which line the place is cut. */
   const section = ref(false)
   /** Whether the plan shows how loud it is wherever one stays. */

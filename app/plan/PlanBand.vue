@@ -192,7 +192,7 @@ probe({ thingOnPage: spotOnPage, spotOnPage: onPage })
       tabindex="0"
       data-takes-keys
       @drop="dropped"
-      class="relative min-h-0 min-w-0 flex-1 overflow-hidden bg-ink-0 touch-none"
+      class="relative isolate min-h-0 min-w-0 flex-1 overflow-hidden bg-ink-0 touch-none"
       :class="hasKeys ? 'outline-2 -outline-offset-2 outline-tide' : 'outline-none'"
       @keydown="hasKeys && keyPointer.key($event)"
       @focus="hasKeys = frame!.matches(':focus-visible')"

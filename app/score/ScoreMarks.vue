@@ -198,7 +198,7 @@ function point(mark: Mark, event: Event) {
 <template>
   <div
     ref="list"
-    class="pointer-events-none absolute inset-x-0 overflow-hidden"
+    class="pointer-events-none absolute inset-x-0 isolate overflow-hidden"
     :style="{ top: 0, height: `${layout.curves}px` }"
   >
     <button

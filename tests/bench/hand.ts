@@ -1,4 +1,4 @@
-import type { CDPSession, Page } from '@playwright/test'
+import type { CDPSession, Locator, Page } from '@playwright/test'
 import { line, middle } from './measure'
 
 /**
@@ -30,15 +30,33 @@ const BARE = `<!doctype html><title>bare</title><canvas></canvas><input type="ra
   let at = 0
   worker.onmessage = ({ data }) => ((at = data.at - performance.timeOrigin), version++)
   document.querySelector('input').oninput = ({ target }) => worker.postMessage({ value: Number(target.value) })
-  window.esvik = { drawn: () => ({ version, at }) }
+  window.esvik = { drawn: () => ({ version, at }), followed: () => version }
 </script>`
 
 interface Hand {
   /** From each input to what is drawn of it (ms). */
   redraws: number[]
-  /** What the page's own thread did for each step (ms). */
+  /** What the page's own thread did for each step (ms of its own, without what it waits for). */
   busy: number
+  /** While the hand drags, from what stands behind it to the next of the kind (ms). */
+  behind: number
 }
+
+/** A hand that drags for so long, moving at each frame (ms). */
+const DRAGS = 2000
+const behindOf = (dial: Locator): Promise<number> =>
+  dial.evaluate(async (input: HTMLInputElement, drags) => {
+    const followed = (): number => (window as any).esvik.followed()
+    const [seen, began] = [followed(), performance.now()]
+    for (let n = 0; performance.now() - began < drags; n++) {
+      input.value = String(5 + (n % 40) * 0.5)
+      input.dispatchEvent(new Event('input'))
+      await new Promise(requestAnimationFrame)
+    }
+    const lasted = performance.now() - began
+    input.dispatchEvent(new Event('change'))
+    return lasted / Math.max(1, followed() - seen)
+  }, DRAGS)
 
 async function hand(page: Page, session: CDPSession, input: string): Promise<Hand> {
   const busyNow = async () => {
@@ -64,7 +82,7 @@ async function hand(page: Page, session: CDPSession, input: string): Promise<Han
   }, STEPS)
   const busy = ((await busyNow()) - before) / STEPS
   await page.locator(input).evaluate((dial: HTMLInputElement) => dial.dispatchEvent(new Event('change')))
-  return { redraws, busy }
+  return { redraws, busy, behind: await behindOf(page.locator(input)) }
 }
 
 /** `page` shows the dial named by `input` (CSS). */
@@ -72,7 +90,7 @@ export async function handFigures(page: Page, input: string): Promise<void> {
   const bare = await page.context().newPage()
   await bare.setContent(BARE)
   const sessions = [await page.context().newCDPSession(page), await page.context().newCDPSession(bare)] as const
-  for (const session of sessions) await session.send('Performance.enable')
+  for (const session of sessions) await session.send('Performance.enable', { timeDomain: 'threadTicks' })
   const all: { own: Hand[]; bare: Hand[] } = { own: [], bare: [] }
   for (let round = 0; round < ROUNDS; round++) {
     await page.bringToFront()
@@ -84,10 +102,12 @@ export async function handFigures(page: Page, input: string): Promise<void> {
   await page.bringToFront()
   const redraw = (hands: Hand[]) => middle(hands.flatMap(({ redraws }) => redraws))
   const busy = (hands: Hand[]) => middle(hands.map((each) => each.busy))
+  const behind = (hands: Hand[]) => middle(hands.map((each) => each.behind))
   const two = (what: string, of: (hands: Hand[]) => number, bar: string) => {
     const [own, least] = [of(all.own), of(all.bare)]
     line(what, `${own.toFixed(1)} / ${least.toFixed(1)} ms`, `${bar}; ${(own / least).toFixed(2)} ×`)
   }
   two('a dial: from the input to the redrawn score / in a bare page', redraw, '≤ 1.5 × the bare page')
   two('  the page’s own thread, a step / in a bare page', busy, '≤ 6 ms')
+  two('  while it is dragged, from 100 walkers behind it to the next', behind, '≤ 50 ms')
 }

@@ -83,21 +83,7 @@ const settles: number[] = await dial.evaluate(async (input: HTMLInputElement) =>
   }
   return found
 })
-/** How often the evidence has caught up with a hand that drags for two seconds, moving at each frame. */
-const behind: number = await dial.evaluate(async (input: HTMLInputElement) => {
-  const followed = (): number => (window as any).esvik.followed()
-  const [seen, began] = [followed(), performance.now()]
-  for (let n = 0; performance.now() - began < 2000; n++) {
-    input.value = String(5 + (n % 40) * 0.5)
-    input.dispatchEvent(new Event('input'))
-    await new Promise(requestAnimationFrame)
-  }
-  const lasted = performance.now() - began
-  input.dispatchEvent(new Event('change'))
-  return lasted / Math.max(1, followed() - seen)
-})
 line('  from letting it go to 100 walkers behind it (median of 9)', `${middle(settles).toFixed(0)} ms`, '≤ 100 ms')
-line('  while it is dragged, from one study behind it to the next', `${behind.toFixed(0)} ms`, '≤ 50 ms')
 const { body } = await ask(server.url, '/api/shows')
 const status = readFileSync(`/proc/${server.pid()}/status`, 'utf8')
 line(

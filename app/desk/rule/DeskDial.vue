@@ -76,7 +76,7 @@ const number = (event: Event) => Number(inputOf(event).value)
         class="min-h-6 !border-0 font-mono text-[12px] font-semibold"
       />
     </div>
-    <svg v-if="dots" :width="WIDTH" :height="HIGH" :viewBox="`0 0 ${WIDTH} ${HIGH}`" class="block max-w-full">
+    <svg v-if="dots" :width="WIDTH" :height="HIGH" :viewBox="`0 0 ${WIDTH} ${HIGH}`" class="isolate block max-w-full">
       <g v-for="mark in drawn" :key="mark.key" v-memo="lookOf(mark)">
         <rect
           v-if="mark.own"
