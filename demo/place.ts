@@ -1,4 +1,15 @@
 /** The kelp works: a quay, a press hall, a drying loft up a ramp, a kiln room, a salt store, an undercroft down a ramp, a winch house. */
+/** What the walls of each room are made of, by the first word of their ids. */
+const MADE_OF: { [room: string]: { surface: string; colour?: string } } = {
+  hall: { surface: 'boards', colour: '#6d6357' },
+  ramp: { surface: 'boards', colour: '#5f574c' },
+  loft: { surface: 'planks', colour: '#7a6a54' },
+  kiln: { surface: 'brick' },
+  salt: { surface: 'plaster', colour: '#a8a498' },
+  down: { surface: 'stone', colour: '#676b69' },
+  croft: { surface: 'stone', colour: '#5d625f' },
+  winch: { surface: 'boards', colour: '#5e5548' },
+}
 type Opening = { id: string; at: number; width: number; name?: string; sill?: number; height?: number }
 const wall = (
   id: string,
@@ -6,7 +17,7 @@ const wall = (
   to: [number, number],
   openings: Opening[] = [],
   more: object = {},
-) => ({ id, from, to, openings, height: 3.2, ...more })
+) => ({ id, from, to, openings, height: 3.2, ...MADE_OF[id.split('-')[0]!], ...more })
 const rect = (x0: number, z0: number, x1: number, z1: number) => [
   [x0, z0],
   [x1, z0],
@@ -22,11 +33,12 @@ const leaf = (id: string, name: string, at: number[], yaw: number, size: number[
   yaw,
   size,
   colour: '#5b4a40',
+  surface: 'boards',
   solid: false,
   form: 'door',
   hinge,
 })
-const shelf = { kind: 'box', colour: '#6d5c48', solid: false, form: 'shelf' }
+const shelf = { kind: 'box', colour: '#6d5c48', surface: 'boards', solid: false, form: 'shelf' }
 
 const board = (id: string, name: string, at: [number, number, number], yaw = 0) => ({
   id,
@@ -37,25 +49,49 @@ const board = (id: string, name: string, at: [number, number, number], yaw = 0) 
   size: [0.9, 0.04, 0.22],
   solid: false,
   colour: '#7a6a4c',
+  surface: 'planks',
 })
 
 export const place = {
   floors: [
-    { id: 'quay', name: 'Quay', y: 0, outline: rect(-2, 2, 12, 24) },
-    { id: 'press-hall', name: 'Press hall', y: 0, outline: rect(12, 5, 24, 18) },
-    { id: 'ramp-up', name: 'Ramp to the loft', y: 0, outline: rect(24, 5, 30, 8), slopeTo: { edge: [1, 2], y: 2.4 } },
-    { id: 'drying-loft', name: 'Drying loft', y: 2.4, outline: rect(30, 2, 43, 9.5) },
-    { id: 'kiln-room', name: 'Kiln room', y: 0, outline: rect(24, 11, 33, 18) },
-    { id: 'salt-store', name: 'Salt store', y: 0, outline: rect(33, 11, 39, 18) },
+    { id: 'quay', name: 'Quay', surface: 'stone', colour: '#6a7076', y: 0, outline: rect(-2, 2, 12, 24) },
+    { id: 'press-hall', name: 'Press hall', surface: 'boards', colour: '#6f5c47', y: 0, outline: rect(12, 5, 24, 18) },
+    {
+      id: 'ramp-up',
+      name: 'Ramp to the loft',
+      surface: 'planks',
+      y: 0,
+      outline: rect(24, 5, 30, 8),
+      slopeTo: { edge: [1, 2], y: 2.4 },
+    },
+    {
+      id: 'drying-loft',
+      name: 'Drying loft',
+      surface: 'planks',
+      colour: '#77644c',
+      y: 2.4,
+      outline: rect(30, 2, 43, 9.5),
+    },
+    { id: 'kiln-room', name: 'Kiln room', surface: 'brick', colour: '#6e4a3d', y: 0, outline: rect(24, 11, 33, 18) },
+    { id: 'salt-store', name: 'Salt store', surface: 'stone', colour: '#8d8b83', y: 0, outline: rect(33, 11, 39, 18) },
     {
       id: 'ramp-down',
       name: 'Ramp to the undercroft',
+      surface: 'stone',
+      colour: '#5f6464',
       y: 0,
       outline: rect(39, 13, 45, 16),
       slopeTo: { edge: [1, 2], y: -2.4 },
     },
-    { id: 'undercroft', name: 'Undercroft', y: -2.4, outline: rect(45, 11, 55, 19) },
-    { id: 'winch-house', name: 'Winch house', y: 0, outline: rect(1, 24, 9, 30) },
+    {
+      id: 'undercroft',
+      name: 'Undercroft',
+      surface: 'earth',
+      colour: '#504a40',
+      y: -2.4,
+      outline: rect(45, 11, 55, 19),
+    },
+    { id: 'winch-house', name: 'Winch house', surface: 'boards', colour: '#64543f', y: 0, outline: rect(1, 24, 9, 30) },
   ],
   walls: [
     wall('hall-west', [12, 5], [12, 18], [{ id: 'sea-gate', name: 'Sea gate', at: 6, width: 1.8, height: 2.6 }]),
@@ -100,8 +136,24 @@ export const place = {
     wall('winch-east', [9, 24], [9, 30]),
   ],
   props: [
-    { id: 'rope-post', name: 'Rope post', kind: 'cylinder', at: [4, 0, 9.5], size: [0.4, 1.1, 0.4], colour: '#6b5a44' },
-    { id: 'press', name: 'Kelp press', kind: 'box', at: [18, 0, 14.8], size: [3, 1.8, 2], colour: '#59666b' },
+    {
+      id: 'rope-post',
+      name: 'Rope post',
+      kind: 'cylinder',
+      at: [4, 0, 9.5],
+      size: [0.4, 1.1, 0.4],
+      colour: '#6b5a44',
+      surface: 'planks',
+    },
+    {
+      id: 'press',
+      name: 'Kelp press',
+      kind: 'box',
+      at: [18, 0, 14.8],
+      size: [3, 1.8, 2],
+      colour: '#59666b',
+      surface: 'metal',
+    },
     {
       id: 'hook',
       name: 'Lantern hook',
@@ -109,12 +161,21 @@ export const place = {
       at: [21.5, 0, 6],
       size: [0.3, 1.6, 0.3],
       colour: '#7a6a4c',
+      surface: 'metal',
       form: 'lamp',
     },
     board('hall-board', 'Loose board in the hall', [17, 0, 10.2]),
     board('loft-board', 'Loose board in the loft', [38.6, 2.4, 5.1], 90),
     board('croft-step', 'Loose step', [46, -2.4, 14.5], 12),
-    { id: 'rack', name: 'Drying rack', kind: 'box', at: [33.5, 2.4, 3.2], size: [3.6, 1.9, 0.6], colour: '#7d6a4e' },
+    {
+      id: 'rack',
+      name: 'Drying rack',
+      kind: 'box',
+      at: [33.5, 2.4, 3.2],
+      size: [3.6, 1.9, 0.6],
+      colour: '#7d6a4e',
+      surface: 'planks',
+    },
     {
       id: 'log-desk',
       name: 'Tide log',
@@ -123,11 +184,44 @@ export const place = {
       yaw: 0,
       size: [1.2, 1, 0.7],
       colour: '#665a48',
+      surface: 'boards',
     },
-    { id: 'kiln', name: 'Kiln', kind: 'cylinder', at: [29.5, 0, 16.2], size: [2.2, 2, 2.2], colour: '#7b4a38' },
-    { id: 'sacks', name: 'Salt sacks', kind: 'box', at: [37.6, 0, 17.2], size: [2.2, 1.3, 1.4], colour: '#b9b4a4' },
-    { id: 'cistern', name: 'Cistern', kind: 'box', at: [51.5, -2.4, 17.4], size: [4.5, 0.9, 2.4], colour: '#48565c' },
-    { id: 'winch', name: 'Winch', kind: 'cylinder', at: [5, 0, 28.2], size: [1.4, 1.2, 1.4], colour: '#5a5148' },
+    {
+      id: 'kiln',
+      name: 'Kiln',
+      kind: 'cylinder',
+      at: [29.5, 0, 16.2],
+      size: [2.2, 2, 2.2],
+      colour: '#7b4a38',
+      surface: 'brick',
+    },
+    {
+      id: 'sacks',
+      name: 'Salt sacks',
+      kind: 'box',
+      at: [37.6, 0, 17.2],
+      size: [2.2, 1.3, 1.4],
+      colour: '#b9b4a4',
+      surface: 'cloth',
+    },
+    {
+      id: 'cistern',
+      name: 'Cistern',
+      kind: 'box',
+      at: [51.5, -2.4, 17.4],
+      size: [4.5, 0.9, 2.4],
+      colour: '#48565c',
+      surface: 'metal',
+    },
+    {
+      id: 'winch',
+      name: 'Winch',
+      kind: 'cylinder',
+      at: [5, 0, 28.2],
+      size: [1.4, 1.2, 1.4],
+      colour: '#5a5148',
+      surface: 'planks',
+    },
     {
       id: 'boat',
       name: 'Upturned boat',
@@ -136,6 +230,7 @@ export const place = {
       yaw: 25,
       size: [4, 0.9, 1.5],
       colour: '#4e5b52',
+      surface: 'planks',
     },
     {
       id: 'figure',
@@ -144,6 +239,7 @@ export const place = {
       at: [36, 2.4, 8.6],
       size: [0.5, 1.7, 0.3],
       colour: '#33403a',
+      surface: 'cloth',
       shown: false,
       solid: false,
     },
@@ -155,6 +251,7 @@ export const place = {
       yaw: 90,
       size: [1.6, 2.1, 0.08],
       colour: '#5b4a40',
+      surface: 'metal',
       solid: false,
       form: 'door',
       hinge: 'slides',
@@ -166,6 +263,7 @@ export const place = {
       at: [34.6, 0, 16.1],
       size: [1.1, 0.9, 0.8],
       colour: '#8b8577',
+      surface: 'boards',
       tags: ['wheels'],
     },
     {
@@ -175,6 +273,7 @@ export const place = {
       at: [5, 1.2, 27.4],
       size: [0.5, 0.08, 0.08],
       colour: '#8a7f70',
+      surface: 'metal',
       mass: 3,
       bounce: 0.35,
     },
@@ -202,6 +301,7 @@ export const place = {
       at: [41, 3.4, 3.25],
       size: [0.3, 0.45, 0.3],
       colour: '#7a6a4c',
+      surface: 'metal',
       form: 'lamp',
       solid: false,
     },

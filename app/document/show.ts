@@ -24,7 +24,7 @@ const QUIET = 400
 
 /** Tells whoever computes along what happened to the document. */
 type Change = { done: Operation[] } | { draft: Operation[] | undefined } | { reset: true }
-type Work = (editor: Editor) => void
+export type Work = (editor: Editor) => void
 
 function opened(show: Show | undefined): Show {
   if (!show) throw new Error('No show is open')

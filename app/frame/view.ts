@@ -45,6 +45,13 @@ export const useView = defineStore('view', () => {
   )
   /** Whether the section is seen below the plan, and along which line the place is cut. */
   const section = ref(false)
+  /** Whether the place is seen through the player's eyes instead, and whether that is engraved rather than lit. */
+  const eyes = ref(false)
+  const engraved = useLocalStorage('esvik:engraved', true)
+  /** Whether all zones are seen there as volumes. */
+  const volumes = ref(false)
+  /** Whether floors and walls are seen there besides a mesh. */
+  const drawn = ref(false)
   /** Whether the plan shows how loud it is wherever one stays. */
   const ambience = ref(false)
   const cut = ref<{ x: number; z: number; yaw: number }>()
@@ -131,6 +138,10 @@ export const useView = defineStore('view', () => {
     hidden,
     seen,
     section,
+    eyes,
+    engraved,
+    volumes,
+    drawn,
     ambience,
     cut,
     meshSection,

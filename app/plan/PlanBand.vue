@@ -297,7 +297,6 @@ probe({ thingOnPage: spotOnPage, spotOnPage: onPage })
       <PlanTools
         v-model="tool"
         v-model:stays="stays"
-        v-model:section="view.section"
         v-model:ambience="view.ambience"
         class="absolute top-2.5 left-2.5"
         data-over-plan

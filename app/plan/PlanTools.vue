@@ -5,7 +5,6 @@ import { TOOLS, type Tool } from './hand/tools'
 const tool = defineModel<Tool>({ required: true })
 /** The tool stays in the hand for the next thing. */
 const stays = defineModel<boolean>('stays', { required: true })
-const section = defineModel<boolean>('section', { required: true })
 const ambience = defineModel<boolean>('ambience', { required: true })
 defineEmits<{ fit: []; bring: [] }>()
 const look = (on: boolean) => (on ? 'bg-ink-3 text-lamp' : 'text-bone-2 hover:text-bone')
@@ -55,15 +54,6 @@ const shown = computed(() =>
       Bring in
     </button>
     <span class="mx-0.5 w-px bg-rule" />
-    <button
-      class="rounded-md px-2 py-1"
-      :class="look(section)"
-      :aria-pressed="section"
-      title="A cut through the place, for heights"
-      @click="section = !section"
-    >
-      Section
-    </button>
     <button
       class="rounded-md px-2 py-1"
       :class="look(ambience)"

@@ -1,5 +1,5 @@
 import { carriedIn, CHANNEL, channelAt, facingAt, linearOf, positionAt, tiedPoint, type Run } from '../engine'
-import type { Light, Point, Show } from '../show'
+import type { Colour, Flicker, Light, Point, Show } from '../show'
 import { blocked } from '../space'
 
 /** The relative luminance of a colour, 0 to 1 (Rec. ITU-R BT.709). */
@@ -53,23 +53,44 @@ function offAxis(light: Pick<Light, 'yaw' | 'pitch'>, from: Point, to: Point): n
   return (Math.acos(Math.min(1, Math.max(-1, c))) * 180) / Math.PI
 }
 
+/** A light that is on at a time of a run. */
+export interface Shining {
+  light: Light
+  at: Point
+  /** Without its flicker. */
+  candela: number
+  colour: Colour
+  flicker: Flicker | null
+  /** In somebody's hand it shines all round. */
+  inHand: boolean
+}
+
+/** The lights that are on at a time of a run, where they are then. */
+export function shiningAt(show: Show, run: Run, player: number, t: number): Shining[] {
+  const carrier = run.walks.findIndex((id) => show.walks.find((w) => w.id === id)?.body.kind === 'player')
+  return show.place.lights.flatMap((light) => {
+    const { candela, on, colour, flicker } = channelAt(show, run, CHANNEL.light(light.id), t, player)
+    if (candela * on === 0) return []
+    const at = lightPlace(show, run, light, carrier, t)
+    return { light, at, candela: candela * on, colour, flicker, inHand: isInHand(run, light, t) }
+  })
+}
+
 /** The light that falls on a player at eye height at a time (lux): each light's candela over the square of the way, as far as no wall stands between, and the ambient light. */
 export function luxOnPlayer(show: Show, run: Run, player: number, t: number): number {
   const [x, y, z] = positionAt(run.paths[player], t)
-  const eye: Point = [x, y + show.player.eye, z]
+  return luxAt(show, run, player, [x, y + show.player.eye, z], t)
+}
+
+/** The light that falls on a point from everywhere, as a player's picture has it at a time (lux). */
+export function luxAt(show: Show, run: Run, player: number, point: Point, t: number): number {
   const atmosphere = channelAt(show, run, 'atmosphere', t, player)
   let lux = atmosphere.level * luminance(atmosphere.ambient)
-  const carrier = run.walks.findIndex((id) => show.walks.find((w) => w.id === id)?.body.kind === 'player')
-  for (const light of show.place.lights) {
-    const at = lightPlace(show, run, light, carrier, t)
-    const inHand = isInHand(run, light, t)
-    const share = shareOf(light, at, eye, inHand)
+  for (const { light, at, candela, inHand } of shiningAt(show, run, player, t)) {
+    const share = shareOf(light, at, point, inHand)
     if (share === 0) continue
-    const now = channelAt(show, run, CHANNEL.light(light.id), t, player)
-    const shining = now.candela * now.on
-    if (shining === 0) continue
-    if (!inHand && blocked(show.place.walls, [at[0], at[2]], [x, z], (at[1] + eye[1]) / 2)) continue
-    lux += shining * share
+    if (!inHand && blocked(show.place.walls, [at[0], at[2]], [point[0], point[2]], (at[1] + point[1]) / 2)) continue
+    lux += candela * share
   }
   return lux
 }

@@ -35,7 +35,7 @@ test('what players measure is drawn beside what depends on it, and a walk’s ow
   await expect(found('passing')).toContainText('Nobody gets past it')
   await expect(found('feet').locator('[data-drawn=feet]')).toBeVisible()
   await expect(found('quick').locator('[data-drawn=quick] circle').first()).toBeVisible()
-  await plan(page).getByRole('button', { name: 'Section' }).click()
+  await page.getByRole('button', { name: 'Section', exact: true }).click()
   const beside = page.getByRole('region', { name: 'Section' }).locator('[data-measured-beside] rect')
   const tall = async () => (await beside.boundingBox())!.height
   const before = await tall()

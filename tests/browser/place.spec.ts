@@ -181,7 +181,7 @@ test('heights are dragged in the section, and it is turned', async ({ page, serv
   await expect(head(page, 'Hall zone')).toBeVisible()
   await page.keyboard.press('f')
   await page.keyboard.press('f')
-  await plan(page).getByRole('button', { name: 'Section' }).click()
+  await page.getByRole('button', { name: 'Section', exact: true }).click()
   const top = await middle(section(page).locator('[data-lift=top]').locator('circle').nth(1))
   await drag(page, top, { x: top.x, y: top.y - 25 })
   await expect

@@ -69,7 +69,7 @@ test('a leaf is moved to where open looks right, a throw to where it comes down;
 
   // Heights in the section.
   await page.keyboard.press('Control+z')
-  await plan(page).getByRole('button', { name: 'Section' }).click()
+  await page.getByRole('button', { name: 'Section', exact: true }).click()
   const section = page.getByRole('region', { name: 'Section' })
   const slides = await held(page, 'slide', section)
   const metre = (await spotAt(page, 1, 0)).x - (await spotAt(page, 0, 0)).x

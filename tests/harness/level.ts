@@ -108,11 +108,11 @@ class Reader {
   }
 }
 
-/** The level as three's exporter writes it. */
-export async function levelByThree(blocks: readonly Block[] = LEVEL): Promise<Uint8Array> {
+/** The level as three's exporter writes it, of one colour if one is said. */
+export async function levelByThree(blocks: readonly Block[] = LEVEL, color = '#ffffff'): Promise<Uint8Array> {
   const scene = new three.Scene()
   for (const { name, at, size } of blocks) {
-    const mesh = new three.Mesh(new three.BoxGeometry(...size), new three.MeshStandardMaterial())
+    const mesh = new three.Mesh(new three.BoxGeometry(...size), new three.MeshStandardMaterial({ color }))
     mesh.name = name
     mesh.position.set(...at)
     scene.add(mesh)

@@ -18,6 +18,7 @@ import AppHeader from '~/frame/AppHeader.vue'
 import SaveState from '~/frame/SaveState.vue'
 import UndoButtons from '~/frame/UndoButtons.vue'
 import DeskBand from '~/desk/DeskBand.vue'
+import PlaceTabs from '~/frame/PlaceTabs.vue'
 import PlanBand from '~/plan/PlanBand.vue'
 import { useKeys } from '~/keys/keys'
 import { VIEW_NAMES, VIEWS } from '~/views/views'
@@ -35,6 +36,7 @@ useEvidence()
 useKeys()
 useHearByKey()
 const failed = ref('')
+const EyesBand = fetched(() => import('~/eyes/EyesBand.vue'))
 const UndoQuestion = fetched(() => import('~/frame/UndoQuestion.vue'))
 const AsideEdits = fetched(() => import('~/frame/AsideEdits.vue'))
 const BringPanel = fetched(() => import('~/bring/BringPanel.vue'))
@@ -178,7 +180,9 @@ function divide(event: PointerEvent) {
       </div>
       <div v-show="scoreShare < 1" class="flex min-h-0" :style="{ flex: `${1 - scoreShare} 1 0` }">
         <div class="relative flex min-w-0 flex-1 flex-col">
-          <PlanBand class="min-h-0 flex-1" @bring="askForFile" />
+          <PlanBand v-show="!view.eyes" class="min-h-0 flex-1" @bring="askForFile" />
+          <EyesBand v-if="view.eyes" />
+          <PlaceTabs class="absolute top-2.5 right-2.5" data-over-plan />
           <component :is="seen.foot" v-if="seen.foot" />
           <BringPanel v-if="doc.place?.mesh || brings" class="absolute right-3 bottom-8 z-10" data-over-plan />
           <input

@@ -1,0 +1,37 @@
+import { describe, expect, it } from 'vitest'
+import { Rate, SHARES } from './rate'
+
+const frames = (rate: Rate, count: number, ms: number) => Array.from({ length: count }, () => rate.took(ms))
+
+describe('the rate of a moving picture', () => {
+  it('stays whole as long as frames come in time', () => {
+    const rate = new Rate()
+    frames(rate, 500, 16.7)
+    expect(rate.share).toBe(1)
+  })
+  it('is kept by drawing smaller, a step at a time, and no smaller than the least', () => {
+    const rate = new Rate()
+    frames(rate, 8, 60)
+    expect(rate.share).toBe(SHARES[1])
+    frames(rate, 100, 60)
+    expect(rate.share).toBe(SHARES.at(-1))
+  })
+  it('is not lost for one frame that was late, nor for what was measured before a rest', () => {
+    const rate = new Rate()
+    frames(rate, 20, 16.7)
+    rate.took(120)
+    expect(rate.share).toBe(1)
+    frames(rate, 5, 60)
+    rate.forget()
+    frames(rate, 5, 60)
+    expect(rate.share).toBe(1)
+  })
+  it('lets it grow again when there is room', () => {
+    const rate = new Rate()
+    frames(rate, 8, 60)
+    frames(rate, 89, 16.7)
+    expect(rate.share).toBe(SHARES[1])
+    rate.took(16.7)
+    expect(rate.share).toBe(1)
+  })
+})

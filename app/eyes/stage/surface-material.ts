@@ -1,0 +1,250 @@
+import * as three from 'three'
+import { METRES } from './grains'
+
+/** So many lights shine on one picture; the brightest in sight are taken. */
+export const MOST_LAMPS = 8
+/** So many lux on white are white in the picture, at an exposure of 1. */
+export const WHITE = 7
+
+/** What every surface asks: one object each, shared by all. */
+export interface SharedUniforms {
+  [name: string]: three.IUniform
+  lampAt: three.IUniform<three.Vector4[]>
+  lampShines: three.IUniform<three.Vector3[]>
+  lampAxis: three.IUniform<three.Vector4[]>
+  lampInner: three.IUniform<number[]>
+  lampTile: three.IUniform<number[]>
+  lamps: three.IUniform<number>
+}
+const each = <T>(make: () => T): T[] => Array.from({ length: MOST_LAMPS }, make)
+
+export const sharedUniforms = (): SharedUniforms => ({
+  lampAt: { value: each(() => new three.Vector4()) },
+  lampShines: { value: each(() => new three.Vector3()) },
+  lampAxis: { value: each(() => new three.Vector4()) },
+  lampInner: { value: each(() => 0) },
+  lampTile: { value: each(() => -1) },
+  lamps: { value: 0 },
+  shadows: { value: null },
+  /** A face's share of the atlas both ways, how many tiles stand side by side, and a face's pixels. */
+  atlas: { value: new three.Vector4(1, 1, 1, 1) },
+  grains: { value: null },
+  ambient: { value: new three.Vector3() },
+  gain: { value: 1 / WHITE },
+  shadowTint: { value: new three.Vector3() },
+  fog: { value: new three.Vector4() },
+  isEngraved: { value: false },
+})
+
+const VERTEX = `
+#ifdef MESH
+uniform mat3 mapTurn; out vec2 itsMap;
+#ifdef USE_COLOR
+out vec3 itsColour;
+#endif
+#else
+in vec2 across; in vec4 edges;
+#endif
+#ifdef BUILT
+in vec3 tint; in float layer; in float owner;
+flat out vec3 itsTint; flat out float itsLayer; flat out float itsOwner;
+#endif
+out vec3 point; out vec3 facing; out vec2 on; out vec4 edge;
+void main() {
+  #ifdef USE_INSTANCING
+  mat4 model = modelMatrix * instanceMatrix;
+  #else
+  mat4 model = modelMatrix;
+  #endif
+  vec4 world = model * vec4(position, 1.0);
+  point = world.xyz; facing = mat3(model) * normal;
+  #ifdef MESH
+  vec3 a = abs(facing);
+  on = a.y > max(a.x, a.z) ? world.xz : a.x > a.z ? vec2(world.z, world.y) : vec2(world.x, world.y);
+  edge = vec4(1e3); itsMap = (mapTurn * vec3(uv, 1.0)).xy;
+  #ifdef USE_COLOR
+  itsColour = color.rgb;
+  #endif
+  #else
+  on = across; edge = edges;
+  #endif
+  #ifdef BUILT
+  itsTint = tint; itsLayer = layer; itsOwner = owner;
+  #endif
+  gl_Position = projectionMatrix * viewMatrix * world;
+}`
+
+const FRAGMENT = `
+precision highp float; precision highp sampler2DShadow; precision highp sampler2DArray;
+#define MOST ${MOST_LAMPS}
+uniform vec4 lampAt[MOST]; uniform vec3 lampShines[MOST]; uniform vec4 lampAxis[MOST]; uniform float lampInner[MOST]; uniform float lampTile[MOST];
+uniform int lamps; uniform sampler2DShadow shadows; uniform vec4 atlas; uniform sampler2DArray grains;
+uniform vec3 ambient; uniform float gain; uniform vec3 shadowTint; uniform vec4 fog; uniform bool isEngraved; uniform float chosen;
+const float METRES[9] = float[9](${METRES});
+in vec3 point; in vec3 facing; in vec2 on; in vec4 edge;
+#ifdef BUILT
+flat in vec3 itsTint; flat in float itsLayer; flat in float itsOwner;
+#elif defined(MESH)
+uniform vec3 tint; uniform sampler2D map; uniform bool hasMap; uniform float cutOff; in vec2 itsMap;
+#ifdef USE_COLOR
+in vec3 itsColour;
+#endif
+#else
+uniform vec3 tint; uniform float layer;
+#endif
+#ifdef CARD
+const float FACES_ALL = 1.0;
+#else
+const float FACES_ALL = 0.0;
+#endif
+out vec4 shown;
+
+float lightness(vec3 c) { return dot(c, vec3(0.2126, 0.7152, 0.0722)); }
+vec3 encoded(vec3 c) { return mix(1.055 * pow(max(c, vec3(0.0031308)), vec3(1.0 / 2.4)) - 0.055, c * 12.92, lessThanEqual(c, vec3(0.0031308))); }
+
+/** How much of a light gets past walls and solid props: six faces about it, each a picture of how far one sees. */
+float past(int i, vec3 way, float reach) {
+  float tile = lampTile[i];
+  if (tile < 0.0) return 1.0;
+  vec3 a = abs(way); float m; vec2 uv; float face;
+  if (a.x >= a.y && a.x >= a.z) { m = a.x; face = way.x > 0.0 ? 0.0 : 1.0; uv = vec2(way.x > 0.0 ? way.z : -way.z, way.y); }
+  else if (a.y >= a.z) { m = a.y; face = way.y > 0.0 ? 2.0 : 3.0; uv = vec2(way.y > 0.0 ? way.x : -way.x, way.z); }
+  else { m = a.z; face = way.z > 0.0 ? 4.0 : 5.0; uv = vec2(way.z > 0.0 ? -way.x : way.x, way.y); }
+  uv = clamp(uv / m * 0.5 + 0.5, 0.5 / atlas.w, 1.0 - 0.5 / atlas.w);
+  vec2 origin = vec2(mod(tile, atlas.z) * 3.0, floor(tile / atlas.z) * 2.0) + vec2(mod(face, 3.0), floor(face / 3.0));
+  float n = 0.05;
+  float depth = 0.5 + 0.5 * ((reach + n) / (reach - n) - 2.0 * reach * n / ((reach - n) * m));
+  return texture(shadows, vec3((origin + uv) * atlas.xy, depth));
+}
+
+/** The light that falls on a point (lux of each colour): candela over the square of the way, with the window, cone and edge of core/light. */
+vec3 lux(vec3 p, vec3 n) {
+  vec3 sum = ambient;
+  for (int i = 0; i < MOST; i++) {
+    if (i >= lamps) break;
+    vec3 way = lampAt[i].xyz - p; float reach = lampAt[i].w; float far2 = dot(way, way);
+    if (far2 >= reach * reach) continue;
+    float far = sqrt(far2); vec3 to = way / max(far, 1e-5);
+    float leans = mix(dot(n, to), 1.0, FACES_ALL);
+    if (leans <= 0.0) continue;
+    float d = max(0.05, far); float q = d / reach; q *= q;
+    float share = leans * max(0.0, 1.0 - q * q) / (d * d);
+    float outer = lampAxis[i].w;
+    if (outer > -1.5) {
+      float c = dot(lampAxis[i].xyz, -to);
+      if (c <= outer) continue;
+      float u = c >= lampInner[i] ? 1.0 : (c - outer) / (lampInner[i] - outer);
+      share *= u * u;
+    }
+    float off = far / atlas.w * 3.0;
+    sum += lampShines[i] * share * past(i, p + n * off * (1.0 - FACES_ALL) - lampAt[i].xyz, reach);
+  }
+  return sum;
+}
+
+/** Lines whose weight is light: along the surface, so far apart that they stay fine however near they are. */
+float hatched(vec2 on, vec3 n, float tone, float seam) {
+  vec2 aside;
+  #if defined(BUILT) || defined(MESH)
+  aside = abs(n.y) > 0.7 ? vec2(0.0, 1.0) : abs(n.x) > abs(n.z) ? vec2(0.42, 0.907) : vec2(-0.5, 0.866);
+  #else
+  aside = abs(n.y) > 0.7 ? vec2(0.0, 1.0) : vec2(1.0, 0.0);
+  #endif
+  float c = dot(on, aside); float w = max(length(vec2(dFdx(c), dFdy(c))), 1e-5);
+  float steps = log2(5.0 * w / 0.02); float fine = floor(steps); float s = 0.02 * exp2(fine);
+  float q = c / s; float nearest = floor(q + 0.5); float px = abs(q - nearest) * s / w;
+  float half_ = tone * s / w * 0.62;
+  if (mod(nearest, 2.0) > 0.5) half_ *= 1.0 - (steps - fine);
+  return clamp(half_ + 0.5 - px, 0.0, 1.0) * (1.0 - 0.75 * seam);
+}
+
+void main() {
+  #ifdef BUILT
+  vec3 colour = itsTint; float grainLayer = itsLayer; bool isChosen = itsOwner == chosen;
+  #elif defined(MESH)
+  vec3 colour = tint; float grainLayer = -1.0; bool isChosen = false;
+  if (hasMap) { vec4 texel = texture(map, itsMap); if (texel.a < cutOff) discard; colour *= texel.rgb; }
+  #ifdef USE_COLOR
+  colour *= itsColour;
+  #endif
+  #else
+  vec3 colour = tint; float grainLayer = layer; bool isChosen = chosen > 0.5;
+  #endif
+  vec3 n = normalize(facing); if (!gl_FrontFacing) n = -n;
+  vec2 grain = vec2(0.5, 0.0);
+  if (grainLayer > -0.5) grain = texture(grains, vec3(on / METRES[int(grainLayer + 0.5)], grainLayer)).rg;
+  vec3 light = lux(point, n);
+  float e = min(min(edge.x, edge.y), min(edge.z, edge.w));
+  #if !defined(CARD) && !defined(MESH)
+  colour *= (0.55 + 0.9 * grain.r) * (1.0 - 0.6 * grain.g);
+  colour += colour * 0.7 * (1.0 - smoothstep(0.0, 0.025, e));
+  #endif
+  vec3 seen = colour * light * gain;
+  seen = mix(seen, 0.5 + 0.5 * (1.0 - exp(-(seen - 0.5) / 0.5)), greaterThan(seen, vec3(0.5)));
+  float y = lightness(seen);
+  // What is dark leans to the colour of the shadows, as dark as it is.
+  vec3 dark = shadowTint * y / max(lightness(shadowTint), 1e-4);
+  seen = mix(seen, dark, 0.6 * (1.0 - smoothstep(0.0, 0.2, y)));
+  float clear = exp(-fog.w * distance(point, cameraPosition));
+  seen = mix(fog.rgb, seen, clear);
+  if (isEngraved) {
+    float lit = lightness(seen); float tone = clamp(1.35 * sqrt(lit), 0.05, 1.0);
+    float ink = hatched(on, n, tone, grain.g);
+    float px = e / max(length(vec2(dFdx(e), dFdy(e))), 1e-5);
+    float line = e < 500.0 ? clamp(1.3 - px, 0.0, 1.0) : 0.0;
+    vec3 hue = mix(vec3(0.84, 0.77, 0.65), clamp(seen / max(lit, 1e-3), 0.0, 2.0) * 0.76, 0.35);
+    vec3 drawn = hue * max(ink * (0.1 + 0.9 * tone), line * (0.12 + 0.6 * tone));
+    if (isChosen) drawn = mix(drawn, vec3(0.9, 0.46, 0.11), max(line, 0.35 * ink));
+    shown = vec4(encoded(vec3(0.0037, 0.0056, 0.007) + drawn), 1.0);
+    return;
+  }
+  if (isChosen) { float px = e / max(length(vec2(dFdx(e), dFdy(e))), 1e-5); seen = mix(seen, vec3(0.9, 0.46, 0.11), e < 500.0 ? clamp(2.2 - px, 0.0, 1.0) : 0.0); }
+  shown = vec4(encoded(seen), 1.0);
+}`
+
+const material = (
+  shared: SharedUniforms,
+  defines: { [name: string]: string },
+  own: { [name: string]: three.IUniform },
+) =>
+  new three.ShaderMaterial({
+    glslVersion: three.GLSL3,
+    vertexShader: VERTEX,
+    fragmentShader: FRAGMENT,
+    defines,
+    uniforms: { ...shared, ...own },
+  })
+
+/** What floors and walls are drawn with: whose each face is, and its colour, lie in the faces. */
+export const builtMaterial = (shared: SharedUniforms) => material(shared, { BUILT: '' }, { chosen: { value: -1 } })
+
+/** What one prop is drawn with. */
+export const propMaterial = (shared: SharedUniforms) =>
+  material(shared, {}, { chosen: { value: 0 }, tint: { value: new three.Vector3(1, 1, 1) }, layer: { value: -1 } })
+
+/** A white card that faces every light at once, as the curve of light does. */
+export const cardMaterial = (shared: SharedUniforms) =>
+  material(
+    shared,
+    { CARD: '' },
+    { chosen: { value: 0 }, tint: { value: new three.Vector3(1, 1, 1) }, layer: { value: -1 } },
+  )
+
+/** What a mesh of somebody else's is drawn with: its colour and its picture, in our light. What is half clear is solid, or a hole. */
+export function meshMaterial(shared: SharedUniforms, from: three.MeshStandardMaterial): three.ShaderMaterial {
+  const { color, map, alphaTest, transparent, side, vertexColors } = from
+  map?.updateMatrix()
+  const own = {
+    chosen: { value: 0 },
+    tint: { value: new three.Vector3(...color.toArray()) },
+    map: { value: map ?? null },
+    hasMap: { value: map !== null },
+    mapTurn: { value: map?.matrix ?? new three.Matrix3() },
+    cutOff: { value: alphaTest || (transparent ? HALF_CLEAR : 0) },
+  }
+  const made = material(shared, { MESH: '' }, own)
+  made.side = side
+  made.vertexColors = vertexColors
+  return made
+}
+const HALF_CLEAR = 0.5

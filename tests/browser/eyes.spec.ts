@@ -1,0 +1,250 @@
+import { expect, type Page } from '@playwright/test'
+import { ask, edit } from '../harness/api'
+import { levelByThree, type Block } from '../harness/level'
+import { desk, drag, open, openDemo, test } from './page'
+import type { Show } from '../../core/show'
+
+const wall = (id: string, from: number[], to: number[], openings: object[] = []) => ({ id, from, to, openings })
+const at = (seconds: number, cue: string) => ({ id: `at-${cue}`, on: { at: 'clock', seconds }, cue })
+const cue = (id: string, ...steps: object[]) => ({
+  id,
+  name: id,
+  for: 'everyone',
+  steps: steps.map((step, i) => ({ id: `${id}-${i}`, ...step })),
+})
+const now = { ramp: { seconds: 0 }, hold: 'keep' }
+/** A hall with a crate before whoever stands there, a closed nook to the right, a leaf to the left, and what happens to them at whole seconds. */
+const HALL = {
+  format: 'esvik-show',
+  version: 1,
+  title: 'Seen',
+  atmosphere: { ambient: '#ffffff', level: 0.02, shadow: '#808080' },
+  place: {
+    floors: [{ id: 'floor', name: 'Floor', y: 0, outline: [[-5, -5], [5, -5], [5, 5], [-5, 5]], colour: '#808080' }], // prettier-ignore
+    walls: [
+      wall('north', [-5, -5], [5, -5]),
+      wall('south', [-5, 5], [5, 5]),
+      wall('west', [-5, -5], [-5, 5]),
+      wall('east', [5, -5], [5, 5]),
+      wall('nook-south', [1.5, -2], [5, -2]),
+      wall('nook-west', [1.5, -5], [1.5, -2]),
+    ],
+    props: [
+      { id: 'crate', name: 'Crate', kind: 'box', at: [0, 0, -1], size: [1, 1, 1], colour: '#f0f0f0' },
+      { id: 'hidden', name: 'Hidden', kind: 'box', at: [3, 0, -3.5], size: [2, 2.5, 1], colour: '#00ff00' },
+      { id: 'leaf', name: 'Leaf', kind: 'box', form: 'door', at: [-2, 0, 0], size: [1.4, 2, 0.06], colour: '#ff00ff', solid: false }, // prettier-ignore
+    ],
+    lights: [
+      { id: 'lamp', name: 'Lamp', kind: 'point', at: [0, 2.6, 1.5], candela: 60, reach: 20, colour: '#ffffff' },
+      { id: 'nook', name: 'Nook lamp', kind: 'point', at: [3, 2.7, -2.4], candela: 60, reach: 6, colour: '#ffffff' },
+    ],
+    marks: [{ id: 'inside', name: 'Into the nook', kind: 'camera', at: [3, 1.4, -2.2], yaw: 0, pitch: 0, fov: 50 }],
+  },
+  cues: [
+    cue('tints', { kind: 'prop', prop: 'crate', colour: '#ff0000', ...now }),
+    cue('dark', { kind: 'light', light: 'lamp', on: false, ...now }),
+    cue('light', { kind: 'light', light: 'lamp', on: true, ...now }),
+    cue('fades', { kind: 'fade', colour: '#0000ff', in: 0, stay: 1, out: 0 }),
+    cue('asks', { kind: 'prompt', text: 'HEAVE', key: 'E', anchor: { prop: 'crate' }, lift: 0.3, hold: 1 }),
+    cue('cuts', { kind: 'camera', marks: [{ mark: 'inside', travel: 0, stay: 1 }], back: { seconds: 0 } }),
+    cue('opens', { kind: 'prop', prop: 'leaf', turn: { by: 90, about: [-0.7, 0] }, ...now }),
+    cue('sparks', { kind: 'burst', where: { at: 'prop', prop: 'crate' }, count: [60, 60], life: [2, 2], speed: [1, 2], colour: '#ffff00', size: 0.08 }), // prettier-ignore
+  ],
+  rules: [at(2, 'tints'), at(4, 'dark'), at(6, 'light'), at(8, 'fades'), at(10, 'asks'), at(12, 'cuts'), at(14, 'opens'), at(16, 'sparks')], // prettier-ignore
+  walks: [{ id: 'w', name: 'Stands', points: [{ at: [0, 0, 3], pause: 25, look: { yaw: 0 } }] }],
+}
+const EYE = [0, 1.65, 3] as const
+
+const eyes = (page: Page) => page.getByRole('region', { name: 'Eyes' })
+async function look(page: Page, mode: 'Lit' | 'Engraved' = 'Lit'): Promise<void> {
+  await page.getByRole('button', { name: 'Eyes', exact: true }).click()
+  await eyes(page).getByRole('button', { name: mode }).click()
+  await expect.poll(() => page.evaluate(() => (window as any).esvik.eyes?.().frames ?? 0)).toBeGreaterThan(0)
+}
+/** Goes to a whole second of the run, and waits until that is seen. */
+async function goTo(page: Page, seconds: number): Promise<void> {
+  await page.keyboard.press('Home')
+  for (let n = 0; n < seconds; n++) await page.keyboard.press('Shift+ArrowRight')
+  await expect(page.getByRole('timer')).toContainText(`:${String(seconds).padStart(2, '0')}.0`)
+  await expect.poll(() => page.evaluate(() => (window as any).esvik.eyes().shown)).toBeCloseTo(seconds, 3)
+}
+/** The mean colour of the picture about a point of the place, as whoever stands there sees it (m), 0 to 255. */
+const seenAt = (page: Page, [x, y, z]: readonly [number, number, number], spread = 3): Promise<number[]> =>
+  page.evaluate(
+    ({ x, y, z, spread, eye }) => {
+      const canvas = document.querySelector<HTMLCanvasElement>('[aria-label=Eyes] canvas')!
+      const { width: w, height: h } = canvas
+      const depth = eye[2]! - z
+      const px = (((x - eye[0]!) / (depth * Math.tan(Math.PI / 6) * (w / h))) * 0.5 + 0.5) * w
+      const py = (0.5 - ((y - eye[1]!) / (depth * Math.tan(Math.PI / 6))) * 0.5) * h
+      const to = new OffscreenCanvas(w, h).getContext('2d')!
+      to.drawImage(canvas, 0, 0)
+      const { data } = to.getImageData(Math.round(px) - spread, Math.round(py) - spread, 2 * spread + 1, 2 * spread + 1)
+      const sum = [0, 0, 0]
+      for (let i = 0; i < data.length; i += 4) for (const c of [0, 1, 2]) sum[c]! += data[i + c]!
+      return sum.map((each) => each / (data.length / 4))
+    },
+    { x, y, z, spread, eye: EYE },
+  )
+const CRATE = [0, 0.7, -0.5] as const
+const isDark = (colour: number[]) => Math.max(...colour) < 40
+
+test('what happens is seen at any moment by itself, forwards and back', async ({ page, server }) => {
+  const { body } = await ask(server.url, '/api/shows', 'POST', { document: HALL })
+  await open(page, server, body.id)
+  await look(page)
+
+  await goTo(page, 1)
+  const [r, g, b] = await seenAt(page, CRATE)
+  expect(Math.min(r!, g!, b!)).toBeGreaterThan(90)
+  expect(Math.max(r!, g!, b!) - Math.min(r!, g!, b!)).toBeLessThan(12)
+  // Behind the walls of the nook there is something bright green, which nobody sees.
+  const [, green, blue] = await seenAt(page, [3, 1.2, -3])
+  expect(green! - blue!).toBeLessThan(20)
+  const leaf = await seenAt(page, [-1.75, 1.3, 0.03])
+  expect(leaf[0]! - leaf[1]!).toBeGreaterThan(40)
+
+  await goTo(page, 3)
+  const red = await seenAt(page, CRATE)
+  expect(red[0]! - red[1]!).toBeGreaterThan(60)
+  await goTo(page, 5)
+  expect(isDark(await seenAt(page, CRATE))).toBe(true)
+  await goTo(page, 7)
+  expect(isDark(await seenAt(page, CRATE))).toBe(false)
+  await goTo(page, 8)
+  for (const spot of [CRATE, [0, 2.5, -1], [-2, 0.3, -1]] as const)
+    expect((await seenAt(page, spot)).map(Math.round)).toEqual([0, 0, 255])
+
+  await goTo(page, 10)
+  // The key lies on its cap, which is mauve, on a dark board.
+  const board = await seenAt(page, [0, 1.3, -1], 40)
+  const plain = await seenAt(page, [0, 1.3, -1], 1)
+  expect(board[2]!).toBeGreaterThan(board[1]!)
+  expect(plain).not.toEqual(await (async () => (await goTo(page, 7), seenAt(page, [0, 1.3, -1], 1)))())
+
+  await goTo(page, 12)
+  await expect(eyes(page)).toContainText('Into the nook at')
+  const nook = await seenAt(page, [0, 1.65, -1])
+  expect(nook[1]! - nook[0]!).toBeGreaterThan(60)
+  await goTo(page, 15)
+  const open_ = await seenAt(page, [-1.75, 1.3, 0.03])
+  expect(open_[0]! - open_[1]!).toBeLessThan(15)
+  await goTo(page, 17)
+  const sparks = await seenAt(page, [0, 0.9, -1], 90)
+  await goTo(page, 15)
+  const none = await seenAt(page, [0, 0.9, -1], 90)
+  expect(sparks[0]! - sparks[2]!).toBeGreaterThan(none[0]! - none[2]!)
+  // And back to before all of it.
+  await goTo(page, 1)
+  expect(await seenAt(page, CRATE)).toEqual([r, g, b])
+})
+
+test('a white card is as bright as the curve of light says, at twenty spots of the demo', async ({ page, server }) => {
+  await openDemo(page, server)
+  const id = page.url().split('/').at(-1)!
+  const { body } = await ask(server.url, `/api/shows/${id}`)
+  const show = body.show as Show
+  // So little exposed that nothing is near white.
+  await edit(server.url, id, body.revision, [{ op: 'replace', path: '/atmosphere/exposure', value: 0.1 }])
+  expect(show.atmosphere.exposure).toBe(1)
+  await page.reload()
+  await look(page)
+  const SPOTS = [
+    [10, 1.6, 11], [9.5, 1.2, 13.5], [8, 1, 12], [13.5, 1.6, 12], [15, 1.2, 11], [16, 1.6, 9], [19, 1.4, 11], [20.5, 1, 9],
+    [17.5, 1.6, 7], [22, 1.6, 11], [32, 4, 6.5], [33.5, 3.6, 7.5], [35, 4, 5], [40.8, 3.9, 4.6], [29.5, 1.4, 13.8], [27, 1.5, 13],
+    [36, 1.6, 13], [34.8, 1.2, 14.5], [49, -1, 13], [5, 1.6, 25.5],
+  ] // prettier-ignore
+  const found = await page.evaluate((spots) => {
+    const { stage, moment, lux } = (window as any).esvik.eyes()
+    const canvas = document.querySelector<HTMLCanvasElement>('[aria-label=Eyes] canvas')!
+    const linear = (byte: number) => {
+      const c = byte / 255
+      return c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4
+    }
+    return spots.map(([x, y, z]) => {
+      stage.putCard([x, y, z])
+      stage.show(moment, { engraved: false, pose: { mark: null, at: [x, y, z! + 0.3], yaw: 0, pitch: 0, fov: 20 } })
+      const to = new OffscreenCanvas(canvas.width, canvas.height).getContext('2d')!
+      to.drawImage(canvas, 0, 0)
+      const { data } = to.getImageData(canvas.width >> 1, canvas.height >> 1, 1, 1)
+      const [r, g, b] = [0, 1, 2].map((i) => linear(data[i]!))
+      return { luminance: 0.2126 * r! + 0.7152 * g! + 0.0722 * b!, lux: lux([x, y, z]) as number }
+    })
+  }, SPOTS)
+  const ratios = found.map(({ luminance, lux }) => luminance / lux)
+  const mean = ratios.reduce((a, b) => a + b, 0) / ratios.length
+  for (const [i, ratio] of ratios.entries())
+    expect(Math.abs(ratio / mean - 1), `at ${SPOTS[i]!.join()}: ${JSON.stringify(found[i])}, mean ${mean}`).toBeLessThan(0.1) // prettier-ignore
+  expect(Math.max(...found.map(({ lux }) => lux)) / Math.min(...found.map(({ lux }) => lux))).toBeGreaterThan(4)
+})
+
+test('what one points at is named and chosen, and one looks through a mark that then goes where one looks', async ({
+  page,
+  server,
+}) => {
+  const { body } = await ask(server.url, '/api/shows', 'POST', { document: HALL })
+  const saved = async () => (await ask(server.url, `/api/shows/${body.id}`)).body.show as Show
+  await open(page, server, body.id)
+  await look(page, 'Engraved')
+  const { x, y, width, height } = (await eyes(page).boundingBox())!
+  await page.mouse.move(x + width / 2, y + height * 0.75)
+  await expect(eyes(page)).toContainText('Crate')
+  await page.mouse.click(x + width / 2, y + height * 0.75)
+  await expect(desk(page)).toContainText('Crate')
+
+  // A drag leaves the player and looks about; Escape comes back.
+  await drag(page, { x: x + width / 2, y: y + height / 2 }, { x: x + width / 2 + 80, y: y + height / 2 })
+  await expect(eyes(page)).toContainText('Flying free')
+  await eyes(page).getByRole('button', { name: 'Back to the player' }).click()
+  await expect(eyes(page)).toContainText('Stands at')
+
+  // The step that cuts to it is open: its frame is seen before it is taken.
+  await page.keyboard.press('Control+k')
+  await page.getByRole('combobox', { name: 'Find anything' }).fill('cuts')
+  await page.getByRole('option').first().click()
+  await desk(page).locator('[data-step]').getByRole('button').first().click()
+  await eyes(page).getByRole('button', { name: 'Look through Into the nook' }).click()
+  await expect(eyes(page)).toContainText('Through Into the nook')
+  await drag(page, { x: x + width / 2, y: y + height / 2 }, { x: x + width / 2 - 80, y: y + height / 2 + 40 })
+  await expect.poll(async () => (await saved()).place.marks[0]).toMatchObject({ yaw: -20, pitch: 10 })
+  await eyes(page).getByRole('slider', { name: 'Field of view' }).fill('80')
+  await expect.poll(async () => (await saved()).place.marks[0]).toMatchObject({ fov: 80 })
+  await eyes(page).getByRole('button', { name: 'Back to the player' }).click()
+  await eyes(page).getByRole('button', { name: 'Put it here' }).click()
+  await expect.poll(async () => (await saved()).place.marks[0]).toMatchObject({ at: [0, 1.65, 3], yaw: 0, fov: 60 })
+})
+
+test('a mesh of somebody else’s is seen with its colours in our light, and what became a prop goes where the prop goes', async ({
+  page,
+  server,
+}) => {
+  const blocks: Block[] = [
+    { name: 'Green wall', at: [0, 1.5, -3], size: [8, 3, 0.2] },
+    { name: 'Barrow', at: [0, 0.5, -1], size: [1, 1, 1] },
+  ]
+  const upload = await fetch(`${server.url}/api/assets`, {
+    method: 'POST',
+    headers: { 'content-type': 'model/gltf-binary' },
+    body: Buffer.from(await levelByThree(blocks, '#20c040')),
+  })
+  const { hash } = (await upload.json()) as { hash: string }
+  const place = {
+    ...HALL.place,
+    walls: [],
+    props: [{ id: 'barrow', name: 'Barrow', kind: 'box', at: [0, 0, -1], size: [1, 1, 1], colour: '#ff0000' }],
+    mesh: { asset: hash, scale: 1, yaw: 0, at: [0, 0, 0], cutAt: 1 },
+  }
+  const rolls = cue('rolls', { kind: 'prop', prop: 'barrow', slide: { by: [2.5, 0, 0] }, ...now })
+  const document = { ...HALL, place, cues: [rolls], rules: [at(2, 'rolls')] }
+  const { body } = await ask(server.url, '/api/shows', 'POST', { document })
+  await open(page, server, body.id)
+  await look(page)
+  await goTo(page, 1)
+  const isGreen = ([r, g, b]: number[]) => g! > 1.6 * r! && g! > 1.3 * b!
+  await expect.poll(async () => isGreen(await seenAt(page, [-2, 1.5, -2.9]))).toBe(true)
+  expect(isGreen(await seenAt(page, CRATE))).toBe(true)
+  await goTo(page, 3)
+  // The barrow stands to the right now: there it hides the floor, and no longer where it was.
+  expect(isGreen(await seenAt(page, [2.5, 0.2, -0.5]))).toBe(true)
+  expect(isGreen(await seenAt(page, [0, 0.05, -0.5]))).toBe(false)
+})
