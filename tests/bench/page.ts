@@ -3,6 +3,7 @@ import { chromium } from '@playwright/test'
 import { ask, demo, edit } from '../harness/api'
 import { startServer } from '../harness/server'
 import { handFigures } from './hand'
+import { eyesFigures } from './eyes'
 import { line, middle } from './measure'
 import { offlineFigures } from './offline-mix'
 import { planFigures } from './plan'
@@ -91,6 +92,7 @@ line(
   `${Math.round(Number(/VmRSS:\s+(\d+)/.exec(status)![1]) / 1024)} MB`,
   '≤ 250 MB',
 )
+await eyesFigures(page)
 await planFigures(page, server.url)
 await browser.close()
 await server.kill()

@@ -1,0 +1,114 @@
+import type { Page } from '@playwright/test'
+import { line, middle } from './measure'
+
+/** A band of 1280 × 720 for the picture, beside the desk and under the header. */
+const WINDOW = { width: 1684, height: 765 }
+/** Places of the demo's play-through from which it is played on (s), and for how long each (ms). */
+const FROM = [20, 45, 105, 185]
+const PLAYS = 4000
+const SCRUBS = 600
+const SETTLES = 60
+
+const at = (values: readonly number[], share: number): number =>
+  [...values].sort((a, b) => a - b)[Math.floor(values.length * share)]!
+
+/** What looking through the player's eyes costs: the first look, frames while it plays and while one scrubs, memory. `page` shows the demo. */
+export async function eyesFigures(page: Page): Promise<void> {
+  await page.setViewportSize(WINDOW)
+  await page.evaluate(() => localStorage.setItem('esvik:engraved', 'false'))
+  await page.evaluate(() => localStorage.setItem('esvik:split', '0'))
+  await page.reload()
+  await page.locator('[data-mark=fired]').first().waitFor()
+  await page.waitForLoadState('networkidle')
+  await page.evaluate(() => {
+    const { _s } = (document.querySelector('#__nuxt') as any).__vue_app__.config.globalProperties.$pinia
+    const [view, playhead] = [_s.get('view'), _s.get('playhead')]
+    view.tall = 'below'
+    ;(window as any).bench = { view, playhead }
+  })
+  const first = await page.evaluate(async () => {
+    const began = performance.now()
+    ;(window as any).bench.view.eyes = true
+    const frames = () => (window as any).esvik.eyes?.().frames ?? 0
+    while (frames() === 0) await new Promise(requestAnimationFrame)
+    // What is drawn is there once the picture can be read.
+    const canvas = document.querySelector<HTMLCanvasElement>('[aria-label=Eyes] canvas')!
+    new OffscreenCanvas(8, 8).getContext('2d')!.drawImage(canvas, 0, 0)
+    return performance.now() - began
+  })
+  line('Eyes: from asking for it to the first picture of the demo', `${first.toFixed(0)} ms`, '≤ 1,500 ms')
+  const size = await page.locator('[aria-label=Eyes] canvas').evaluate((canvas) => `${canvas.clientWidth} × ${canvas.clientHeight}`) // prettier-ignore
+
+  const played = await page.evaluate(
+    async ({ from, plays }) => {
+      const { playhead } = (window as any).bench
+      const eyes = () => (window as any).esvik.eyes()
+      const { renderer } = eyes().stage
+      const apart: number[] = []
+      const own: number[] = []
+      const { stage } = eyes()
+      const [show, render] = [stage.show.bind(stage), renderer.render.bind(renderer)]
+      let inRender = 0
+      renderer.render = (...asked: unknown[]) => {
+        const began = performance.now()
+        render(...asked)
+        inRender += performance.now() - began
+      }
+      stage.show = (...asked: unknown[]) => {
+        inRender = 0
+        const began = performance.now()
+        show(...asked)
+        own.push(performance.now() - began - inRender)
+      }
+      let least = [Infinity, Infinity]
+      for (const t of from) {
+        playhead.seek(t)
+        playhead.play()
+        const began = performance.now()
+        let [seen, last] = [eyes().frames, 0]
+        while (performance.now() - began < plays) {
+          await new Promise(requestAnimationFrame)
+          const { frames } = eyes()
+          if (frames === seen) continue
+          const now = performance.now()
+          // The first second is for it to find its size.
+          if (last > 0 && now - began > 1000) apart.push(now - last)
+          last = now
+          seen = frames
+          const canvas = document.querySelector<HTMLCanvasElement>('[aria-label=Eyes] canvas')!
+          if (canvas.width < least[0]!) least = [canvas.width, canvas.height]
+        }
+        playhead.pause()
+      }
+      stage.show = show
+      renderer.render = render
+      return { apart, own, least, calls: eyes().calls as number }
+    },
+    { from: FROM, plays: PLAYS },
+  )
+  const rate = (share: number) => (1000 / at(played.apart, share)).toFixed(0)
+  line(`  frames a second while it plays, at ${size} (median / 95 %)`, `${rate(0.5)} / ${rate(0.95)}`, '≥ 30 / ≥ 24')
+  line('  the least size that kept it', played.least.join(' × '), '≥ 640 × 360')
+  line('  our own code a frame (median)', `${middle(played.own).toFixed(2)} ms`, '≤ 1 ms')
+  line('  draw calls', String(played.calls), '≤ 200')
+
+  const heap = async () => {
+    const session = await page.context().newCDPSession(page)
+    await session.send('HeapProfiler.collectGarbage')
+    const { usedSize } = await session.send('Runtime.getHeapUsage')
+    await session.detach()
+    return usedSize / 1048576
+  }
+  const scrub = (count: number) =>
+    page.evaluate(async (count) => {
+      const { playhead } = (window as any).bench
+      for (let n = 0; n < count; n++) {
+        playhead.seek((n * 7.3) % playhead.length)
+        await new Promise(requestAnimationFrame)
+      }
+    }, count)
+  await scrub(SETTLES)
+  const before = await heap()
+  await scrub(SCRUBS)
+  line(`  memory of the page after ${SCRUBS} more scrubs`, `${before.toFixed(1)} → ${(await heap()).toFixed(1)} MB`, 'level') // prettier-ignore
+}
