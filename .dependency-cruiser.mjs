@@ -11,6 +11,7 @@ const CORE = {
   scene: ['base', 'show', 'space'],
   mesh: ['base', 'show', 'space', 'ground'],
   light: ['base', 'show', 'space', 'engine'],
+  seen: ['base', 'show', 'space', 'engine', 'light'],
   audio: ['base'],
   sound: ['base', 'show', 'space', 'engine', 'audio'],
   mix: ['base', 'show', 'space', 'engine', 'audio', 'sound'],

@@ -34,7 +34,11 @@ const chosen = computed(() => (selection.things.length === 1 ? selection.things[
 /** A picture that has lain still for so long is drawn at its whole size (ms). */
 const RESTS = 250
 /** Frames further apart than this weren't one movement (ms). */
-const APART = 120
+const APART = 600
+/** Drawn smaller than this it is lit by fewer lights, too. */
+const SMALL = 0.6
+const FEW_LAMPS = 4
+const MOST_LAMPS = 8
 const rate = new Rate()
 const share = ref(1)
 let wanted = false
@@ -70,6 +74,7 @@ function draw(at: number) {
   const [w, h] = [Math.round(width.value * at), Math.round(height.value * at)]
   if (size !== `${w} ${h}`) stage!.setSize(w, h)
   size = `${w} ${h}`
+  stage!.most = at < SMALL ? FEW_LAMPS : MOST_LAMPS
   stage!.show(moment.value!, {
     engraved: view.engraved,
     chosen: chosen.value,
@@ -88,6 +93,7 @@ probe({
     calls: stage?.drawCalls ?? 0,
     shown: shown,
     stage,
+    again: () => draw(1),
     moment: moment.value,
     lux: (point: Point) =>
       moment.value && luxAt(moment.value.show, moment.value.run, moment.value.player, point, moment.value.t),

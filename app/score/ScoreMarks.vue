@@ -15,6 +15,7 @@ import { matchesOf, type Match } from '~/canvas/matches'
 import { useMenuPlace } from '~/frame/menu-place'
 import { steady } from '~/document/steady'
 import { useLanes } from './lanes'
+import { sightsOf, type Shown } from './sights'
 
 /** What of the score can be reached and read: a button on every fired and held mark in sight, and on every act of a cue. */
 interface Mark {
@@ -26,6 +27,8 @@ interface Mark {
   y: number
   kind: 'fired' | 'held' | 'gathered' | 'act' | 'put'
   words: string
+  /** What is told of what was seen, once it is pointed at. */
+  shows?: Shown
   /** The times of what fired and of what was held here. */
   fired?: string
   held?: string
@@ -74,6 +77,13 @@ function wordsOf(lane: Lane, mark: Lane['fired'][number] | Lane['held'][number])
   return `Fired: ${cueName(show, mark.cue)}${playing ? `, for ${seconds(playing.to - playing.from)}` : ''}. ${at}`
 }
 
+/** What a firing, or a step of it, lets somebody see. */
+function shownBy(lane: Lane, { t, cue, playing }: { t: number; cue?: string; playing?: number }, step?: string) {
+  const by = lane.playings.find((each) => each.playing === playing)
+  const player = lane.fired.find((each) => each.playing === playing)?.player
+  return cue === undefined ? undefined : { cue, zone: lane.zone, step, player, from: t, to: by?.to ?? t }
+}
+
 function gatheredWords(lane: Lane, { fired, held, from, to }: Match): string {
   const what = [fired.length > 0 ? `${fired.length} fired` : '', held.length > 0 ? `${held.length} held` : '']
   return `${what.filter(Boolean).join(', ')} close together. ${lane.name}, ${clock(from, 2)} to ${clock(to, 2)}. Choose to go nearer.`
@@ -100,6 +110,7 @@ const marks = steady((): Mark[] => {
         y,
         kind,
         words: gathered ? gatheredWords(lane, match) : wordsOf(lane, marks[0]!),
+        shows: kind === 'fired' ? shownBy(lane, marks[0]!) : undefined,
         fired: match.fired.map(({ t }) => t).join(' ') || undefined,
         held: match.held.map(({ t }) => t).join(' ') || undefined,
       })
@@ -131,6 +142,7 @@ const marks = steady((): Mark[] => {
         y,
         kind: 'act',
         words: actSentence(reached.value.show, lane, act, reached.value.signals),
+        shows: shownBy(lane, act, act.step),
       })
     }
   })
@@ -188,6 +200,15 @@ function step(mark: Mark, event: KeyboardEvent) {
 /** The sentence about what is pointed at stands beside it, within the window. */
 const opener = shallowRef<HTMLElement>()
 const { place } = useMenuPlace('bottom-start', opener)
+/** What was seen of what it touches comes a little later than its words. */
+const sights = shallowRef<readonly string[]>([])
+watch(over, async (mark) => {
+  sights.value = []
+  const { run, played } = runs
+  if (!mark?.shows || !run || !played) return
+  const found = await sightsOf(played, run, mark.shows)
+  if (over.value === mark) sights.value = found
+})
 function point(mark: Mark, event: Event) {
   opener.value = event.currentTarget as HTMLElement
   if (event.type === 'focus') last.value = mark.key
@@ -244,6 +265,7 @@ function point(mark: Mark, event: Event) {
       :style="place"
     >
       {{ over.words }}
+      <span v-for="sight in sights" :key="sight" class="block text-bone-2" data-sight>{{ sight }}</span>
     </p>
   </div>
 </template>

@@ -2,6 +2,9 @@ import { carriedIn, CHANNEL, channelAt, facingAt, linearOf, positionAt, tiedPoin
 import type { Colour, Flicker, Light, Point, Show } from '../show'
 import { blocked } from '../space'
 
+/** So many lux on white are white in a player's picture, at an exposure of 1. */
+export const WHITE_LUX = 7
+
 /** The relative luminance of a colour, 0 to 1 (Rec. ITU-R BT.709). */
 export function luminance(colour: string): number {
   const [r, g, b] = linearOf(colour)

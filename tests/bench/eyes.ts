@@ -16,7 +16,6 @@ const at = (values: readonly number[], share: number): number =>
 export async function eyesFigures(page: Page): Promise<void> {
   await page.setViewportSize(WINDOW)
   await page.evaluate(() => localStorage.setItem('esvik:engraved', 'false'))
-  await page.evaluate(() => localStorage.setItem('esvik:split', '0'))
   await page.reload()
   await page.locator('[data-mark=fired]').first().waitFor()
   await page.waitForLoadState('networkidle')

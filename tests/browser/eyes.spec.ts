@@ -1,7 +1,7 @@
 import { expect, type Page } from '@playwright/test'
 import { ask, edit } from '../harness/api'
 import { levelByThree, type Block } from '../harness/level'
-import { desk, drag, open, openDemo, test } from './page'
+import { desk, drag, marks, open, openDemo, test } from './page'
 import type { Show } from '../../core/show'
 
 const wall = (id: string, from: number[], to: number[], openings: object[] = []) => ({ id, from, to, openings })
@@ -68,10 +68,11 @@ async function goTo(page: Page, seconds: number): Promise<void> {
   await expect(page.getByRole('timer')).toContainText(`:${String(seconds).padStart(2, '0')}.0`)
   await expect.poll(() => page.evaluate(() => (window as any).esvik.eyes().shown)).toBeCloseTo(seconds, 3)
 }
-/** The mean colour of the picture about a point of the place, as whoever stands there sees it (m), 0 to 255. */
-const seenAt = (page: Page, [x, y, z]: readonly [number, number, number], spread = 3): Promise<number[]> =>
+/** The pixels of the picture about a point of the place, as whoever stands there sees it (m): red, green, blue of each. */
+const pixelsAt = (page: Page, [x, y, z]: readonly [number, number, number], spread: number): Promise<number[][]> =>
   page.evaluate(
     ({ x, y, z, spread, eye }) => {
+      ;(window as any).esvik.eyes().again()
       const canvas = document.querySelector<HTMLCanvasElement>('[aria-label=Eyes] canvas')!
       const { width: w, height: h } = canvas
       const depth = eye[2]! - z
@@ -80,12 +81,20 @@ const seenAt = (page: Page, [x, y, z]: readonly [number, number, number], spread
       const to = new OffscreenCanvas(w, h).getContext('2d')!
       to.drawImage(canvas, 0, 0)
       const { data } = to.getImageData(Math.round(px) - spread, Math.round(py) - spread, 2 * spread + 1, 2 * spread + 1)
-      const sum = [0, 0, 0]
-      for (let i = 0; i < data.length; i += 4) for (const c of [0, 1, 2]) sum[c]! += data[i + c]!
-      return sum.map((each) => each / (data.length / 4))
+      return Array.from({ length: data.length / 4 }, (_, i) => [...data.slice(4 * i, 4 * i + 3)])
     },
     { x, y, z, spread, eye: EYE },
   )
+/** Their mean, 0 to 255. */
+async function seenAt(page: Page, point: readonly [number, number, number], spread = 3): Promise<number[]> {
+  const pixels = await pixelsAt(page, point, spread)
+  return [0, 1, 2].map((i) => pixels.reduce((sum, pixel) => sum + pixel[i]!, 0) / pixels.length)
+}
+/** How many of them have nearly a colour. */
+async function countAt(page: Page, point: readonly [number, number, number], spread: number, colour: number[]) {
+  const pixels = await pixelsAt(page, point, spread)
+  return pixels.filter((pixel) => pixel.every((c, i) => Math.abs(c - colour[i]!) < 40)).length
+}
 const CRATE = [0, 0.7, -0.5] as const
 const isDark = (colour: number[]) => Math.max(...colour) < 40
 
@@ -116,11 +125,13 @@ test('what happens is seen at any moment by itself, forwards and back', async ({
     expect((await seenAt(page, spot)).map(Math.round)).toEqual([0, 0, 255])
 
   await goTo(page, 10)
-  // The key lies on its cap, which is mauve, on a dark board.
-  const board = await seenAt(page, [0, 1.3, -1], 40)
-  const plain = await seenAt(page, [0, 1.3, -1], 1)
-  expect(board[2]!).toBeGreaterThan(board[1]!)
-  expect(plain).not.toEqual(await (async () => (await goTo(page, 7), seenAt(page, [0, 1.3, -1], 1)))())
+  // A board with its text, the key on a mauve cap.
+  const MAUVE = [0xbd, 0xa3, 0xe3]
+  const BONE = [0xec, 0xe4, 0xd4]
+  const board = async (colour: number[]) => countAt(page, [0, 1.3, -1], 45, colour)
+  expect([(await board(MAUVE)) > 40, (await board(BONE)) > 10]).toEqual([true, true])
+  await goTo(page, 7)
+  expect([await board(MAUVE), await board(BONE)]).toEqual([0, 0])
 
   await goTo(page, 12)
   await expect(eyes(page)).toContainText('Into the nook at')
@@ -130,10 +141,10 @@ test('what happens is seen at any moment by itself, forwards and back', async ({
   const open_ = await seenAt(page, [-1.75, 1.3, 0.03])
   expect(open_[0]! - open_[1]!).toBeLessThan(15)
   await goTo(page, 17)
-  const sparks = await seenAt(page, [0, 0.9, -1], 90)
+  const sparks = () => countAt(page, [0, 0.9, -1], 90, [255, 255, 0])
+  expect(await sparks()).toBeGreaterThan(20)
   await goTo(page, 15)
-  const none = await seenAt(page, [0, 0.9, -1], 90)
-  expect(sparks[0]! - sparks[2]!).toBeGreaterThan(none[0]! - none[2]!)
+  expect(await sparks()).toBe(0)
   // And back to before all of it.
   await goTo(page, 1)
   expect(await seenAt(page, CRATE)).toEqual([r, g, b])
@@ -145,7 +156,7 @@ test('a white card is as bright as the curve of light says, at twenty spots of t
   const { body } = await ask(server.url, `/api/shows/${id}`)
   const show = body.show as Show
   // So little exposed that nothing is near white.
-  await edit(server.url, id, body.revision, [{ op: 'replace', path: '/atmosphere/exposure', value: 0.1 }])
+  await edit(server.url, id, body.revision, [{ op: 'replace', path: '/atmosphere/exposure', value: 0.05 }])
   expect(show.atmosphere.exposure).toBe(1)
   await page.reload()
   await look(page)
@@ -247,4 +258,24 @@ test('a mesh of somebody else’s is seen with its colours in our light, and wha
   // The barrow stands to the right now: there it hides the floor, and no longer where it was.
   expect(isGreen(await seenAt(page, [2.5, 0.2, -0.5]))).toBe(true)
   expect(isGreen(await seenAt(page, [0, 0.05, -0.5]))).toBe(false)
+})
+
+test('a firing says what of the things it touches was in view, and for how long', async ({ page, server }) => {
+  const behind = { id: 'behind', name: 'Behind', kind: 'box', at: [0, 0, 4.5], size: [0.5, 1, 0.5] }
+  const document = {
+    ...HALL,
+    place: { ...HALL.place, props: [...HALL.place.props, behind] },
+    cues: [cue('shows', { kind: 'prop', prop: 'crate', colour: '#ff0000', ramp: { seconds: 1 }, hold: 3 }, { kind: 'prop', prop: 'behind', colour: '#ff0000', ...now }, { kind: 'prop', prop: 'hidden', colour: '#ff0000', ...now })], // prettier-ignore
+    zones: [{ id: 'z', name: 'Here', shape: { kind: 'box', at: [0, 0, 3], size: [2, 2, 2] }, rules: [{ id: 'r', on: { at: 'dwell', seconds: 2 }, cue: 'shows' }] }], // prettier-ignore
+    rules: [],
+  }
+  const { body } = await ask(server.url, '/api/shows', 'POST', { document })
+  await open(page, server, body.id)
+  await marks(page, 'fired', 'z').first().hover()
+  const sights = page.locator('[data-sight]')
+  await expect(sights.filter({ hasText: 'Crate' })).toHaveText(/^Crate in view for \d(\.\d)? s, 1\d° wide$/)
+  await expect(sights.filter({ hasText: 'Behind' })).toHaveText(
+    /^Behind: out of view: behind, 180° to the (left|right)$/,
+  )
+  await expect(sights.filter({ hasText: 'Hidden' })).toHaveText('Hidden: hidden by what stands before it')
 })

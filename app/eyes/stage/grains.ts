@@ -96,7 +96,7 @@ export function drawGrains(renderer: three.WebGLRenderer): three.WebGLArrayRende
   const target = new three.WebGLArrayRenderTarget(SIDE, SIDE, LAYERS.length, {
     wrapS: three.RepeatWrapping,
     wrapT: three.RepeatWrapping,
-    minFilter: three.LinearMipmapLinearFilter,
+    minFilter: three.LinearMipmapNearestFilter,
     magFilter: three.LinearFilter,
     generateMipmaps: true,
     depthBuffer: false,

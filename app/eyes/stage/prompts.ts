@@ -1,4 +1,5 @@
 import type * as three from 'three'
+import { memo } from '~~/core/base'
 import { CHANNEL, channelAt, frameIn, type Pose } from '~~/core/engine'
 import { ownCuesOf, type Point, type PromptStep, type Show } from '~~/core/show'
 import { middleOf, solidOf } from '~~/core/space'
@@ -10,7 +11,7 @@ interface Prompt {
   channel: `prompt:${string}`
   step: PromptStep
 }
-function promptsOf(show: Show): Prompt[] {
+const promptsOf = memo((show: Show): Prompt[] => {
   const of = (steps: Show['cues'][number]['steps'], channel: (id: string) => Prompt['channel']) =>
     steps.flatMap((step): Prompt[] => (step.kind === 'prompt' ? [{ channel: channel(step.id), step }] : []))
   const own = [...ownCuesOf(show).values()]
@@ -18,7 +19,7 @@ function promptsOf(show: Show): Prompt[] {
     ...show.cues.flatMap(({ steps }) => of(steps, CHANNEL.prompt)),
     ...own.flatMap(({ cue, zone }) => of(cue.steps, (id) => CHANNEL.promptAt(id, zone))),
   ]
-}
+})
 
 /** What a prompt's height counts from at a moment; undefined where it names a part that nobody has. */
 function anchorAt({ show, run, t }: StageMoment, { anchor }: PromptStep): Point | undefined {
@@ -38,17 +39,13 @@ const radians = (degrees: number) => (degrees * Math.PI) / 180
 
 /** The boards that are seen at a moment. */
 export class Prompts {
-  private prompts: Prompt[] = []
   private readonly boards = new Map<string, Board>()
   constructor(private readonly scene: three.Scene) {}
 
-  know(show: Show): void {
-    this.prompts = promptsOf(show)
-  }
   show(moment: StageMoment, pose: Pose): void {
     const { show, run, t, player } = moment
-    for (const { board } of this.seen) board.mesh.visible = false
-    for (const { channel, step } of this.prompts) {
+    for (const { mesh } of this.boards.values()) mesh.visible = false
+    for (const { channel, step } of promptsOf(show)) {
       const now = channelAt(show, run, channel, t, player)
       const over = now.shown ? anchorAt(moment, step) : undefined
       if (!over) continue
@@ -59,9 +56,6 @@ export class Prompts {
         step.faces === 'camera' ? Math.atan2(pose.at[0] - over[0], pose.at[2] - over[2]) : radians(step.faces) + Math.PI
       mesh.rotation.set(0, yaw, 0)
     }
-  }
-  private get seen(): { board: Board }[] {
-    return [...this.boards.values()].map((board) => ({ board }))
   }
   private board(text: string, { key, size, side, id }: PromptStep): Board {
     const name = JSON.stringify([id, text, key, size, side])

@@ -1,10 +1,12 @@
 import * as three from 'three'
 import type { Point } from '~~/core/show'
 
-/** A face of a light's surroundings is so many pixels wide: many lights have smaller ones. */
-const FACE = 256
-const SMALL = 128
-const FEW = 12
+/** A face of a light's surroundings is so many pixels wide, up to so many lights. */
+const FACES = [
+  { lights: 4, pixels: 256 },
+  { lights: 12, pixels: 160 },
+  { lights: Infinity, pixels: 96 },
+]
 const NEAREST = 0.05
 /** The six ways about a light, and what is up in each. */
 const WAYS: [Point, Point][] = [
@@ -29,13 +31,13 @@ export class Shadows {
   private readonly material = new three.MeshBasicMaterial({ colorWrite: false, side: three.DoubleSide })
 
   constructor(lights: number) {
-    this.face = lights <= FEW ? FACE : SMALL
+    this.face = FACES.find((each) => lights <= each.lights)!.pixels
     const tiles = Math.max(1, lights)
     this.columns = Math.ceil(Math.sqrt(tiles / 1.5))
     const [width, height] = [this.columns * 3 * this.face, Math.ceil(tiles / this.columns) * 2 * this.face]
     const depth = new three.DepthTexture(width, height, three.UnsignedIntType)
     depth.compareFunction = three.LessEqualCompare
-    depth.minFilter = depth.magFilter = three.LinearFilter
+    depth.minFilter = depth.magFilter = three.NearestFilter
     this.target = new three.WebGLRenderTarget(width, height, { depthTexture: depth, generateMipmaps: false })
     this.atlas = new three.Vector4(this.face / width, this.face / height, this.columns, this.face)
     this.material.polygonOffset = true
@@ -43,18 +45,14 @@ export class Shadows {
     this.material.polygonOffsetUnits = 2
   }
 
-  /** Draws what a light sees, if `key` says that it is another than before. */
-  draw(
-    renderer: three.WebGLRenderer,
-    scene: three.Scene,
-    tile: number,
-    at: Point,
-    reach: number,
-    key: string,
-    layer: number,
-  ): void {
-    if (this.kept[tile] === key) return
+  /** Whether a tile shows what `key` says; from now on it does. */
+  shows(tile: number, key: string): boolean {
+    if (this.kept[tile] === key) return true
     this.kept[tile] = key
+    return false
+  }
+  /** Draws what a light sees of what is on a layer. */
+  draw(renderer: three.WebGLRenderer, scene: three.Scene, tile: number, at: Point, reach: number, layer: number): void {
     const { camera, face } = this
     camera.far = Math.max(reach, NEAREST * 2)
     camera.updateProjectionMatrix()
@@ -78,9 +76,6 @@ export class Shadows {
     renderer.setRenderTarget(null)
   }
 
-  forget(): void {
-    this.kept.length = 0
-  }
   dispose(): void {
     this.target.dispose()
     this.material.dispose()

@@ -1,6 +1,6 @@
 import * as three from 'three'
 import { channelAt, linearOf, type Pose } from '~~/core/engine'
-import { shiningAt } from '~~/core/light'
+import { shiningAt, WHITE_LUX } from '~~/core/light'
 import { builtOf, facesOfProp, type Faces, type Piece } from '~~/core/scene'
 import type { Place, Point, Prop } from '~~/core/show'
 import { COLOURS } from '~/canvas/colours'
@@ -14,7 +14,7 @@ import { PlaceMesh } from './meshes'
 import { Prompts } from './prompts'
 import { Shadows } from './shadows'
 import type { StageMoment } from './stage-moment'
-import { builtMaterial, cardMaterial, MOST_LAMPS, propMaterial, sharedUniforms, WHITE } from './surface-material'
+import { builtMaterial, cardMaterial, engrave, MOST_LAMPS, propMaterial, sharedUniforms } from './surface-material'
 import { Veil } from './veil'
 import { Volumes } from './volumes'
 
@@ -80,6 +80,8 @@ export class Stage {
   private pieces: Piece[] = []
   private builtFrom: readonly unknown[] = []
   private builtVersion = 0
+  /** How often something that throws a shadow has moved. */
+  private moved = 0
   private readonly standing = new Map<string, Standing>()
   private readonly ray = new three.Raycaster()
   private card: three.Mesh | undefined
@@ -89,7 +91,7 @@ export class Stage {
   /** @throws Error where there is no WebGL 2 */
   constructor(canvas: HTMLCanvasElement, came: () => void) {
     this.mesh = new PlaceMesh(this.scene, this.shared, came)
-    this.renderer = new three.WebGLRenderer({ canvas, antialias: false, alpha: false, stencil: false, preserveDrawingBuffer: true }) // prettier-ignore
+    this.renderer = new three.WebGLRenderer({ canvas, antialias: false, alpha: false, stencil: false }) // prettier-ignore
     this.renderer.autoClear = false
     this.renderer.info.autoReset = false
     this.renderer.setClearColor(BACKDROP)
@@ -110,8 +112,8 @@ export class Stage {
     this.build(show.place)
     this.mesh.show(show.place.mesh)
     // What has been found in a mesh is the same as it, and would shine through it.
-    if (this.built) this.built.layers[this.mesh.isThere && !look.drawn ? 'disable' : 'enable'](0)
-    this.prompts.know(show)
+    const isSeen = !this.mesh.isThere || look.drawn
+    this.built?.layers[isSeen ? 'enable' : 'disable'](0)
     const air = channelAt(show, run, 'atmosphere', t, player)
     const pose = look.pose ?? channelAt(show, run, 'camera', t, player)
     this.aim(pose)
@@ -125,9 +127,12 @@ export class Stage {
     this.scene.updateMatrixWorld()
 
     const { shared } = this
-    const gain = air.exposure / WHITE
+    const gain = air.exposure / WHITE_LUX
     shared.gain!.value = gain
-    shared.isEngraved!.value = look.engraved
+    this.scene.traverse((thing) => {
+      const { material } = thing as { material?: unknown }
+      if (material instanceof three.ShaderMaterial && 'lamps' in material.uniforms) engrave(material, look.engraved)
+    })
     ;(shared.ambient!.value as three.Vector3).set(...linearOf(air.ambient)).multiplyScalar(air.level)
     ;(shared.shadowTint!.value as three.Vector3).set(...linearOf(air.shadow))
     ;(shared.fog!.value as three.Vector4).set(...linearOf(air.fogColour), air.fogDensity)
@@ -194,10 +199,12 @@ export class Stage {
       there.add(prop.id)
       const { mesh } = this.stand(prop)
       const now = propNow({ ...moment, lights: [], props: [] }, prop)
-      put(mesh, now, show.player.eye)
+      if (put(mesh, now, show.player.eye) && prop.solid) this.moved++
       mesh.updateMatrix()
       const isOfMesh = this.mesh.goWith(prop, now.shown, show.place.mesh, mesh.matrix)
-      mesh.visible = now.shown && !isOfMesh
+      const isSeen = now.shown && !isOfMesh
+      if (isSeen !== mesh.visible && prop.solid) this.moved++
+      mesh.visible = isSeen
       if (!mesh.visible) continue
       const { uniforms } = mesh.material
       uniforms.tint!.value.set(...linearOf(now.colour))
@@ -213,8 +220,9 @@ export class Stage {
       }
   }
   private stand(prop: Prop): Standing {
-    const key = JSON.stringify([prop.kind, prop.size, prop.form, prop.hinge])
     const known = this.standing.get(prop.id)
+    if (known?.prop === prop) return known
+    const key = JSON.stringify([prop.kind, prop.size, prop.form, prop.hinge])
     if (known?.key === key) {
       known.prop = prop
       return known
@@ -244,19 +252,14 @@ export class Stage {
     this.flames.show(lamps, t, engraved)
   }
   private castShadows({ at, light, tile }: Lamp): void {
-    let key = `${this.builtVersion} ${at.map((v) => v.toFixed(4)).join()} ${light.reach}`
+    const key = `${this.builtVersion} ${this.moved} ${at.map((v) => v.toFixed(4)).join()} ${light.reach}`
+    if (this.shadows!.shows(tile, key)) return
     for (const { mesh, prop } of this.standing.values()) {
-      const { position: p, rotation } = mesh
-      const [w, h, d] = prop.size
-      const near = Math.hypot(p.x - at[0], p.y + h / 2 - at[1], p.z - at[2])
       const own = prop.form === 'lamp' ? OWN_LAMP : OWN
-      const casts =
-        mesh.visible && prop.solid && near < light.reach + Math.hypot(w, h, d) / 2 && !isIn(at, mesh, prop, own)
-      if (casts) mesh.layers.enable(CASTS)
-      else mesh.layers.disable(CASTS)
-      if (casts) key += `${prop.id} ${p.x.toFixed(3)} ${p.y.toFixed(3)} ${p.z.toFixed(3)} ${rotation.y.toFixed(3)}`
+      const casts = mesh.visible && prop.solid && isNear(at, mesh, prop, light.reach) && !isIn(at, mesh, prop, own)
+      mesh.layers[casts ? 'enable' : 'disable'](CASTS)
     }
-    this.shadows!.draw(this.renderer, this.scene, tile, at, light.reach, key, CASTS)
+    this.shadows!.draw(this.renderer, this.scene, tile, at, light.reach, CASTS)
   }
 
   /** What is seen at a point of the picture: −1 to 1 from left to right and from below to above. */
@@ -303,11 +306,20 @@ export class Stage {
 
 /** Where a carried prop is held before who has it, in metres: aside, over the feet below the eyes, ahead. */
 const HELD = { below: 0.35 }
-function put(mesh: three.Object3D, { placed, isCarried }: PropNow, eye: number): void {
+/** Puts a prop where it is now; whether it was elsewhere. */
+function put(mesh: three.Object3D, { placed, isCarried }: PropNow, eye: number): boolean {
   const [x, y, z] = placed.at
-  mesh.position.set(x, isCarried ? y + eye - HELD.below - placed.size[1] / 2 : y, z)
-  mesh.rotation.set(0, radians(placed.yaw), 0)
+  const up = isCarried ? y + eye - HELD.below - placed.size[1] / 2 : y
+  const turn = radians(placed.yaw)
+  const { position, rotation } = mesh
+  if (position.x === x && position.y === up && position.z === z && rotation.y === turn) return false
+  position.set(x, up, z)
+  rotation.set(0, turn, 0)
+  return true
 }
+/** Whether a light reaches a prop. */
+const isNear = (at: Point, { position }: three.Object3D, { size: [w, h, d] }: Prop, reach: number): boolean =>
+  Math.hypot(position.x - at[0], position.y + h / 2 - at[1], position.z - at[2]) < reach + Math.hypot(w, h, d) / 2
 /** Whether a point is within a prop, or so near to it. */
 function isIn(at: Point, mesh: three.Object3D, { size: [w, h, d] }: Prop, near: number): boolean {
   const local = mesh.worldToLocal(new three.Vector3(...at))

@@ -1,10 +1,9 @@
 import * as three from 'three'
+import { WHITE_LUX } from '~~/core/light'
 import { METRES } from './grains'
 
 /** So many lights shine on one picture; the brightest in sight are taken. */
 export const MOST_LAMPS = 8
-/** So many lux on white are white in the picture, at an exposure of 1. */
-export const WHITE = 7
 
 /** What every surface asks: one object each, shared by all. */
 export interface SharedUniforms {
@@ -30,13 +29,13 @@ export const sharedUniforms = (): SharedUniforms => ({
   atlas: { value: new three.Vector4(1, 1, 1, 1) },
   grains: { value: null },
   ambient: { value: new three.Vector3() },
-  gain: { value: 1 / WHITE },
+  gain: { value: 1 / WHITE_LUX },
   shadowTint: { value: new three.Vector3() },
   fog: { value: new three.Vector4() },
-  isEngraved: { value: false },
 })
 
 const VERTEX = `
+invariant gl_Position;
 #ifdef MESH
 uniform mat3 mapTurn; out vec2 itsMap;
 #ifdef USE_COLOR
@@ -71,15 +70,16 @@ void main() {
   #ifdef BUILT
   itsTint = tint; itsLayer = layer; itsOwner = owner;
   #endif
-  gl_Position = projectionMatrix * viewMatrix * world;
+  gl_Position = projectionMatrix * viewMatrix * (model * vec4(position, 1.0));
 }`
 
 const FRAGMENT = `
 precision highp float; precision highp sampler2DShadow; precision highp sampler2DArray;
 #define MOST ${MOST_LAMPS}
+#define FAINTEST 1e-5
 uniform vec4 lampAt[MOST]; uniform vec3 lampShines[MOST]; uniform vec4 lampAxis[MOST]; uniform float lampInner[MOST]; uniform float lampTile[MOST];
 uniform int lamps; uniform sampler2DShadow shadows; uniform vec4 atlas; uniform sampler2DArray grains;
-uniform vec3 ambient; uniform float gain; uniform vec3 shadowTint; uniform vec4 fog; uniform bool isEngraved; uniform float chosen;
+uniform vec3 ambient; uniform float gain; uniform vec3 shadowTint; uniform vec4 fog; uniform float chosen;
 const float METRES[9] = float[9](${METRES});
 in vec3 point; in vec3 facing; in vec2 on; in vec4 edge;
 #ifdef BUILT
@@ -100,18 +100,21 @@ const float FACES_ALL = 0.0;
 out vec4 shown;
 
 float lightness(vec3 c) { return dot(c, vec3(0.2126, 0.7152, 0.0722)); }
-vec3 encoded(vec3 c) { return mix(1.055 * pow(max(c, vec3(0.0031308)), vec3(1.0 / 2.4)) - 0.055, c * 12.92, lessThanEqual(c, vec3(0.0031308))); }
+/** As sRGB (IEC 61966-2-1), by roots: within 0.001 of it, and far quicker than by powers where no graphics card is. */
+vec3 encoded(vec3 c) { vec3 a = sqrt(max(c, vec3(0.0))); vec3 b = sqrt(a); return 0.662002687 * a + 0.68412206 * b - 0.323583601 * sqrt(b) - 0.022541147 * c; }
 
 /** How much of a light gets past walls and solid props: six faces about it, each a picture of how far one sees. */
-float past(int i, vec3 way, float reach) {
-  float tile = lampTile[i];
-  if (tile < 0.0) return 1.0;
-  vec3 a = abs(way); float m; vec2 uv; float face;
-  if (a.x >= a.y && a.x >= a.z) { m = a.x; face = way.x > 0.0 ? 0.0 : 1.0; uv = vec2(way.x > 0.0 ? way.z : -way.z, way.y); }
-  else if (a.y >= a.z) { m = a.y; face = way.y > 0.0 ? 2.0 : 3.0; uv = vec2(way.y > 0.0 ? way.x : -way.x, way.z); }
-  else { m = a.z; face = way.z > 0.0 ? 4.0 : 5.0; uv = vec2(way.z > 0.0 ? -way.x : way.x, way.y); }
+float past(float tile, vec3 way, float reach) {
+  vec3 a = abs(way); vec3 b = vec3(greaterThan(way, vec3(0.0)));
+  bool isX = a.x >= a.y && a.x >= a.z; bool isY = !isX && a.y >= a.z;
+  float m = isX ? a.x : isY ? a.y : a.z;
+  float side = isX ? b.x : isY ? b.y : b.z;
+  float turn = side * 2.0 - 1.0;
+  float face = (isX ? 1.0 : isY ? 3.0 : 5.0) - side;
+  vec2 uv = isX ? vec2(way.z * turn, way.y) : isY ? vec2(way.x * turn, way.z) : vec2(-way.x * turn, way.y);
   uv = clamp(uv / m * 0.5 + 0.5, 0.5 / atlas.w, 1.0 - 0.5 / atlas.w);
-  vec2 origin = vec2(mod(tile, atlas.z) * 3.0, floor(tile / atlas.z) * 2.0) + vec2(mod(face, 3.0), floor(face / 3.0));
+  float low = face > 2.5 ? 1.0 : 0.0;
+  vec2 origin = vec2(mod(tile, atlas.z) * 3.0 + face - 3.0 * low, floor(tile / atlas.z) * 2.0 + low);
   float n = 0.05;
   float depth = 0.5 + 0.5 * ((reach + n) / (reach - n) - 2.0 * reach * n / ((reach - n) * m));
   return texture(shadows, vec3((origin + uv) * atlas.xy, depth));
@@ -120,28 +123,23 @@ float past(int i, vec3 way, float reach) {
 /** The light that falls on a point (lux of each colour): candela over the square of the way, with the window, cone and edge of core/light. */
 vec3 lux(vec3 p, vec3 n) {
   vec3 sum = ambient;
-  for (int i = 0; i < MOST; i++) {
-    if (i >= lamps) break;
+  for (int i = 0; i < lamps; i++) {
     vec3 way = lampAt[i].xyz - p; float reach = lampAt[i].w; float far2 = dot(way, way);
-    if (far2 >= reach * reach) continue;
-    float far = sqrt(far2); vec3 to = way / max(far, 1e-5);
-    float leans = mix(dot(n, to), 1.0, FACES_ALL);
-    if (leans <= 0.0) continue;
-    float d = max(0.05, far); float q = d / reach; q *= q;
-    float share = leans * max(0.0, 1.0 - q * q) / (d * d);
-    float outer = lampAxis[i].w;
-    if (outer > -1.5) {
-      float c = dot(lampAxis[i].xyz, -to);
-      if (c <= outer) continue;
-      float u = c >= lampInner[i] ? 1.0 : (c - outer) / (lampInner[i] - outer);
-      share *= u * u;
+    float leans = mix(dot(n, way), sqrt(far2), FACES_ALL);
+    // A loop that is gone through once or not at all: without a graphics card only a loop is really left out.
+    for (int once = far2 < reach * reach && leans > 0.0 ? 1 : 0; once > 0; once--) {
+      float far = sqrt(far2); float q = far2 / (reach * reach);
+      float share = leans / max(far, 1e-5) * max(0.0, 1.0 - q * q) / max(far2, 0.0025);
+      vec4 axis = lampAxis[i];
+      float u = clamp((dot(axis.xyz, -way) / max(far, 1e-5) - axis.w) / (lampInner[i] - axis.w), 0.0, 1.0);
+      share *= axis.w > -1.5 ? u * u : 1.0;
+      sum += lampShines[i] * share * past(lampTile[i], p + n * (far / atlas.w * 3.0 * (1.0 - FACES_ALL)) - lampAt[i].xyz, reach);
     }
-    float off = far / atlas.w * 3.0;
-    sum += lampShines[i] * share * past(i, p + n * off * (1.0 - FACES_ALL) - lampAt[i].xyz, reach);
   }
   return sum;
 }
 
+#ifdef ENGRAVED
 /** Lines whose weight is light: along the surface, so far apart that they stay fine however near they are. */
 float hatched(vec2 on, vec3 n, float tone, float seam) {
   vec2 aside;
@@ -158,6 +156,8 @@ float hatched(vec2 on, vec3 n, float tone, float seam) {
   return clamp(half_ + 0.5 - px, 0.0, 1.0) * (1.0 - 0.75 * seam);
 }
 
+#endif
+
 void main() {
   #ifdef BUILT
   vec3 colour = itsTint; float grainLayer = itsLayer; bool isChosen = itsOwner == chosen;
@@ -170,9 +170,13 @@ void main() {
   #else
   vec3 colour = tint; float grainLayer = layer; bool isChosen = chosen > 0.5;
   #endif
+  #ifdef BUILT
+  vec3 n = facing;
+  #else
   vec3 n = normalize(facing); if (!gl_FrontFacing) n = -n;
+  #endif
   vec2 grain = vec2(0.5, 0.0);
-  if (grainLayer > -0.5) grain = texture(grains, vec3(on / METRES[int(grainLayer + 0.5)], grainLayer)).rg;
+  for (int once = grainLayer > -0.5 ? 1 : 0; once > 0; once--) grain = texture(grains, vec3(on / METRES[int(grainLayer + 0.5)], grainLayer)).rg;
   vec3 light = lux(point, n);
   float e = min(min(edge.x, edge.y), min(edge.z, edge.w));
   #if !defined(CARD) && !defined(MESH)
@@ -180,14 +184,13 @@ void main() {
   colour += colour * 0.7 * (1.0 - smoothstep(0.0, 0.025, e));
   #endif
   vec3 seen = colour * light * gain;
-  seen = mix(seen, 0.5 + 0.5 * (1.0 - exp(-(seen - 0.5) / 0.5)), greaterThan(seen, vec3(0.5)));
+  seen = mix(seen, 1.0 - 0.25 / max(seen, vec3(0.5)), greaterThan(seen, vec3(0.5)));
   float y = lightness(seen);
   // What is dark leans to the colour of the shadows, as dark as it is.
   vec3 dark = shadowTint * y / max(lightness(shadowTint), 1e-4);
   seen = mix(seen, dark, 0.6 * (1.0 - smoothstep(0.0, 0.2, y)));
-  float clear = exp(-fog.w * distance(point, cameraPosition));
-  seen = mix(fog.rgb, seen, clear);
-  if (isEngraved) {
+  for (int once = fog.w > 0.0 ? 1 : 0; once > 0; once--) seen = mix(fog.rgb, seen, exp(-fog.w * distance(point, cameraPosition)));
+  #ifdef ENGRAVED
     float lit = lightness(seen); float tone = clamp(1.35 * sqrt(lit), 0.05, 1.0);
     float ink = hatched(on, n, tone, grain.g);
     float px = e / max(length(vec2(dFdx(e), dFdy(e))), 1e-5);
@@ -196,10 +199,10 @@ void main() {
     vec3 drawn = hue * max(ink * (0.1 + 0.9 * tone), line * (0.12 + 0.6 * tone));
     if (isChosen) drawn = mix(drawn, vec3(0.9, 0.46, 0.11), max(line, 0.35 * ink));
     shown = vec4(encoded(vec3(0.0037, 0.0056, 0.007) + drawn), 1.0);
-    return;
-  }
+  #else
   if (isChosen) { float px = e / max(length(vec2(dFdx(e), dFdy(e))), 1e-5); seen = mix(seen, vec3(0.9, 0.46, 0.11), e < 500.0 ? clamp(2.2 - px, 0.0, 1.0) : 0.0); }
   shown = vec4(encoded(seen), 1.0);
+  #endif
 }`
 
 const material = (
@@ -248,3 +251,11 @@ export function meshMaterial(shared: SharedUniforms, from: three.MeshStandardMat
   return made
 }
 const HALF_CLEAR = 0.5
+
+/** Has a surface drawn in lines, or lit. */
+export function engrave(material: three.ShaderMaterial, is: boolean): void {
+  if ('ENGRAVED' in material.defines === is) return
+  if (is) material.defines.ENGRAVED = ''
+  else delete material.defines.ENGRAVED
+  material.needsUpdate = true
+}
