@@ -11,6 +11,7 @@ import { followPointer } from '~/frame/pointer-drag'
 import { useSelection } from '~/frame/selection'
 import { useView } from '~/frame/view'
 import { clock, plain } from '~/words/time'
+import { usePlacing } from './placing'
 import { Rate } from './rate'
 import { useShownMoment } from './shown-moment'
 import { movedBy as moved, openedBy, turnedBy, useViewpoint } from './viewpoint'
@@ -25,6 +26,7 @@ const canvas = ref<HTMLCanvasElement>()
 const { width, height } = useElementSize(frame)
 const moment = useShownMoment()
 const { pose, mark, chosenMarks, seen, go, letGo, cancel, back, lookThrough, putHere } = useViewpoint(moment)
+const { placing, offers, put } = usePlacing(() => seen()?.yaw ?? 0)
 const trouble = ref('')
 let stage: Stage | undefined
 let frames = 0
@@ -118,6 +120,7 @@ function press(event: PointerEvent) {
     end(e, far) {
       if (far) return letGo(to(e))
       const hit = hitAt(e)
+      if (placing.value) return put(hit)
       if (hit) selection.choose(hit.kind, hit.id)
       else selection.clear()
     },
@@ -144,7 +147,8 @@ function turnWheel(event: WheelEvent) {
 function key(event: KeyboardEvent) {
   const from = seen()
   const way = WAYS[event.key.toLowerCase()]
-  if (event.key === 'Escape' && pose.value) back()
+  if (event.key === 'Escape' && placing.value) placing.value = undefined
+  else if (event.key === 'Escape' && pose.value) back()
   else if (way && from && !event.ctrlKey && !event.metaKey) {
     const far = STRIDE * (event.shiftKey ? FAR : 1)
     letGo(moved(from, way[0] * far, way[1] * far, way[2] * far))
@@ -162,6 +166,7 @@ function opened() {
   if (now) letGo(now)
 }
 const whose = computed(() => {
+  if (placing.value) return `${placing.value.says} · Escape leaves it`
   const now = moment.value
   if (!now) return ''
   if (mark.value) return `Through ${mark.value.name}`
@@ -170,6 +175,11 @@ const whose = computed(() => {
   const name = now.show.place.marks.find(({ id }) => id === camera.mark)?.name
   const walk = now.show.walks.find(({ id }) => id === now.run.walks[now.player])?.name
   return `${name ?? walk ?? ''} at ${clock(now.t)}`
+})
+/** What the player can't do at the moment, shown at the edge of their own picture. */
+const taken = computed((): readonly string[] => {
+  const now = moment.value
+  return now && !pose.value ? channelAt(now.show, now.run, 'controls', now.t, now.player).locks : []
 })
 const named = computed(() => (under.value && doc.show ? nameOfThing(doc.show, under.value) : '')) // prettier-ignore
 </script>
@@ -181,7 +191,7 @@ const named = computed(() => (under.value && doc.show ? nameOfThing(doc.show, un
     aria-label="Eyes"
     tabindex="0"
     class="relative isolate min-h-0 min-w-0 flex-1 touch-none overflow-hidden bg-ink-0 outline-none focus-visible:outline-2 focus-visible:-outline-offset-2 focus-visible:outline-tide"
-    :class="under ? 'cursor-pointer' : ''"
+    :class="placing ? 'cursor-crosshair' : under ? 'cursor-pointer' : ''"
     @pointermove="look"
     @pointerleave="under = undefined"
     @pointerdown="press"
@@ -189,6 +199,11 @@ const named = computed(() => (under.value && doc.show ? nameOfThing(doc.show, un
     @keydown="key"
   >
     <canvas ref="canvas" class="absolute inset-0 size-full" role="img" :aria-label="`What is seen: ${whose}`" />
+    <div v-if="taken.length > 0" class="pointer-events-none absolute inset-0 border-[3px] border-mauve/70" data-taken>
+      <p class="absolute right-3 bottom-2 rounded bg-ink-0/70 px-1.5 text-[11px] text-mauve">
+        {{ taken.join(', ') }} taken
+      </p>
+    </div>
     <p v-if="trouble" role="alert" class="absolute inset-x-6 top-16 text-bone-2">{{ trouble }}</p>
     <div
       class="absolute top-2.5 left-2.5 flex gap-1 rounded-[9px] border border-rule bg-ink-1 p-1 text-xs"
@@ -226,6 +241,18 @@ const named = computed(() => (under.value && doc.show ? nameOfThing(doc.show, un
         @click="view.drawn = !view.drawn"
       >
         Drawn
+      </button>
+      <span class="mx-0.5 w-px bg-rule" />
+      <button
+        v-for="offer in offers"
+        :key="offer.words"
+        class="rounded-md px-2 py-1"
+        :class="placing?.words === offer.words ? 'bg-ink-3 text-lamp' : 'text-bone-2 hover:text-bone'"
+        :aria-pressed="placing?.words === offer.words"
+        :title="offer.says"
+        @click="placing = placing?.words === offer.words ? undefined : offer"
+      >
+        {{ offer.words }}
       </button>
       <template v-if="!mark">
         <span v-if="chosenMarks.length > 0" class="mx-0.5 w-px bg-rule" />

@@ -49,8 +49,9 @@ const HALL = {
     cue('cuts', { kind: 'camera', marks: [{ mark: 'inside', travel: 0, stay: 1 }], back: { seconds: 0 } }),
     cue('opens', { kind: 'prop', prop: 'leaf', turn: { by: 90, about: [-0.7, 0] }, ...now }),
     cue('sparks', { kind: 'burst', where: { at: 'prop', prop: 'crate' }, count: [60, 60], life: [2, 2], speed: [1, 2], colour: '#ffff00', size: 0.08 }), // prettier-ignore
+    cue('freezes', { kind: 'freeze', locks: ['walk', 'look'], hold: 1 }),
   ],
-  rules: [at(2, 'tints'), at(4, 'dark'), at(6, 'light'), at(8, 'fades'), at(10, 'asks'), at(12, 'cuts'), at(14, 'opens'), at(16, 'sparks')], // prettier-ignore
+  rules: [at(2, 'tints'), at(4, 'dark'), at(6, 'light'), at(8, 'fades'), at(10, 'asks'), at(12, 'cuts'), at(14, 'opens'), at(16, 'sparks'), at(18, 'freezes')], // prettier-ignore
   walks: [{ id: 'w', name: 'Stands', points: [{ at: [0, 0, 3], pause: 25, look: { yaw: 0 } }] }],
 }
 const EYE = [0, 1.65, 3] as const
@@ -145,9 +146,12 @@ test('what happens is seen at any moment by itself, forwards and back', async ({
   expect(await sparks()).toBeGreaterThan(20)
   await goTo(page, 15)
   expect(await sparks()).toBe(0)
+  await goTo(page, 18)
+  await expect(eyes(page).locator('[data-taken]')).toHaveText('look, walk taken')
   // And back to before all of it.
   await goTo(page, 1)
   expect(await seenAt(page, CRATE)).toEqual([r, g, b])
+  await expect(eyes(page).locator('[data-taken]')).toHaveCount(0)
 })
 
 test('a white card is as bright as the curve of light says, at twenty spots of the demo', async ({ page, server }) => {
@@ -223,6 +227,18 @@ test('what one points at is named and chosen, and one looks through a mark that 
   await eyes(page).getByRole('button', { name: 'Back to the player' }).click()
   await eyes(page).getByRole('button', { name: 'Put it here' }).click()
   await expect.poll(async () => (await saved()).place.marks[0]).toMatchObject({ at: [0, 1.65, 3], yaw: 0, fov: 60 })
+
+  // On the surface under the pointer: a light before the wall, somebody on the floor, a prompt over the crate.
+  const wall = { x: x + width / 2, y: y + height * 0.45 }
+  await eyes(page).getByRole('button', { name: 'Put a light' }).click()
+  await page.mouse.click(wall.x, wall.y)
+  await expect.poll(async () => (await saved()).place.lights.length).toBe(3)
+  const light = (await saved()).place.lights[2]!
+  expect([light.at[0], light.at[2]]).toEqual([expect.closeTo(0, 1), expect.closeTo(-4.78, 2)])
+  await eyes(page).getByRole('button', { name: 'Put a mark' }).click()
+  await page.mouse.click(x + width * 0.3, y + height * 0.97)
+  await expect.poll(async () => (await saved()).place.marks.length).toBe(2)
+  expect((await saved()).place.marks[1]).toMatchObject({ kind: 'standing', at: [expect.any(Number), 0, expect.any(Number)] }) // prettier-ignore
 })
 
 test('a mesh of somebody else’s is seen with its colours in our light, and what became a prop goes where the prop goes', async ({
@@ -278,4 +294,18 @@ test('a firing says what of the things it touches was in view, and for how long'
     /^Behind: out of view: behind, 180° to the (left|right)$/,
   )
   await expect(sights.filter({ hasText: 'Hidden' })).toHaveText('Hidden: hidden by what stands before it')
+})
+
+test('where nothing can be drawn in space a sentence says so, and the rest works', async ({ page, server }) => {
+  await page.addInitScript(() => {
+    const before = HTMLCanvasElement.prototype.getContext
+    HTMLCanvasElement.prototype.getContext = function (this: HTMLCanvasElement, kind: string, ...more: unknown[]) {
+      return kind.startsWith('webgl') ? null : (before as any).call(this, kind, ...more)
+    } as typeof before
+  })
+  await openDemo(page, server)
+  await page.getByRole('button', { name: 'Eyes', exact: true }).click()
+  await expect(eyes(page).getByRole('alert')).toContainText('no WebGL 2')
+  await page.getByRole('button', { name: 'Plan', exact: true }).click()
+  await expect(page.getByRole('region', { name: 'Plan' })).toBeVisible()
 })

@@ -33,6 +33,8 @@ export interface Hit {
   kind: 'floor' | 'wall' | 'prop'
   id: string
   at: Point
+  /** Which way the surface faces there. */
+  normal: Point
 }
 
 /** What throws shadows is on this layer, too. */
@@ -59,6 +61,8 @@ interface Standing {
   prop: Prop
   key: string
   mesh: three.Mesh<three.BufferGeometry, three.ShaderMaterial>
+  /** Of when it moved last: no two moves have the same. */
+  stamp: number
 }
 
 /** A place as it is seen, drawn on a canvas: any moment of a run by itself. */
@@ -80,8 +84,8 @@ export class Stage {
   private pieces: Piece[] = []
   private builtFrom: readonly unknown[] = []
   private builtVersion = 0
-  /** How often something that throws a shadow has moved. */
-  private moved = 0
+  /** How often something has moved. */
+  private moves = 0
   private readonly standing = new Map<string, Standing>()
   private readonly ray = new three.Raycaster()
   private card: three.Mesh | undefined
@@ -98,7 +102,9 @@ export class Stage {
     this.grains = drawGrains(this.renderer)
     this.shared.grains!.value = this.grains.texture
     this.scene.add(this.veil.mesh)
-    this.scene.matrixWorldAutoUpdate = true
+    // What has moved is worked out once for all pictures of a moment.
+    this.scene.matrixWorldAutoUpdate = false
+    this.ray.layers.enableAll()
   }
 
   setSize(width: number, height: number): void {
@@ -127,8 +133,7 @@ export class Stage {
     this.scene.updateMatrixWorld()
 
     const { shared } = this
-    const gain = air.exposure / WHITE_LUX
-    shared.gain!.value = gain
+    shared.gain!.value = air.exposure / WHITE_LUX
     this.scene.traverse((thing) => {
       const { material } = thing as { material?: unknown }
       if (material instanceof three.ShaderMaterial && 'lamps' in material.uniforms) engrave(material, look.engraved)
@@ -197,18 +202,19 @@ export class Stage {
     const there = new Set<string>()
     for (const prop of show.place.props) {
       there.add(prop.id)
-      const { mesh } = this.stand(prop)
+      const standing = this.stand(prop)
+      const { mesh } = standing
       const now = propNow({ ...moment, lights: [], props: [] }, prop)
-      if (put(mesh, now, show.player.eye) && prop.solid) this.moved++
+      const hasMoved = put(mesh, now, show.player.eye)
       mesh.updateMatrix()
       const isOfMesh = this.mesh.goWith(prop, now.shown, show.place.mesh, mesh.matrix)
       const isSeen = now.shown && !isOfMesh
-      if (isSeen !== mesh.visible && prop.solid) this.moved++
+      if (hasMoved || isSeen !== mesh.visible) standing.stamp = ++this.moves
       mesh.visible = isSeen
       if (!mesh.visible) continue
       const { uniforms } = mesh.material
       uniforms.tint!.value.set(...linearOf(now.colour))
-      uniforms.layer!.value = layerOf(now.surface)
+      uniforms.grainLayer!.value = layerOf(now.surface)
       uniforms.chosen!.value = look.chosen?.kind === 'prop' && look.chosen.id === prop.id ? 1 : 0
     }
     for (const [id, { mesh }] of this.standing)
@@ -235,7 +241,7 @@ export class Stage {
     const mesh = new three.Mesh(geometryOf(facesOfProp(prop)), propMaterial(this.shared))
     mesh.name = prop.id
     this.scene.add(mesh)
-    const standing = { prop, key, mesh }
+    const standing = { prop, key, mesh, stamp: ++this.moves }
     this.standing.set(prop.id, standing)
     return standing
   }
@@ -252,13 +258,12 @@ export class Stage {
     this.flames.show(lamps, t, engraved)
   }
   private castShadows({ at, light, tile }: Lamp): void {
-    const key = `${this.builtVersion} ${this.moved} ${at.map((v) => v.toFixed(4)).join()} ${light.reach}`
-    if (this.shadows!.shows(tile, key)) return
-    for (const { mesh, prop } of this.standing.values()) {
-      const own = prop.form === 'lamp' ? OWN_LAMP : OWN
-      const casts = mesh.visible && prop.solid && isNear(at, mesh, prop, light.reach) && !isIn(at, mesh, prop, own)
-      mesh.layers[casts ? 'enable' : 'disable'](CASTS)
-    }
+    const near = [...this.standing.values()].filter(({ mesh, prop }) => prop.solid && mesh.visible && isNear(at, mesh, prop, light.reach)) // prettier-ignore
+    const stamps = near.reduce((sum, { stamp }) => sum + stamp, 0)
+    if (this.shadows!.shows(tile, `${this.builtVersion} ${near.length} ${stamps} ${at.join()} ${light.reach}`)) return
+    for (const { mesh } of this.standing.values()) mesh.layers.disable(CASTS)
+    for (const { mesh, prop } of near)
+      if (!isIn(at, mesh, prop, prop.form === 'lamp' ? OWN_LAMP : OWN)) mesh.layers.enable(CASTS)
     this.shadows!.draw(this.renderer, this.scene, tile, at, light.reach, CASTS)
   }
 
@@ -270,10 +275,12 @@ export class Stage {
     const [first] = this.ray.intersectObjects(meshes, false)
     if (!first) return undefined
     const at: Point = [first.point.x, first.point.y, first.point.z]
-    if (first.object !== this.built) return { kind: 'prop', id: first.object.name, at }
+    const facing = first.face!.normal.clone().transformDirection(first.object.matrixWorld)
+    const normal: Point = [facing.x, facing.y, facing.z]
+    if (first.object !== this.built) return { kind: 'prop', id: first.object.name, at, normal }
     const owner = this.built.geometry.getAttribute('owner').getX(first.face!.a)
     const { kind, id } = this.pieces[owner]!
-    return { kind, id, at }
+    return { kind, id, at, normal }
   }
 
   /** Puts a white card before the camera that faces every light, for who measures; a point to have none. */
@@ -304,12 +311,12 @@ export class Stage {
   }
 }
 
-/** Where a carried prop is held before who has it, in metres: aside, over the feet below the eyes, ahead. */
-const HELD = { below: 0.35 }
+/** How far below the eyes the middle of what is carried is held (m). */
+const HELD_BELOW = 0.35
 /** Puts a prop where it is now; whether it was elsewhere. */
 function put(mesh: three.Object3D, { placed, isCarried }: PropNow, eye: number): boolean {
   const [x, y, z] = placed.at
-  const up = isCarried ? y + eye - HELD.below - placed.size[1] / 2 : y
+  const up = isCarried ? y + eye - HELD_BELOW - placed.size[1] / 2 : y
   const turn = radians(placed.yaw)
   const { position, rotation } = mesh
   if (position.x === x && position.y === up && position.z === z && rotation.y === turn) return false

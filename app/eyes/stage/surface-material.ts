@@ -47,8 +47,14 @@ in vec2 across; in vec4 edges;
 #ifdef BUILT
 in vec3 tint; in float layer; in float owner;
 flat out vec3 itsTint; flat out float itsLayer; flat out float itsOwner;
+#elif !defined(MESH)
+uniform float grainLayer;
 #endif
 out vec3 point; out vec3 facing; out vec2 on; out vec4 edge;
+#ifndef MESH
+const float METRES[9] = float[9](${METRES});
+out vec2 onGrain;
+#endif
 void main() {
   #ifdef USE_INSTANCING
   mat4 model = modelMatrix * instanceMatrix;
@@ -66,6 +72,12 @@ void main() {
   #endif
   #else
   on = across; edge = edges;
+  #ifdef BUILT
+  float itsGrain = layer;
+  #else
+  float itsGrain = grainLayer;
+  #endif
+  onGrain = itsGrain > -0.5 ? across / METRES[int(itsGrain + 0.5)] : vec2(0.0);
   #endif
   #ifdef BUILT
   itsTint = tint; itsLayer = layer; itsOwner = owner;
@@ -80,7 +92,6 @@ precision highp float; precision highp sampler2DShadow; precision highp sampler2
 uniform vec4 lampAt[MOST]; uniform vec3 lampShines[MOST]; uniform vec4 lampAxis[MOST]; uniform float lampInner[MOST]; uniform float lampTile[MOST];
 uniform int lamps; uniform sampler2DShadow shadows; uniform vec4 atlas; uniform sampler2DArray grains;
 uniform vec3 ambient; uniform float gain; uniform vec3 shadowTint; uniform vec4 fog; uniform float chosen;
-const float METRES[9] = float[9](${METRES});
 in vec3 point; in vec3 facing; in vec2 on; in vec4 edge;
 #ifdef BUILT
 flat in vec3 itsTint; flat in float itsLayer; flat in float itsOwner;
@@ -90,7 +101,10 @@ uniform vec3 tint; uniform sampler2D map; uniform bool hasMap; uniform float cut
 in vec3 itsColour;
 #endif
 #else
-uniform vec3 tint; uniform float layer;
+uniform vec3 tint; uniform float grainLayer;
+#endif
+#ifndef MESH
+in vec2 onGrain;
 #endif
 #ifdef CARD
 const float FACES_ALL = 1.0;
@@ -160,15 +174,15 @@ float hatched(vec2 on, vec3 n, float tone, float seam) {
 
 void main() {
   #ifdef BUILT
-  vec3 colour = itsTint; float grainLayer = itsLayer; bool isChosen = itsOwner == chosen;
+  vec3 colour = itsTint; float its = itsLayer; bool isChosen = itsOwner == chosen;
   #elif defined(MESH)
-  vec3 colour = tint; float grainLayer = -1.0; bool isChosen = false;
+  vec3 colour = tint; bool isChosen = false;
   if (hasMap) { vec4 texel = texture(map, itsMap); if (texel.a < cutOff) discard; colour *= texel.rgb; }
   #ifdef USE_COLOR
   colour *= itsColour;
   #endif
   #else
-  vec3 colour = tint; float grainLayer = layer; bool isChosen = chosen > 0.5;
+  vec3 colour = tint; float its = grainLayer; bool isChosen = chosen > 0.5;
   #endif
   #ifdef BUILT
   vec3 n = facing;
@@ -176,7 +190,9 @@ void main() {
   vec3 n = normalize(facing); if (!gl_FrontFacing) n = -n;
   #endif
   vec2 grain = vec2(0.5, 0.0);
-  for (int once = grainLayer > -0.5 ? 1 : 0; once > 0; once--) grain = texture(grains, vec3(on / METRES[int(grainLayer + 0.5)], grainLayer)).rg;
+  #ifndef MESH
+  for (int once = its > -0.5 ? 1 : 0; once > 0; once--) grain = texture(grains, vec3(onGrain, its)).rg;
+  #endif
   vec3 light = lux(point, n);
   float e = min(min(edge.x, edge.y), min(edge.z, edge.w));
   #if !defined(CARD) && !defined(MESH)
@@ -223,14 +239,14 @@ export const builtMaterial = (shared: SharedUniforms) => material(shared, { BUIL
 
 /** What one prop is drawn with. */
 export const propMaterial = (shared: SharedUniforms) =>
-  material(shared, {}, { chosen: { value: 0 }, tint: { value: new three.Vector3(1, 1, 1) }, layer: { value: -1 } })
+  material(shared, {}, { chosen: { value: 0 }, tint: { value: new three.Vector3(1, 1, 1) }, grainLayer: { value: -1 } })
 
 /** A white card that faces every light at once, as the curve of light does. */
 export const cardMaterial = (shared: SharedUniforms) =>
   material(
     shared,
     { CARD: '' },
-    { chosen: { value: 0 }, tint: { value: new three.Vector3(1, 1, 1) }, layer: { value: -1 } },
+    { chosen: { value: 0 }, tint: { value: new three.Vector3(1, 1, 1) }, grainLayer: { value: -1 } },
   )
 
 /** What a mesh of somebody else's is drawn with: its colour and its picture, in our light. What is half clear is solid, or a hole. */
