@@ -13,7 +13,7 @@ import { useView } from '~/frame/view'
 import { clock, plain } from '~/words/time'
 import { usePlacing } from './placing'
 import { Rate } from './rate'
-import { useShownMoment } from './shown-moment'
+import { useShownMoment } from '~/frame/shown-moment'
 import { movedBy as moved, openedBy, turnedBy, useViewpoint } from './viewpoint'
 import type { Hit, Stage } from './stage/stage'
 
@@ -39,8 +39,6 @@ const RESTS = 250
 const APART = 600
 /** Drawn smaller than this it is lit by fewer lights, too. */
 const SMALL = 0.6
-const FEW_LAMPS = 4
-const MOST_LAMPS = 8
 const rate = new Rate()
 const share = ref(1)
 let wanted = false
@@ -76,13 +74,13 @@ function draw(at: number) {
   const [w, h] = [Math.round(width.value * at), Math.round(height.value * at)]
   if (size !== `${w} ${h}`) stage!.setSize(w, h)
   size = `${w} ${h}`
-  stage!.most = at < SMALL ? FEW_LAMPS : MOST_LAMPS
   stage!.show(moment.value!, {
     engraved: view.engraved,
     chosen: chosen.value,
     zones: view.volumes,
     drawn: view.drawn,
     pose: pose.value,
+    fewLamps: at < SMALL,
   })
   frames++
   shown = moment.value!.t
@@ -93,7 +91,7 @@ probe({
   eyes: () => ({
     frames,
     calls: stage?.drawCalls ?? 0,
-    shown: shown,
+    shown,
     stage,
     again: () => draw(1),
     moment: moment.value,

@@ -1,9 +1,10 @@
-import { thousandths } from '~~/core/base'
+import { thousandths, radians } from '~~/core/base'
 import { channelAt, type Pose } from '~~/core/engine'
 import type { Mark, Point } from '~~/core/show'
+import { wrapped } from '~~/core/space'
 import { useShow, type Work } from '~/document/show'
 import { useSelection } from '~/frame/selection'
-import type { StageMoment } from './stage/stage-moment'
+import type { ShownMoment } from '~/frame/shown-moment'
 
 type CameraMark = Extract<Mark, { kind: 'camera' }>
 
@@ -14,9 +15,7 @@ const STEEPEST = 89
 const NARROWEST = 10
 const WIDEST = 120
 
-const radians = (degrees: number) => (degrees * Math.PI) / 180
 const rounded = (point: Point): Point => [thousandths(point[0]), thousandths(point[1]), thousandths(point[2])]
-const wrapped = (degrees: number) => ((((degrees + 180) % 360) + 360) % 360) - 180
 const within = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value))
 
 /** A pose turned by a drag over so many pixels: what was under the pointer stays there. */
@@ -48,7 +47,7 @@ export const openedBy = <P extends Pick<Pose, 'fov'>>(pose: P, factor: number): 
 })
 
 /** From where the place is seen: the player's picture, freely, or through a camera mark, which then goes where one looks. */
-export function useViewpoint(moment: ComputedRef<StageMoment | undefined>) {
+export function useViewpoint(moment: ComputedRef<ShownMoment | undefined>) {
   const doc = useShow()
   const selection = useSelection()
   const free = shallowRef<Pose>()

@@ -3,6 +3,7 @@ import type { Show } from '~~/core/show'
 import { probe } from '~/document/probe'
 import { useShow } from '~/document/show'
 import { usePlayhead } from '~/frame/playhead'
+import { useShownMoment } from '~/frame/shown-moment'
 import { useView } from '~/frame/view'
 import { useRun } from '~/run/current-run'
 import { lentMoment } from '~/run/lent-moment'
@@ -30,6 +31,7 @@ const doc = useShow()
 const runs = useRun()
 const playhead = usePlayhead()
 const view = useView()
+const shown = useShownMoment()
 
 const kept = ref<HTMLCanvasElement>()
 const live = ref<HTMLCanvasElement>()
@@ -130,17 +132,11 @@ function drawLive(): void {
       canvas.width = width
       canvas.height = height
     }
-    const { run, played, player } = runs
-    const seen = lentMoment.value
-      ? { show: lentMoment.value.show, run: lentMoment.value.run, t: lentMoment.value.t, player: 0 }
-      : run && played
-        ? { show: played, run, t: playhead.t, player }
-        : undefined
-    const moment = seen && { ...seen, lights: lights.value, props: movable.value }
+    const moment = shown.value && { ...shown.value, lights: lights.value, props: movable.value }
     paintLive(pictureOf(canvas), moment, lights.value, occupied.value, sight, ratio)
   })
 }
-watch([() => props.sight, () => playhead.t, () => runs.run, lentMoment, lights, movable, occupied], drawLive)
+watch([() => props.sight, shown, lights, movable, occupied], drawLive)
 onMounted(drawLive)
 onBeforeUnmount(() => cancelAnimationFrame(frame))
 

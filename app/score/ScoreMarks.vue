@@ -28,7 +28,7 @@ interface Mark {
   kind: 'fired' | 'held' | 'gathered' | 'act' | 'put'
   words: string
   /** What is told of what was seen, once it is pointed at. */
-  shows?: Shown
+  shows?: { cue: string; playing: number | undefined; step: string | undefined }
   /** The times of what fired and of what was held here. */
   fired?: string
   held?: string
@@ -77,11 +77,16 @@ function wordsOf(lane: Lane, mark: Lane['fired'][number] | Lane['held'][number])
   return `Fired: ${cueName(show, mark.cue)}${playing ? `, for ${seconds(playing.to - playing.from)}` : ''}. ${at}`
 }
 
-/** What a firing, or a step of it, lets somebody see. */
-function shownBy(lane: Lane, { t, cue, playing }: { t: number; cue?: string; playing?: number }, step?: string) {
-  const by = lane.playings.find((each) => each.playing === playing)
-  const player = lane.fired.find((each) => each.playing === playing)?.player
-  return cue === undefined ? undefined : { cue, zone: lane.zone, step, player, from: t, to: by?.to ?? t }
+/** A firing, or a step of it: what is told of once it is pointed at. */
+const shownBy = ({ cue, playing }: { cue?: string; playing?: number }, step?: string) =>
+  cue === undefined ? undefined : { cue, playing, step }
+function whatIsShown(mark: Mark): Shown | undefined {
+  if (!mark.shows) return undefined
+  const { cue, playing, step } = mark.shows
+  const lane = reached.value.lanes.find(({ zone }) => zone === mark.zone)
+  const { player } = lane?.fired.find((each) => each.playing === playing) ?? {}
+  const to = lane?.playings.find((each) => each.playing === playing)?.to ?? mark.t
+  return { cue, zone: mark.zone, step, player, from: mark.t, to }
 }
 
 function gatheredWords(lane: Lane, { fired, held, from, to }: Match): string {
@@ -110,7 +115,7 @@ const marks = steady((): Mark[] => {
         y,
         kind,
         words: gathered ? gatheredWords(lane, match) : wordsOf(lane, marks[0]!),
-        shows: kind === 'fired' ? shownBy(lane, marks[0]!) : undefined,
+        shows: kind === 'fired' ? shownBy(match.fired[0]!) : undefined,
         fired: match.fired.map(({ t }) => t).join(' ') || undefined,
         held: match.held.map(({ t }) => t).join(' ') || undefined,
       })
@@ -142,7 +147,7 @@ const marks = steady((): Mark[] => {
         y,
         kind: 'act',
         words: actSentence(reached.value.show, lane, act, reached.value.signals),
-        shows: shownBy(lane, act, act.step),
+        shows: shownBy(act, act.step),
       })
     }
   })
@@ -205,8 +210,9 @@ const sights = shallowRef<readonly string[]>([])
 watch(over, async (mark) => {
   sights.value = []
   const { run, played } = runs
-  if (!mark?.shows || !run || !played) return
-  const found = await sightsOf(played, run, mark.shows)
+  const what = mark && whatIsShown(mark)
+  if (!what || !run || !played) return
+  const found = await sightsOf(played, run, what)
   if (over.value === mark) sights.value = found
 })
 function point(mark: Mark, event: Event) {

@@ -23,6 +23,6 @@ export { asTicked, buffersOf, countUntil, eventAt, eventsOf, firstEvents, GATES,
 export type { EndReason, Gate, Legend, Log, Loop, RunEvent, RunLog, SoundEvent, StepEvent, TickedPresence } from './log'
 export { logOf, walkedPieces, type Run } from './result'
 export { beginRun, BrokenRun, isPrepared, prepare, run, walksOf, type RunOptions, type RunUnderWay } from './run'
-export { channelAt, earsAt, facingAt, stateAt } from './state'
+export { channelAt, earsAt, facingAt, promptsOf, stateAt } from './state'
 export { positionAt, type PathPart } from './ways'
 export { RunError } from './world'

@@ -1,5 +1,5 @@
 import { memo } from '../base'
-import { namesParts, ownCuesOf, type Cue, type Point, type Show } from '../show'
+import { namesParts, ownCuesOf, type Cue, type Point, type PromptStep, type Show } from '../show'
 import {
   baseFields,
   busesOf,
@@ -148,16 +148,20 @@ interface Named {
   base: { [field: string]: Value }
 }
 
+/** Every prompt of a show, and the channel that says whether it stands; zones of kits with parts show theirs by themselves. */
+export const promptsOf = memo((show: Show): { prompt: PromptStep; channel: `prompt:${string}` }[] => {
+  const within = (cue: Cue, channel: (step: string) => `prompt:${string}`) =>
+    cue.steps.flatMap((step) => (step.kind === 'prompt' ? [{ prompt: step, channel: channel(step.id) }] : []))
+  return [
+    ...show.cues.filter((cue) => !namesParts(cue)).flatMap((cue) => within(cue, CHANNEL.prompt)),
+    ...[...ownCuesOf(show).values()].flatMap(({ cue, zone }) => within(cue, (step) => CHANNEL.promptAt(step, zone))),
+  ]
+})
+
 /** A show's channels: those that exist once, and those that each player has. */
 const channelsOf = memo((show: Show): { once: Named[]; own: Named[] } => {
   const named = (name: string): Named => ({ name, base: baseFields(show, name)! })
-  const promptsOf = ({ steps }: Cue) => steps.flatMap(({ kind, id }) => (kind === 'prompt' ? [id] : []))
-  const prompts = [
-    ...show.cues.filter((cue) => !namesParts(cue)).flatMap((cue) => promptsOf(cue).map(CHANNEL.prompt)),
-    ...[...ownCuesOf(show).values()].flatMap(({ cue, zone }) =>
-      promptsOf(cue).map((step) => CHANNEL.promptAt(step, zone)),
-    ),
-  ]
+  const prompts = promptsOf(show).map(({ channel }) => channel)
   const buses = busesOf(show).map(CHANNEL.bus)
   const lights = show.place.lights.map((light) => CHANNEL.light(light.id))
   const props = show.place.props.map((prop) => CHANNEL.prop(prop.id))

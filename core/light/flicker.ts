@@ -32,3 +32,6 @@ const PATTERNS: { [pattern in Flicker['pattern']]: (phase: number) => number } =
  */
 export const flickerAt = ({ pattern, rate, depth }: Flicker, t: number): number =>
   1 - depth * PATTERNS[pattern](rate * t)
+
+/** The same for what flickers or doesn't. */
+export const flickering = (flicker: Flicker | null, t: number): number => (flicker ? flickerAt(flicker, t) : 1)

@@ -68,9 +68,13 @@ export interface Shining {
   inHand: boolean
 }
 
+/** Whose hand carried lights are in: the place of the run's first player among its walks, −1 without any. */
+export const carrierOf = (show: Show, run: Run): number =>
+  run.walks.findIndex((id) => show.walks.find((w) => w.id === id)?.body.kind === 'player')
+
 /** The lights that are on at a time of a run, where they are then. */
 export function shiningAt(show: Show, run: Run, player: number, t: number): Shining[] {
-  const carrier = run.walks.findIndex((id) => show.walks.find((w) => w.id === id)?.body.kind === 'player')
+  const carrier = carrierOf(show, run)
   return show.place.lights.flatMap((light) => {
     const { candela, on, colour, flicker } = channelAt(show, run, CHANNEL.light(light.id), t, player)
     if (candela * on === 0) return []

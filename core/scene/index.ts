@@ -1,5 +1,5 @@
 /** A place as it is seen: its floors, walls and props as faces in space. */
-export { type Faces } from './faces'
+export { NO_EDGE, type Faces } from './faces'
 export { facesOfProp } from './props'
 export { builtOf, type Piece } from './scene'
 export { sparksAt, SPARK_SIZE } from './sparks'

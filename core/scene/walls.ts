@@ -1,18 +1,10 @@
 import type { Place, Point, Spot, Wall } from '../show'
-import { alongWall, wallLength } from '../space'
+import { alongWall, endsAt, wallLength } from '../space'
 import type { FaceList, Rim } from './faces'
 
-/** Ends within this of each other are one corner (m). */
-const TOUCH = 0.02
-const shareStorey = (a: Wall, b: Wall): boolean => a.y < b.y + b.height && b.y < a.y + a.height
 /** Whether a wall's end is met by another wall, so that both reach into the corner. */
-const isCorner = (walls: readonly Wall[], wall: Wall, [x, z]: Spot): boolean =>
-  walls.some(
-    (other) =>
-      other !== wall &&
-      shareStorey(wall, other) &&
-      [other.from, other.to].some((end) => Math.hypot(end[0] - x, end[1] - z) <= TOUCH),
-  )
+const isCorner = (walls: readonly Wall[], wall: Wall, end: Spot): boolean =>
+  endsAt(walls, wall, end).some(({ wall: other }) => other !== wall)
 
 /** Numbers in order, each once. */
 const inOrder = (values: number[]): number[] => [...new Set(values)].sort((a, b) => a - b)
@@ -45,10 +37,9 @@ export function addWall(faces: FaceList, wall: Wall, walls: Place['walls']): voi
       if (!stands(i, j)) continue
       const [s, w] = [breaks[i], breaks[i + 1] - breaks[i]]
       const [h, up] = [rises[j], rises[j + 1] - rises[j]]
-      const open = [!stands(i - 1, j), !stands(i + 1, j), !stands(i, j - 1), !stands(i, j + 1)] as const
-      const rim: Rim = open
-      faces.quad(at(s, h, half), way(w, 0, 0), way(0, up, 0), rim, [s, h])
-      faces.quad(at(s + w, h, -half), way(-w, 0, 0), way(0, up, 0), [rim[1], rim[0], rim[2], rim[3]], [-s - w, h])
+      const open = [!stands(i - 1, j), !stands(i + 1, j), !stands(i, j - 1), !stands(i, j + 1)] as const satisfies Rim
+      faces.quad(at(s, h, half), way(w, 0, 0), way(0, up, 0), open, [s, h])
+      faces.quad(at(s + w, h, -half), way(-w, 0, 0), way(0, up, 0), [open[1], open[0], open[2], open[3]], [-s - w, h])
       if (open[0]) faces.quad(at(s, h, -half), way(0, 0, 2 * half), way(0, up, 0))
       if (open[1]) faces.quad(at(s + w, h, half), way(0, 0, -2 * half), way(0, up, 0))
       if (open[2]) faces.quad(at(s, h, -half), way(w, 0, 0), way(0, 0, 2 * half))

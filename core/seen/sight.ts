@@ -1,3 +1,4 @@
+import { radians } from '../base'
 import { CHANNEL, channelAt, frameIn, type Pose, type Run } from '../engine'
 import { luminance, luxAt, WHITE_LUX } from '../light'
 import type { Point, Prop, Show } from '../show'
@@ -37,8 +38,6 @@ const VEILED = 1 - STANDS_OUT
 const NEARNESS: readonly Unseen[] = ['gone', 'outside', 'hidden', 'veiled', 'dark', 'small']
 
 const degrees = (radians: number) => (radians * 180) / Math.PI
-const radians = (angle: number) => (angle * Math.PI) / 180
-
 /** Where a point is in a picture: degrees to the right and up, and whether the picture reaches there. */
 function inPicture({ at, yaw, pitch, fov }: Pose, [x, y, z]: Point): { right: number; up: number; isIn: boolean } {
   const [dx, dy, dz] = [x - at[0], y - at[1], z - at[2]]

@@ -1,5 +1,5 @@
-import { CHANNEL, channelAt, frameIn, tiedPoint, type Run } from '../engine'
-import { lightPlace } from '../light'
+import { CHANNEL, channelAt, frameIn, type Run } from '../engine'
+import { carrierOf, lightPlace } from '../light'
 import type { Colour, Light, Point, Prop, Show, Step } from '../show'
 import { fromFrame } from '../space'
 
@@ -51,8 +51,7 @@ function propBody(show: Show, run: Run, player: number, prop: Prop, t: number): 
 }
 function lightBody(show: Show, run: Run, player: number, light: Light, t: number): Body {
   const { candela, on } = channelAt(show, run, CHANNEL.light(light.id), t, player)
-  const tied = light.tiedTo && 'prop' in light.tiedTo ? tiedPoint(show, run, light.tiedTo.prop, light.at, t) : undefined
-  const middle = tied ?? lightPlace(show, run, light, player, t)
+  const middle = lightPlace(show, run, light, carrierOf(show, run), t)
   return { middle, points: around(middle, FLAME), colour: undefined, isThere: candela * on > 0 }
 }
 /** How large what shines is, and what sounds at a mark (m). */

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { line, middle } from './measure'
+import { at, line, middle } from './measure'
 
 /** A band of 1280 × 720 for the picture, beside the desk and under the header. */
 const WINDOW = { width: 1684, height: 765 }
@@ -8,9 +8,6 @@ const FROM = [20, 45, 105, 185]
 const PLAYS = 4000
 const SCRUBS = 600
 const SETTLES = 60
-
-const at = (values: readonly number[], share: number): number =>
-  [...values].sort((a, b) => a - b)[Math.floor(values.length * share)]!
 
 /** What looking through the player's eyes costs: the first look, frames while it plays and while one scrubs, memory. `page` shows the demo. */
 export async function eyesFigures(page: Page): Promise<void> {

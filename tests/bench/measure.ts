@@ -12,6 +12,10 @@ export function each(calls: number, work: () => void): number {
 
 export const middle = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1]!
 
+/** The value that such a share of them are no larger than. */
+export const at = (values: readonly number[], share: number): number =>
+  [...values].sort((a, b) => a - b)[Math.floor(values.length * share)]!
+
 /** The median of several measurements of the mean of some calls (ms). */
 export const median = (calls: number, work: () => void, times = 7): number =>
   middle(Array.from({ length: times }, () => each(calls, work)))

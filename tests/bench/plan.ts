@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test'
 import { ask } from '../harness/api'
 import { largePlace } from './furnished'
-import { line, middle } from './measure'
+import { at, line, middle } from './measure'
 
 /** How the plan behaves with 2,000 zones and 500 walls: opening, and the frames while a hand pans, zooms, lassos and drags. */
 const FRAMES = 60
@@ -29,8 +29,6 @@ const bareOf = (width: number, height: number) => `<!doctype html><title>bare</t
 </script>`
 
 type Spot = { x: number; y: number }
-const at = (values: readonly number[], share: number): number =>
-  [...values].sort((a, b) => a - b)[Math.floor(values.length * share)]!
 
 /** The time from frame to frame (ms) while a pointer moves once a frame. */
 async function frames(page: Page, from: Spot, by: Spot, more: object = {}, wheel = false): Promise<number[]> {

@@ -1,6 +1,6 @@
 import { CHANNEL, channelAt, type FieldsOf } from '~~/core/engine'
 import { amplitude } from '~~/core/base'
-import { flickerAt } from '~~/core/light'
+import { flickering } from '~~/core/light'
 import type { Show } from '~~/core/show'
 import type { Curve } from './step-sheet'
 
@@ -15,7 +15,7 @@ export function curveOfLight(show: Show, light: string, candela: number): Curve 
   const most = Math.max(1, candela, show.place.lights.find(({ id }) => id === light)?.candela ?? 0)
   return curveOf(
     CHANNEL.light(light),
-    ({ candela, on, flicker }, t) => ((candela * on) / most) * (flicker ? flickerAt(flicker, t) : 1),
+    ({ candela, on, flicker }, t) => ((candela * on) / most) * flickering(flicker, t),
   )
 }
 /** How loud a bus is; what is louder than as it came is drawn as that. */

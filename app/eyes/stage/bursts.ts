@@ -1,11 +1,11 @@
 import * as three from 'three'
 import { itemAt, keyOf, memoFor } from '~~/core/base'
-import { eventsOf, frameIn, positionAt, type Run, type RunEvent } from '~~/core/engine'
+import { eventsOf, middleIn, positionAt, type Run, type RunEvent } from '~~/core/engine'
 import { sparksAt, SPARK_SIZE } from '~~/core/scene'
 import { rulesAt, type BurstStep, type Point, type Show } from '~~/core/show'
-import { middleOf, solidOf } from '~~/core/space'
 import { COLOURS } from '~/canvas/colours'
-import type { StageMoment } from './stage-moment'
+import { middleOfZone } from './middle-of-zone'
+import type { ShownMoment } from '~/frame/shown-moment'
 
 /** A burst of a run: when, of which step, how many, and whose zone and player fired it. */
 interface Burst {
@@ -39,20 +39,15 @@ const burstsOf = (show: Show, run: Run): Burst[] =>
   })
 
 /** Where a burst comes from, at the moment it begins. */
-function placeOf({ show, run }: StageMoment, { t, step: { where }, zone, player }: Burst): Point {
+function placeOf({ show, run }: ShownMoment, { t, step: { where }, zone, player }: Burst): Point {
   const eyes = (): Point => {
     const [x, y, z] = positionAt(itemAt(run.paths, player), t)
     return [x, y + show.player.eye, z]
   }
-  if (where.at === 'prop') {
-    const prop = show.place.props.find(({ id }) => id === where.prop)
-    const frame = prop && frameIn(show, run, prop.id, t)
-    return frame ? [frame.at[0], frame.at[1] + prop.size[1] / 2, frame.at[2]] : eyes()
-  }
+  if (where.at === 'prop') return middleIn(show, run, where.prop, t)
   if (where.at === 'mark') return show.place.marks.find(({ id }) => id === where.mark)?.at ?? eyes()
   const found = where.at === 'zone' ? show.zones.find(({ id }) => id === zone) : undefined
-  if (!found) return eyes()
-  return middleOf(found.tiedTo ? solidOf(found.shape, frameIn(show, run, found.tiedTo.prop, t)) : solidOf(found.shape))
+  return found ? middleOfZone({ show, run, t }, found) : eyes()
 }
 
 /** The sparks that fly at a moment. */
@@ -60,7 +55,7 @@ export class Bursts {
   private readonly seen = new Map<number, three.Points<three.BufferGeometry, three.PointsMaterial>>()
   constructor(private readonly scene: three.Scene) {}
 
-  show(moment: StageMoment): void {
+  show(moment: ShownMoment): void {
     const { show, run, t } = moment
     for (const points of this.seen.values()) points.visible = false
     for (const burst of burstsOf(show, run)) {

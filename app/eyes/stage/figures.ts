@@ -1,7 +1,8 @@
 import * as three from 'three'
-import { itemAt } from '~~/core/base'
+import { itemAt, radians } from '~~/core/base'
+import { NO_EDGE } from '~~/core/scene'
 import { facingAt, linearOf, positionAt } from '~~/core/engine'
-import type { StageMoment } from './stage-moment'
+import type { ShownMoment } from '~/frame/shown-moment'
 import { propMaterial, type SharedUniforms } from './surface-material'
 import { COLOURS } from '~/canvas/colours'
 
@@ -13,7 +14,7 @@ export class Figures {
     private readonly shared: SharedUniforms,
   ) {}
 
-  show({ show, run, t, player }: StageMoment): void {
+  show({ show, run, t, player }: ShownMoment): void {
     run.walks.forEach((id, index) => {
       const { body } = show.walks.find((walk) => walk.id === id) ?? {}
       const figure = (this.seen[index] ??= this.figure())
@@ -21,7 +22,7 @@ export class Figures {
       if (!figure.visible) return
       const radius = body?.radius ?? show.player.radius
       figure.position.set(...(positionAt(itemAt(run.paths, index), t) as [number, number, number]))
-      figure.rotation.y = (facingAt(show, run, index, t) * Math.PI) / 180
+      figure.rotation.y = radians(facingAt(show, run, index, t))
       figure.scale.set(radius, body?.height ?? show.player.height, radius)
     })
     this.seen.slice(run.walks.length).forEach((figure) => (figure.visible = false))
@@ -53,6 +54,6 @@ export class Figures {
 function flat(geometry: three.BufferGeometry): three.BufferGeometry {
   const count = geometry.getAttribute('position').count
   geometry.setAttribute('across', geometry.getAttribute('uv'))
-  geometry.setAttribute('edges', new three.BufferAttribute(new Float32Array(count * 4).fill(1e3), 4))
+  geometry.setAttribute('edges', new three.BufferAttribute(new Float32Array(count * 4).fill(NO_EDGE), 4))
   return geometry
 }

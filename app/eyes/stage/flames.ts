@@ -1,6 +1,6 @@
 import * as three from 'three'
 import { linearOf } from '~~/core/engine'
-import { flickerAt } from '~~/core/light'
+import { flickering } from '~~/core/light'
 import { COLOURS } from '~/canvas/colours'
 import type { Lamp } from './lamps'
 
@@ -25,7 +25,7 @@ export class Flames {
     this.mesh.count = lamps.length
     lamps.forEach(({ at, candela, colour, flicker }, i) => {
       this.mesh.setMatrixAt(i, this.at.makeTranslation(...at))
-      const hot = Math.min(1, Math.sqrt((candela * (flicker ? flickerAt(flicker, t) : 1)) / HOT))
+      const hot = Math.min(1, Math.sqrt((candela * flickering(flicker, t)) / HOT))
       if (engraved) this.colour.set(COLOURS.lamp)
       else this.colour.setRGB(...linearOf(colour)).lerp(new three.Color(1, 1, 1), hot * 0.6)
       this.mesh.setColorAt(i, this.colour.multiplyScalar(0.25 + 0.75 * hot))

@@ -1,6 +1,7 @@
+import { radians } from '~~/core/base'
 import * as three from 'three'
 import { linearOf } from '~~/core/engine'
-import { axisOf, falloff, flickerAt, luminance, type Shining } from '~~/core/light'
+import { axisOf, falloff, flickering, luminance, type Shining } from '~~/core/light'
 import type { Point } from '~~/core/show'
 import { MOST_LAMPS, type SharedUniforms } from './surface-material'
 
@@ -23,14 +24,12 @@ export function lampsInSight(lights: readonly Lamp[], from: Point, frustum: thre
 
 /** How much of a light's colour falls on what it shines on; its luminance is the same whatever this is. */
 const SATURATION = 0.7
-const radians = (degrees: number) => (degrees * Math.PI) / 180
-
 /** Writes what shines at a time (s) into what every surface asks. A colour takes nothing from a light's candela: they are photometric. */
 export function writeLamps(uniforms: SharedUniforms, lamps: readonly Lamp[], t: number): void {
   uniforms.lamps.value = lamps.length
   lamps.forEach(({ light, at, candela, colour, flicker, inHand, tile }, i) => {
     uniforms.lampAt.value[i]!.set(at[0], at[1], at[2], light.reach)
-    const shines = candela * (flicker ? flickerAt(flicker, t) : 1)
+    const shines = candela * flickering(flicker, t)
     const y = Math.max(1e-3, luminance(colour))
     const [r, g, b] = linearOf(colour).map((each) => shines * (1 + (each / y - 1) * SATURATION)) as [number, number, number] // prettier-ignore
     uniforms.lampShines.value[i]!.set(r, g, b)

@@ -1,3 +1,4 @@
+import { radians } from '~~/core/base'
 import * as three from 'three'
 import { GLTFLoader, type GLTF } from 'three/examples/jsm/loaders/GLTFLoader.js'
 import type { Mesh as Placing, Prop } from '~~/core/show'
@@ -31,7 +32,6 @@ interface Taken {
   home: three.Matrix4
   inProp: three.Matrix4
 }
-const radians = (degrees: number) => (degrees * Math.PI) / 180
 const frameOf = ([x, y, z]: readonly [number, number, number], yaw: number) =>
   new three.Matrix4().makeRotationY(radians(yaw)).setPosition(x, y, z)
 
@@ -39,7 +39,7 @@ const frameOf = ([x, y, z]: readonly [number, number, number], yaw: number) =>
 export class PlaceMesh {
   private asset: string | undefined
   private root: three.Group | undefined
-  private readonly taken = new Map<string, { key: string; taken: Taken | undefined }>()
+  private readonly taken = new Map<string, { prop: Prop; mesh: Placing; taken: Taken | undefined }>()
   constructor(
     private readonly scene: three.Scene,
     private readonly shared: SharedUniforms,
@@ -66,11 +66,10 @@ export class PlaceMesh {
   /** What of the mesh a prop was made of goes where the prop is; false where it was made of nothing of it. */
   goWith(prop: Prop, isShown: boolean, mesh: Placing | undefined, at: three.Matrix4): boolean {
     if (!this.root || !mesh) return false
-    const key = JSON.stringify([prop.name, prop.at, prop.yaw, prop.size, mesh])
     let known = this.taken.get(prop.id)
-    if (known?.key !== key) {
+    if (known?.prop !== prop || known.mesh !== mesh) {
       known?.taken?.node.matrix.copy(known.taken.home)
-      this.taken.set(prop.id, (known = { key, taken: this.nodeOf(prop) }))
+      this.taken.set(prop.id, (known = { prop, mesh, taken: this.nodeOf(prop) }))
     }
     const { taken } = known
     if (!taken) return false

@@ -1,3 +1,4 @@
+import { radians } from '~~/core/base'
 import * as three from 'three'
 import { channelAt, linearOf, type Pose } from '~~/core/engine'
 import { shiningAt, WHITE_LUX } from '~~/core/light'
@@ -13,7 +14,7 @@ import { Flames } from './flames'
 import { PlaceMesh } from './meshes'
 import { Prompts } from './prompts'
 import { Shadows } from './shadows'
-import type { StageMoment } from './stage-moment'
+import type { ShownMoment } from '~/frame/shown-moment'
 import { builtMaterial, cardMaterial, engrave, MOST_LAMPS, propMaterial, sharedUniforms } from './surface-material'
 import { Veil } from './veil'
 import { Volumes } from './volumes'
@@ -27,6 +28,8 @@ export interface Look {
   zones?: boolean
   /** Whether floors and walls are seen even where a mesh is. */
   drawn?: boolean
+  /** Whether only the brightest shine, for the sake of the rate. */
+  fewLamps?: boolean
 }
 /** What is under a pointer. */
 export interface Hit {
@@ -37,14 +40,14 @@ export interface Hit {
   normal: Point
 }
 
+/** So many shine where the rate has fallen. */
+const FEW_LAMPS = 4
 /** What throws shadows is on this layer, too. */
 const CASTS = 1
 /** A lamp isn't in its own light, nor anything that a light is in: so far around it (m). */
 const OWN = 0.12
 const OWN_LAMP = 0.6
 const BACKDROP = '#05080a'
-
-const radians = (degrees: number) => (degrees * Math.PI) / 180
 
 function geometryOf({ positions, normals, across, edges, owners, indices }: Faces): three.BufferGeometry {
   const geometry = new three.BufferGeometry()
@@ -89,8 +92,6 @@ export class Stage {
   private readonly standing = new Map<string, Standing>()
   private readonly ray = new three.Raycaster()
   private card: three.Mesh | undefined
-  /** So many lights at most, fewer where the rate falls. */
-  most = MOST_LAMPS
 
   /** @throws Error where there is no WebGL 2 */
   constructor(canvas: HTMLCanvasElement, came: () => void) {
@@ -113,7 +114,7 @@ export class Stage {
   }
 
   /** Draws a moment. */
-  show(moment: StageMoment, look: Look): void {
+  show(moment: ShownMoment, look: Look): void {
     const { show, run, t, player } = moment
     this.build(show.place)
     this.mesh.show(show.place.mesh)
@@ -197,14 +198,14 @@ export class Stage {
     this.shared.atlas!.value = this.shadows.atlas
   }
 
-  private putProps(moment: StageMoment, look: Look): void {
+  private putProps(moment: ShownMoment, look: Look): void {
     const { show } = moment
     const there = new Set<string>()
     for (const prop of show.place.props) {
       there.add(prop.id)
       const standing = this.stand(prop)
       const { mesh } = standing
-      const now = propNow({ ...moment, lights: [], props: [] }, prop)
+      const now = propNow(moment, prop)
       const hasMoved = put(mesh, now, show.player.eye)
       mesh.updateMatrix()
       const isOfMesh = this.mesh.goWith(prop, now.shown, show.place.mesh, mesh.matrix)
@@ -246,13 +247,13 @@ export class Stage {
     return standing
   }
 
-  private light(moment: StageMoment, pose: Pose, { engraved }: Look): void {
+  private light(moment: ShownMoment, pose: Pose, { engraved, fewLamps }: Look): void {
     const { show, run, t, player } = moment
     const frustum = new three.Frustum().setFromProjectionMatrix(
       new three.Matrix4().multiplyMatrices(this.camera.projectionMatrix, this.camera.matrixWorldInverse),
     )
     const shining = shiningAt(show, run, player, t).map((each): Lamp => ({ ...each, tile: show.place.lights.indexOf(each.light) })) // prettier-ignore
-    const lamps = lampsInSight(shining, pose.at, frustum, this.most)
+    const lamps = lampsInSight(shining, pose.at, frustum, fewLamps ? FEW_LAMPS : MOST_LAMPS)
     for (const lamp of lamps) this.castShadows(lamp)
     writeLamps(this.shared, lamps, t)
     this.flames.show(lamps, t, engraved)

@@ -1,5 +1,6 @@
 import * as three from 'three'
 import { WHITE_LUX } from '~~/core/light'
+import { NO_EDGE } from '~~/core/scene'
 import { METRES } from './grains'
 
 /** So many lights shine on one picture; the brightest in sight are taken. */
@@ -66,7 +67,7 @@ void main() {
   #ifdef MESH
   vec3 a = abs(facing);
   on = a.y > max(a.x, a.z) ? world.xz : a.x > a.z ? vec2(world.z, world.y) : vec2(world.x, world.y);
-  edge = vec4(1e3); itsMap = (mapTurn * vec3(uv, 1.0)).xy;
+  edge = vec4(${NO_EDGE.toFixed(1)}); itsMap = (mapTurn * vec3(uv, 1.0)).xy;
   #ifdef USE_COLOR
   itsColour = color.rgb;
   #endif

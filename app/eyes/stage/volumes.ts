@@ -1,9 +1,10 @@
 import * as three from 'three'
+import { radians } from '~~/core/base'
 import { frameIn } from '~~/core/engine'
 import { facesOfShape, type Faces } from '~~/core/scene'
 import type { Zone } from '~~/core/show'
 import { COLOURS } from '~/canvas/colours'
-import type { StageMoment } from './stage-moment'
+import type { ShownMoment } from '~/frame/shown-moment'
 
 /** Hatched like a survey map: lines aslant over the picture, dots for the rim. */
 const FRAGMENT = `precision highp float; out vec4 shown; uniform vec3 colour; uniform bool isRim; in vec4 edge;
@@ -20,7 +21,7 @@ const VERTEX = `in vec4 edges; out vec4 edge;
 void main() { edge = edges; gl_Position = projectionMatrix * modelViewMatrix * vec4(position, 1.0); }`
 
 interface Volume {
-  key: string
+  of: Zone
   meshes: three.Mesh<three.BufferGeometry, three.ShaderMaterial>[]
 }
 
@@ -29,7 +30,7 @@ export class Volumes {
   private readonly known = new Map<string, Volume>()
   constructor(private readonly scene: three.Scene) {}
 
-  show({ show, run, t }: StageMoment, which: (zone: Zone) => 'none' | 'seen' | 'chosen'): void {
+  show({ show, run, t }: ShownMoment, which: (zone: Zone) => 'none' | 'seen' | 'chosen'): void {
     const there = new Set<string>()
     for (const zone of show.zones) {
       const how = which(zone)
@@ -39,21 +40,20 @@ export class Volumes {
         mesh.visible = true
         const frame = zone.tiedTo ? frameIn(show, run, zone.tiedTo.prop, t) : undefined
         mesh.position.set(...((frame?.at as [number, number, number] | undefined) ?? [0, 0, 0]))
-        mesh.rotation.set(0, ((frame?.yaw ?? 0) * Math.PI) / 180, 0)
+        mesh.rotation.set(0, radians(frame?.yaw ?? 0), 0)
         mesh.material.uniforms.colour!.value.set(how === 'chosen' ? COLOURS.lamp : COLOURS.zone).convertLinearToSRGB()
       }
     }
     for (const [id, { meshes }] of this.known) if (!there.has(id)) for (const mesh of meshes) mesh.visible = false
   }
   private volume(zone: Zone): Volume {
-    const key = JSON.stringify([zone.shape, zone.rim])
     const known = this.known.get(zone.id)
-    if (known?.key === key) return known
+    if (known?.of.shape === zone.shape && known.of.rim === zone.rim) return known
     if (known) this.drop(known)
     const meshes = [meshOf(facesOfShape(zone.shape), false)]
     if (zone.rim > 0) meshes.push(meshOf(facesOfShape(zone.shape, zone.rim), true))
     this.scene.add(...meshes)
-    const volume = { key, meshes }
+    const volume = { of: zone, meshes }
     this.known.set(zone.id, volume)
     return volume
   }

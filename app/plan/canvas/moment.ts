@@ -1,12 +1,8 @@
-import type { Run } from '~~/core/engine'
-import type { Light, Prop, Show } from '~~/core/show'
+import type { Light, Prop } from '~~/core/show'
+import type { ShownMoment } from '~/frame/shown-moment'
 
 /** What a run is at a time, for the plan. */
-export interface Moment {
-  show: Show
-  run: Run
-  t: number
-  player: number
+export interface Moment extends ShownMoment {
   /** What of the place is seen. */
   lights: readonly Light[]
   props: readonly Prop[]

@@ -1,17 +1,17 @@
-import { CHANNEL, channelAt, facingAt, frameIn, middleIn, positionAt, type Run, partsOf } from '~~/core/engine'
+import {
+  CHANNEL,
+  channelAt,
+  facingAt,
+  frameIn,
+  middleIn,
+  partsOf,
+  positionAt,
+  promptsOf,
+  type Run,
+} from '~~/core/engine'
 import { lightPlace } from '~~/core/light'
 import { memo } from '~~/core/base'
-import {
-  namesParts,
-  ownCuesOf,
-  type Cue,
-  type Light,
-  type Point,
-  type Prop,
-  type Show,
-  type Step,
-  type Surface,
-} from '~~/core/show'
+import { type Light, type Point, type Prop, type Step, type Surface } from '~~/core/show'
 import { middleOf } from '~~/core/space'
 import { COLOURS } from '~/canvas/colours'
 import { solidOfZone } from '../forms/geometry'
@@ -146,15 +146,6 @@ function paintProp(to: Picture, moment: Moment, prop: Prop, pixel: number): void
   to.globalAlpha = 1
 }
 
-/** Every prompt of a show, and the channel that says whether it stands; zones of kits with parts show theirs by themselves. */
-const promptsOf = memo((show: Show): { prompt: Prompt; channel: string }[] => {
-  const within = (cue: Cue, channel: (step: string) => string) =>
-    cue.steps.flatMap((step) => (step.kind === 'prompt' ? [{ prompt: step, channel: channel(step.id) }] : []))
-  return [
-    ...show.cues.filter((cue) => !namesParts(cue)).flatMap((cue) => within(cue, CHANNEL.prompt)),
-    ...[...ownCuesOf(show).values()].flatMap(({ cue, zone }) => within(cue, (step) => CHANNEL.promptAt(step, zone))),
-  ]
-})
 function anchorOf({ show, run, t }: Moment, { anchor }: Prompt): { at: Point; yaw: number } | undefined {
   if ('prop' in anchor) return { at: middleIn(show, run, anchor.prop, t), yaw: frameIn(show, run, anchor.prop, t).yaw }
   if ('mark' in anchor) return show.place.marks.find(({ id }) => id === anchor.mark)

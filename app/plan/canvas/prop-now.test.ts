@@ -12,7 +12,7 @@ describe('a prop at a moment of a run', () => {
     const show = oneRule({}, [{ id: 's', kind: 'prop', prop: 'lamp', carried: true, surface: 'cloth', hold: 'keep' }], { show: { place } }) // prettier-ignore
     const result = run(show, walksOf(show, ['w']), { seed: 1 })
     const lamp = show.place.props[0]!
-    const at = (t: number) => propNow({ show, run: result, t, player: 0, lights: [], props: [lamp] }, lamp)
+    const at = (t: number) => propNow({ show, run: result, t, player: 0 }, lamp)
     expect(at(0)).toMatchObject({ placed: { at: [5, 1, 3] }, isCarried: false, surface: 'metal' })
     const { length } = result
     const [x, , z] = positionAt(result.paths[0]!, length)

@@ -1,7 +1,7 @@
 import { carriedIn, CHANNEL, channelAt, facingAt, frameIn, positionAt } from '~~/core/engine'
 import type { Prop, Surface } from '~~/core/show'
 import { fromFrame } from '~~/core/space'
-import type { Moment } from './moment'
+import type { ShownMoment } from '~/frame/shown-moment'
 
 /** A prop as it is at a moment of a run: where it stands, or with whom it goes. */
 export interface PropNow {
@@ -15,7 +15,7 @@ export interface PropNow {
 /** Where it is held, to the right of whoever has it and a little before them (m). */
 const HAND = [0.35, -0.2] as const
 
-export function propNow({ show, run, t, player }: Moment, prop: Prop): PropNow {
+export function propNow({ show, run, t, player }: ShownMoment, prop: Prop): PropNow {
   // What is being edited the run doesn't know yet.
   if (!show.place.props.includes(prop)) return { placed: prop, shown: prop.shown, colour: prop.colour, surface: prop.surface ?? null, isCarried: false } // prettier-ignore
   const { shown, colour, surface } = channelAt(show, run, CHANNEL.prop(prop.id), t, player)

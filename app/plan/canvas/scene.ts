@@ -6,7 +6,7 @@ import type { Seen } from '~/frame/seen'
 import { seenThings } from '../forms/storeys'
 import { strokesAbove } from '../forms/prop-forms'
 import { propOutline } from '../forms/thing-forms'
-import { isSameSpot } from '../forms/wall-joins'
+import { isSameSpot } from '~~/core/space'
 import { windowStretches } from '../forms/geometry'
 
 /** A zone as it is drawn. */

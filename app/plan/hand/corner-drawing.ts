@@ -5,7 +5,7 @@ import { calculated } from '~/words/arithmetic'
 import { length as lengthWords, ownLength } from '~/words/lengths'
 import { measured } from '~/words/units'
 import { cornerAt, directionOf, going } from '../forms/snapping'
-import { isSameSpot } from '../forms/wall-joins'
+import { isSameSpot } from '~~/core/space'
 
 const TYPED = /^[\d.,+\-*/()]$/
 /** What can follow in a number that has begun: the letters of units, “5 ft 3 in”, “80 cm”. */

@@ -8,7 +8,7 @@ import { useSelection } from '~/frame/selection'
 import { useRun } from '~/run/current-run'
 import { round } from '../forms/geometry'
 import { useFloor } from '../forms/floor-under'
-import { isSameSpot } from '../forms/wall-joins'
+import { isSameSpot } from '~~/core/space'
 import { usePaths } from '../ways/paths'
 
 /** A walk drawn point by point: between two of them it goes round the walls, unless it is to go straight. */

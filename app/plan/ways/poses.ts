@@ -1,4 +1,4 @@
-import { thousandths } from '~~/core/base'
+import { thousandths, radians } from '~~/core/base'
 import { GRAVITY, movedBy } from '~~/core/engine'
 import {
   namesParts,
@@ -36,7 +36,6 @@ const SLIDES = 0.05
 const ALONG = 0.08
 /** How far off a throw is taken hold of for its pitch (m). */
 const ARM = 1.2
-const radians = (degrees: number): number => (degrees * Math.PI) / 180
 const inSteps = (value: number, step: number, free: boolean, finest: number): number => {
   const by = free ? finest : step
   return thousandths(Math.round(value / by) * by)
