@@ -37,8 +37,6 @@ const chosen = computed(() => (selection.things.length === 1 ? selection.things[
 const RESTS = 250
 /** Frames further apart than this weren't one movement (ms). */
 const APART = 600
-/** Drawn smaller than this it is lit by fewer lights, too. */
-const SMALL = 0.6
 const rate = new Rate()
 const share = ref(1)
 let wanted = false
@@ -80,7 +78,6 @@ function draw(at: number) {
     zones: view.volumes,
     drawn: view.drawn,
     pose: pose.value,
-    fewLamps: at < SMALL,
   })
   frames++
   shown = moment.value!.t

@@ -18,6 +18,25 @@ export interface Faces {
   /** One a corner: the place of what it belongs to in a list. */
   owners: Float32Array
   indices: Uint32Array
+  /** Its flat parts, each with its own corners in a row. */
+  patches: readonly Patch[]
+}
+
+/** A flat part of what is drawn. */
+export interface Patch {
+  /** Its first corner in the lists, and how many it has. */
+  first: number
+  count: number
+  /** Where it begins, and its two ways to where it ends (m). */
+  at: Point
+  along: Point
+  up: Point
+  normal: Point
+  /** Where it is bent: which way it faces at the end of its first way. */
+  turned?: Point
+  /** Where it begins in `across`, and how far it goes there (m). */
+  from: Spot
+  size: Spot
 }
 
 const minus = (a: Point, b: Point): Point => [a[0] - b[0], a[1] - b[1], a[2] - b[2]]
@@ -32,6 +51,12 @@ const ofLengthOne = (a: Point): Point => {
   const length = lengthOf(a) || 1
   return [a[0] / length, a[1] / length, a[2] / length]
 }
+
+/** The least or the greatest of an outline, each way. */
+const boundOf = (outline: readonly Spot[], which: (...all: number[]) => number): Spot => [
+  which(...outline.map(([x]) => x)),
+  which(...outline.map(([, z]) => z)),
+]
 
 /** Twice what an outline holds (m²): positive where it turns from +x to +z. */
 const turnOf = (outline: readonly Spot[]): number =>
@@ -57,6 +82,7 @@ export class FaceList {
   private readonly edges: number[] = []
   private readonly owners: number[] = []
   private readonly indices: number[] = []
+  private readonly patches: Patch[] = []
 
   private corner({ at, normal, across, edges }: Corner): number {
     this.positions.push(...at)
@@ -83,6 +109,7 @@ export class FaceList {
       across: [from[0] + u * w, from[1] + v * h],
       edges: [edge(rim[0], u * w), edge(rim[1], (1 - u) * w), edge(rim[2], v * h), edge(rim[3], (1 - v) * h)],
     })
+    this.patches.push({ first: this.owners.length, count: 4, at, along, up, normal, from, size: [w, h] })
     this.four([corner(0, 0), corner(1, 0), corner(1, 1), corner(0, 1)])
   }
 
@@ -116,8 +143,13 @@ export class FaceList {
         edges: [NO_EDGE, NO_EDGE, v * h, (1 - v) * h],
       }
     }
-    for (let i = 0; i < sides; i++)
-      this.four([ring(i, low, 0), ring(i + 1, low, 0), ring(i + 1, high, 1), ring(i, high, 1)])
+    for (let i = 0; i < sides; i++) {
+      const [a, b, c, d] = [ring(i, low, 0), ring(i + 1, low, 0), ring(i + 1, high, 1), ring(i, high, 1)]
+      const size: Spot = [b.across[0] - a.across[0], h]
+      const patch = { at: a.at, along: minus(b.at, a.at), up: minus(d.at, a.at), normal: a.normal, turned: b.normal }
+      this.patches.push({ first: this.owners.length, count: 4, ...patch, from: a.across, size })
+      this.four([a, b, c, d])
+    }
     const circle = ([, rx, rz]: readonly [number, number, number]): Spot[] =>
       Array.from({ length: sides }, (_, i) => {
         const a = (i / sides) * 2 * Math.PI
@@ -139,6 +171,13 @@ export class FaceList {
     const first = this.owners.length
     for (const at of corners)
       this.corner({ at, normal, across: [at[0], at[2]], edges: [NO_EDGE, NO_EDGE, NO_EDGE, NO_EDGE] })
+    const [low, high] = [boundOf(outline, Math.min), boundOf(outline, Math.max)]
+    const size: Spot = [high[0] - low[0], high[1] - low[1]]
+    const [ex, ez] = [-normal[0] / normal[1], -normal[2] / normal[1]]
+    const [p0] = corners
+    const at: Point = [low[0], p0[1] + ex * (low[0] - p0[0]) + ez * (low[1] - p0[2]), low[1]]
+    const [along, aside]: [Point, Point] = [[size[0], ex * size[0], 0], [0, ez * size[1], size[1]]] // prettier-ignore
+    this.patches.push({ first, count: corners.length, at, along, up: aside, normal, from: low, size })
     const isTurned = up[1] * faces < 0
     for (let i = 0; i < found.length; i += 3) {
       const [p, q, r] = [found[i], found[i + 1], found[i + 2]]
@@ -165,6 +204,7 @@ export class FaceList {
       edges: Float32Array.from(this.edges),
       owners: Float32Array.from(this.owners),
       indices: Uint32Array.from(this.indices),
+      patches: this.patches,
     }
   }
 }

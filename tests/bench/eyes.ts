@@ -56,7 +56,7 @@ export async function eyesFigures(page: Page): Promise<void> {
         show(...asked)
         own.push(performance.now() - began - inRender)
       }
-      let least = [Infinity, Infinity]
+      const sizes: [number, number][] = []
       for (const t of from) {
         playhead.seek(t)
         playhead.play()
@@ -68,23 +68,26 @@ export async function eyesFigures(page: Page): Promise<void> {
           if (frames === seen) continue
           const now = performance.now()
           // The first second is for it to find its size.
-          if (last > 0 && now - began > 1000) apart.push(now - last)
+          if (last > 0 && now - began > 1000) {
+            apart.push(now - last)
+            const canvas = document.querySelector<HTMLCanvasElement>('[aria-label=Eyes] canvas')!
+            sizes.push([canvas.width, canvas.height])
+          }
           last = now
           seen = frames
-          const canvas = document.querySelector<HTMLCanvasElement>('[aria-label=Eyes] canvas')!
-          if (canvas.width < least[0]!) least = [canvas.width, canvas.height]
         }
         playhead.pause()
       }
       stage.show = show
       renderer.render = render
-      return { apart, own, least, calls: eyes().calls as number }
+      return { apart, own, sizes: sizes.sort(([a], [b]) => a - b), calls: eyes().calls as number }
     },
     { from: FROM, plays: PLAYS },
   )
   const rate = (share: number) => (1000 / at(played.apart, share)).toFixed(0)
   line(`  frames a second while it plays, at ${size} (median / 95 %)`, `${rate(0.5)} / ${rate(0.95)}`, '≥ 30 / ≥ 24')
-  line('  the least size that kept it', played.least.join(' × '), '≥ 640 × 360')
+  const sizeAt = (share: number) => played.sizes[Math.floor(played.sizes.length * share)]!.join(' × ')
+  line('  the size that kept it (median / 95 % are as large)', `${sizeAt(0.5)} / ${sizeAt(0.05)}`, '≥ 640 × 360')
   line('  our own code a frame (median)', `${middle(played.own).toFixed(2)} ms`, '≤ 1 ms')
   line('  draw calls', String(played.calls), '≤ 200')
 

@@ -193,6 +193,60 @@ test('a white card is as bright as the curve of light says, at twenty spots of t
   expect(Math.max(...found.map(({ lux }) => lux)) / Math.min(...found.map(({ lux }) => lux))).toBeGreaterThan(4)
 })
 
+test('a floor is as bright as the light that falls on it, whichever lamps shine, and dark where a wall stands between', async ({
+  page,
+  server,
+}) => {
+  const lamp = { kind: 'point', candela: 30, reach: 20, colour: '#ffffff' }
+  const lights = [
+    { id: 'a', name: 'A', at: [0, 2, 0], ...lamp },
+    { id: 'b', name: 'B', at: [2, 1.5, 2], ...lamp, candela: 12 },
+  ]
+  const place = { ...HALL.place, walls: [wall('between', [-2, -5], [-2, 5])], props: [], lights, marks: [] }
+  const off = cue('off', { kind: 'light', light: 'b', on: false, ...now })
+  const document = { ...HALL, place, cues: [off], rules: [at(2, 'off')] }
+  const { body } = await ask(server.url, '/api/shows', 'POST', { document })
+  await open(page, server, body.id)
+  await look(page)
+  const SPOTS = [[0, 0], [1, 0.5], [2, 2.5], [-1, -2], [3, -1], [4, 4]] as const // prettier-ignore
+  const seen = (spots: readonly (readonly [number, number])[]) =>
+    page.evaluate((spots) => {
+      const { stage, moment } = (window as any).esvik.eyes()
+      const canvas = document.querySelector<HTMLCanvasElement>('[aria-label=Eyes] canvas')!
+      return spots.map(([x, z]) => {
+        stage.show(moment, { engraved: false, pose: { mark: null, at: [x, 1, z], yaw: 0, pitch: -90, fov: 30 } })
+        const to = new OffscreenCanvas(canvas.width, canvas.height).getContext('2d')!
+        to.drawImage(canvas, 0, 0)
+        const { data } = to.getImageData((canvas.width >> 1) - 4, (canvas.height >> 1) - 4, 9, 9)
+        const linear = (byte: number) => ((byte / 255 + 0.055) / 1.055) ** 2.4
+        let sum = 0
+        for (let i = 0; i < data.length; i += 4) sum += linear(data[i + 1]!)
+        return sum / 81
+      })
+    }, spots)
+  const lux = ([x, z]: readonly [number, number], which: typeof lights) =>
+    which.reduce((sum, { at: [lx, ly, lz], candela }) => {
+      const d = Math.hypot(lx! - x, ly!, lz! - z)
+      return sum + ((candela * (1 - (d / 20) ** 4)) / (d * d)) * (ly! / d)
+    }, 0.02)
+  const ofGrey = (0x80 / 255 + 0.055) / 1.055
+  for (const [second, which] of [
+    [1, lights],
+    [3, lights.slice(0, 1)],
+  ] as const) {
+    await goTo(page, second)
+    const found = await seen(SPOTS)
+    for (const [i, spot] of SPOTS.entries()) {
+      const wanted = (ofGrey ** 2.4 * lux(spot, [...which])) / 7
+      expect(Math.abs(found[i]! / wanted - 1), `at ${spot.join()}: ${found[i]} where ${wanted} is right`).toBeLessThan(
+        0.1,
+      )
+    }
+  }
+  const [behind, before] = await seen([[-3, 0], [-1, 0]]) // prettier-ignore
+  expect(behind! / before!).toBeLessThan(0.05)
+})
+
 test('what one points at is named and chosen, and one looks through a mark that then goes where one looks', async ({
   page,
   server,

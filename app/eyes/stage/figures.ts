@@ -3,7 +3,7 @@ import { itemAt, radians } from '~~/core/base'
 import { NO_EDGE } from '~~/core/scene'
 import { facingAt, linearOf, positionAt } from '~~/core/engine'
 import type { ShownMoment } from '~/frame/shown-moment'
-import { propMaterial, type SharedUniforms } from './surface-material'
+import { walkerMaterial, type SharedUniforms } from './surface-material'
 import { COLOURS } from '~/canvas/colours'
 
 /** Who else walks: somebody as tall and wide as they are, with a lantern before them. */
@@ -29,7 +29,7 @@ export class Figures {
   }
   /** One metre tall, one metre from its middle to its side. */
   private figure(): three.Group {
-    const material = propMaterial(this.shared)
+    const material = walkerMaterial(this.shared)
     material.uniforms.tint!.value.set(...linearOf('#5a625c'))
     const body = new three.Mesh(flat(new three.CylinderGeometry(0.55, 0.95, 0.82, 16).translate(0, 0.41, 0)), material)
     const head = new three.Mesh(

@@ -3,7 +3,6 @@ import * as three from 'three'
 import { linearOf } from '~~/core/engine'
 import { axisOf, falloff, flickering, luminance, type Shining } from '~~/core/light'
 import type { Point } from '~~/core/show'
-import { MOST_LAMPS, type SharedUniforms } from './surface-material'
 
 /** A light that shines in one picture, and its place among the lights of the show. */
 export interface Lamp extends Shining {
@@ -11,7 +10,7 @@ export interface Lamp extends Shining {
 }
 
 /** The lights that are seen to shine, the brightest from where one stands first. */
-export function lampsInSight(lights: readonly Lamp[], from: Point, frustum: three.Frustum, most: number): Lamp[] {
+export function lampsInSight(lights: readonly Lamp[], from: Point, frustum: three.Frustum): Lamp[] {
   const sphere = new three.Sphere()
   const nearness = ({ at, light, candela }: Lamp) =>
     candela *
@@ -19,24 +18,35 @@ export function lampsInSight(lights: readonly Lamp[], from: Point, frustum: thre
   return lights
     .filter(({ at, light }) => frustum.intersectsSphere(sphere.set(new three.Vector3(...at), light.reach)))
     .sort((a, b) => nearness(b) - nearness(a))
-    .slice(0, Math.min(most, MOST_LAMPS))
 }
 
 /** How much of a light's colour falls on what it shines on; its luminance is the same whatever this is. */
 const SATURATION = 0.7
-/** Writes what shines at a time (s) into what every surface asks. A colour takes nothing from a light's candela: they are photometric. */
-export function writeLamps(uniforms: SharedUniforms, lamps: readonly Lamp[], t: number): void {
-  uniforms.lamps.value = lamps.length
-  lamps.forEach(({ light, at, candela, colour, flicker, inHand, tile }, i) => {
-    uniforms.lampAt.value[i]!.set(at[0], at[1], at[2], light.reach)
-    const shines = candela * flickering(flicker, t)
-    const y = Math.max(1e-3, luminance(colour))
-    const [r, g, b] = linearOf(colour).map((each) => shines * (1 + (each / y - 1) * SATURATION)) as [number, number, number] // prettier-ignore
-    uniforms.lampShines.value[i]!.set(r, g, b)
-    const isCone = light.kind === 'spot' && !inHand
-    uniforms.lampAxis.value[i]!.set(...axisOf(light), isCone ? Math.cos(radians(light.cone / 2)) : -2)
-    // Where the edge is hard the two are the same, and nothing may be divided by their difference.
-    uniforms.lampInner.value[i] = Math.min(1, Math.cos(radians((light.cone * (1 - light.edge)) / 2)) + 1e-6)
-    uniforms.lampTile.value[i] = tile
-  })
+/** What a lamp gives at a time, as candela of each colour. A colour takes nothing from a light's candela: they are photometric. */
+export function shinesOf({ candela, colour, flicker }: Lamp, t: number): Point {
+  const shines = candela * flickering(flicker, t)
+  const y = Math.max(1e-3, luminance(colour))
+  const [r, g, b] = linearOf(colour)
+  const each = (c: number) => shines * (1 + (c / y - 1) * SATURATION)
+  return [each(r), each(g), each(b)]
 }
+
+/** A lamp's place and reach, its axis and the cosines of its cone, as `shareOf` in the shaders asks for them. */
+export interface LampShape {
+  at: three.Vector4
+  axis: three.Vector4
+  inner: number
+}
+export const noShape = (): LampShape => ({ at: new three.Vector4(), axis: new three.Vector4(), inner: 0 })
+/** Has a shape be a lamp's. */
+export function shapeAs({ light, at, inHand }: Lamp, shape: LampShape): LampShape {
+  const isCone = light.kind === 'spot' && !inHand
+  shape.at.set(at[0], at[1], at[2], light.reach)
+  shape.axis.set(...axisOf(light), isCone ? Math.cos(radians(light.cone / 2)) : -2)
+  // Where the edge is hard the two are the same, and nothing may be divided by their difference.
+  shape.inner = Math.min(1, Math.cos(radians((light.cone * (1 - light.edge)) / 2)) + 1e-6)
+  return shape
+}
+/** What of a lamp decides where it shines, apart from what stands in its way. */
+export const shapeKey = ({ light, at, inHand }: Lamp): string =>
+  [...at, light.reach, light.kind, light.cone, light.edge, light.yaw, light.pitch, inHand].join(' ')

@@ -1,6 +1,8 @@
 import * as three from 'three'
 import type { Point } from '~~/core/show'
 
+/** What throws shadows is on this layer, too. */
+export const CASTS = 1
 /** A face of a light's surroundings is so many pixels wide, up to so many lights. */
 const FACES = [
   { lights: 4, pixels: 256 },
@@ -51,13 +53,13 @@ export class Shadows {
     this.kept[tile] = key
     return false
   }
-  /** Draws what a light sees of what is on a layer. */
-  draw(renderer: three.WebGLRenderer, scene: three.Scene, tile: number, at: Point, reach: number, layer: number): void {
+  /** Draws what a light sees of what throws shadows. */
+  draw(renderer: three.WebGLRenderer, scene: three.Scene, tile: number, at: Point, reach: number): void {
     const { camera, face } = this
     camera.far = Math.max(reach, NEAREST * 2)
     camera.updateProjectionMatrix()
     camera.position.set(...at)
-    camera.layers.set(layer)
+    camera.layers.set(CASTS)
     scene.overrideMaterial = this.material
     renderer.setRenderTarget(this.target)
     const [x, y] = [(tile % this.columns) * 3, Math.floor(tile / this.columns) * 2]

@@ -2,9 +2,11 @@ import * as three from 'three'
 import { WHITE_LUX } from '~~/core/light'
 import { NO_EDGE } from '~~/core/scene'
 import { METRES } from './grains'
+import { LIGHT_GLSL } from './light-glsl'
+import { TONE_GLSL } from './tone-glsl'
 
-/** So many lights shine on one picture; the brightest in sight are taken. */
-export const MOST_LAMPS = 8
+/** So many lights shine on what moves, and on a mesh of somebody else's; the brightest in sight are taken. */
+export const MOST_LAMPS = 16
 
 /** What every surface asks: one object each, shared by all. */
 export interface SharedUniforms {
@@ -15,24 +17,29 @@ export interface SharedUniforms {
   lampInner: three.IUniform<number[]>
   lampTile: three.IUniform<number[]>
   lamps: three.IUniform<number>
+  lit: three.IUniform<three.Texture | null>
 }
-const each = <T>(make: () => T): T[] => Array.from({ length: MOST_LAMPS }, make)
+const each = <T>(count: number, make: () => T): T[] => Array.from({ length: count }, make)
 
 export const sharedUniforms = (): SharedUniforms => ({
-  lampAt: { value: each(() => new three.Vector4()) },
-  lampShines: { value: each(() => new three.Vector3()) },
-  lampAxis: { value: each(() => new three.Vector4()) },
-  lampInner: { value: each(() => 0) },
-  lampTile: { value: each(() => -1) },
+  lampAt: { value: each(MOST_LAMPS, () => new three.Vector4()) },
+  lampShines: { value: each(MOST_LAMPS, () => new three.Vector3()) },
+  lampAxis: { value: each(MOST_LAMPS, () => new three.Vector4()) },
+  lampInner: { value: each(MOST_LAMPS, () => 0) },
+  lampTile: { value: each(MOST_LAMPS, () => -1) },
   lamps: { value: 0 },
   shadows: { value: null },
   /** A face's share of the atlas both ways, how many tiles stand side by side, and a face's pixels. */
   atlas: { value: new three.Vector4(1, 1, 1, 1) },
+  /** Every surface as it is lit, without its grain. */
+  lit: { value: null },
   grains: { value: null },
   ambient: { value: new three.Vector3() },
   gain: { value: 1 / WHITE_LUX },
   shadowTint: { value: new three.Vector3() },
+  /** Its colour as it is shown and how light it is (a root), and how dense. */
   fog: { value: new three.Vector4() },
+  fogDensity: { value: 0 },
 })
 
 const VERTEX = `
@@ -46,12 +53,23 @@ out vec3 itsColour;
 in vec2 across; in vec4 edges;
 #endif
 #ifdef BUILT
-in vec3 tint; in float layer; in float owner;
-flat out vec3 itsTint; flat out float itsLayer; flat out float itsOwner;
+in float layer; in float owner;
+flat out float itsLayer; flat out float itsOwner;
 #elif !defined(MESH)
 uniform float grainLayer;
 #endif
-out vec3 point; out vec3 facing; out vec2 on; out vec4 edge;
+#ifdef BUILT
+flat out vec3 facing;
+#else
+out vec3 facing;
+#endif
+#ifdef SHEET
+in vec2 onSheet; out vec2 onTheSheet;
+#endif
+#ifndef SHEET
+out vec3 point;
+#endif
+out vec2 on; out vec4 edge;
 #ifndef MESH
 const float METRES[9] = float[9](${METRES});
 out vec2 onGrain;
@@ -62,11 +80,13 @@ void main() {
   #else
   mat4 model = modelMatrix;
   #endif
-  vec4 world = model * vec4(position, 1.0);
-  point = world.xyz; facing = mat3(model) * normal;
+  facing = mat3(model) * normal;
+  #ifndef SHEET
+  point = (model * vec4(position, 1.0)).xyz;
+  #endif
   #ifdef MESH
   vec3 a = abs(facing);
-  on = a.y > max(a.x, a.z) ? world.xz : a.x > a.z ? vec2(world.z, world.y) : vec2(world.x, world.y);
+  on = a.y > max(a.x, a.z) ? point.xz : a.x > a.z ? point.zy : point.xy;
   edge = vec4(${NO_EDGE.toFixed(1)}); itsMap = (mapTurn * vec3(uv, 1.0)).xy;
   #ifdef USE_COLOR
   itsColour = color.rgb;
@@ -81,7 +101,10 @@ void main() {
   onGrain = itsGrain > -0.5 ? across / METRES[int(itsGrain + 0.5)] : vec2(0.0);
   #endif
   #ifdef BUILT
-  itsTint = tint; itsLayer = layer; itsOwner = owner;
+  itsLayer = layer; itsOwner = owner;
+  #endif
+  #ifdef SHEET
+  onTheSheet = onSheet;
   #endif
   gl_Position = projectionMatrix * viewMatrix * (model * vec4(position, 1.0));
 }`
@@ -89,13 +112,24 @@ void main() {
 const FRAGMENT = `
 precision highp float; precision highp sampler2DShadow; precision highp sampler2DArray;
 #define MOST ${MOST_LAMPS}
-#define FAINTEST 1e-5
+uniform sampler2DArray grains; uniform vec3 ambient; uniform float gain; uniform vec3 shadowTint; uniform vec4 fog; uniform float fogDensity; uniform float chosen;
+#ifdef SHEET
+uniform sampler2D lit; in vec2 onTheSheet;
+#else
 uniform vec4 lampAt[MOST]; uniform vec3 lampShines[MOST]; uniform vec4 lampAxis[MOST]; uniform float lampInner[MOST]; uniform float lampTile[MOST];
-uniform int lamps; uniform sampler2DShadow shadows; uniform vec4 atlas; uniform sampler2DArray grains;
-uniform vec3 ambient; uniform float gain; uniform vec3 shadowTint; uniform vec4 fog; uniform float chosen;
-in vec3 point; in vec3 facing; in vec2 on; in vec4 edge;
+uniform int lamps;
+#endif
 #ifdef BUILT
-flat in vec3 itsTint; flat in float itsLayer; flat in float itsOwner;
+flat in vec3 facing;
+#else
+in vec3 facing;
+#endif
+#ifndef SHEET
+in vec3 point;
+#endif
+in vec2 on; in vec4 edge;
+#ifdef BUILT
+flat in float itsLayer; flat in float itsOwner;
 #elif defined(MESH)
 uniform vec3 tint; uniform sampler2D map; uniform bool hasMap; uniform float cutOff; in vec2 itsMap;
 #ifdef USE_COLOR
@@ -114,45 +148,20 @@ const float FACES_ALL = 0.0;
 #endif
 out vec4 shown;
 
-float lightness(vec3 c) { return dot(c, vec3(0.2126, 0.7152, 0.0722)); }
-/** As sRGB (IEC 61966-2-1), by roots: within 0.001 of it, and far quicker than by powers where no graphics card is. */
-vec3 encoded(vec3 c) { vec3 a = sqrt(max(c, vec3(0.0))); vec3 b = sqrt(a); return 0.662002687 * a + 0.68412206 * b - 0.323583601 * sqrt(b) - 0.022541147 * c; }
-
-/** How much of a light gets past walls and solid props: six faces about it, each a picture of how far one sees. */
-float past(float tile, vec3 way, float reach) {
-  vec3 a = abs(way); vec3 b = vec3(greaterThan(way, vec3(0.0)));
-  bool isX = a.x >= a.y && a.x >= a.z; bool isY = !isX && a.y >= a.z;
-  float m = isX ? a.x : isY ? a.y : a.z;
-  float side = isX ? b.x : isY ? b.y : b.z;
-  float turn = side * 2.0 - 1.0;
-  float face = (isX ? 1.0 : isY ? 3.0 : 5.0) - side;
-  vec2 uv = isX ? vec2(way.z * turn, way.y) : isY ? vec2(way.x * turn, way.z) : vec2(-way.x * turn, way.y);
-  uv = clamp(uv / m * 0.5 + 0.5, 0.5 / atlas.w, 1.0 - 0.5 / atlas.w);
-  float low = face > 2.5 ? 1.0 : 0.0;
-  vec2 origin = vec2(mod(tile, atlas.z) * 3.0 + face - 3.0 * low, floor(tile / atlas.z) * 2.0 + low);
-  float n = 0.05;
-  float depth = 0.5 + 0.5 * ((reach + n) / (reach - n) - 2.0 * reach * n / ((reach - n) * m));
-  return texture(shadows, vec3((origin + uv) * atlas.xy, depth));
-}
-
-/** The light that falls on a point (lux of each colour): candela over the square of the way, with the window, cone and edge of core/light. */
+${TONE_GLSL}
+#ifndef SHEET
+${LIGHT_GLSL}
+/** The light that falls on a point of what isn't on the sheet (lux of each colour). */
 vec3 lux(vec3 p, vec3 n) {
   vec3 sum = ambient;
   for (int i = 0; i < lamps; i++) {
-    vec3 way = lampAt[i].xyz - p; float reach = lampAt[i].w; float far2 = dot(way, way);
-    float leans = mix(dot(n, way), sqrt(far2), FACES_ALL);
-    // A loop that is gone through once or not at all: without a graphics card only a loop is really left out.
-    for (int once = far2 < reach * reach && leans > 0.0 ? 1 : 0; once > 0; once--) {
-      float far = sqrt(far2); float q = far2 / (reach * reach);
-      float share = leans / max(far, 1e-5) * max(0.0, 1.0 - q * q) / max(far2, 0.0025);
-      vec4 axis = lampAxis[i];
-      float u = clamp((dot(axis.xyz, -way) / max(far, 1e-5) - axis.w) / (lampInner[i] - axis.w), 0.0, 1.0);
-      share *= axis.w > -1.5 ? u * u : 1.0;
-      sum += lampShines[i] * share * past(lampTile[i], p + n * (far / atlas.w * 3.0 * (1.0 - FACES_ALL)) - lampAt[i].xyz, reach);
-    }
+    float far = distance(p, lampAt[i].xyz);
+    float open = past(lampTile[i], p + n * (far / atlas.w * 3.0 * (1.0 - FACES_ALL)) - lampAt[i].xyz, lampAt[i].w);
+    sum += lampShines[i] * (open * shareOf(lampAt[i], lampAxis[i], lampInner[i], p, n, FACES_ALL));
   }
   return sum;
 }
+#endif
 
 #ifdef ENGRAVED
 /** Lines whose weight is light: along the surface, so far apart that they stay fine however near they are. */
@@ -175,50 +184,50 @@ float hatched(vec2 on, vec3 n, float tone, float seam) {
 
 void main() {
   #ifdef BUILT
-  vec3 colour = itsTint; float its = itsLayer; bool isChosen = itsOwner == chosen;
-  #elif defined(MESH)
-  vec3 colour = tint; bool isChosen = false;
+  float its = itsLayer; float isChosen = itsOwner == chosen ? 1.0 : 0.0; vec3 n = facing;
+  #else
+  float isChosen = step(0.5, chosen); vec3 n = normalize(facing); if (!gl_FrontFacing) n = -n;
+  #ifndef MESH
+  float its = grainLayer;
+  #endif
+  #endif
+  #ifdef SHEET
+  vec4 seen = texture(lit, onTheSheet);
+  #else
+  vec3 colour = tint;
+  #ifdef MESH
   if (hasMap) { vec4 texel = texture(map, itsMap); if (texel.a < cutOff) discard; colour *= texel.rgb; }
   #ifdef USE_COLOR
   colour *= itsColour;
   #endif
-  #else
-  vec3 colour = tint; float its = grainLayer; bool isChosen = chosen > 0.5;
   #endif
-  #ifdef BUILT
-  vec3 n = facing;
-  #else
-  vec3 n = normalize(facing); if (!gl_FrontFacing) n = -n;
+  vec3 came = toned(colour * lux(point, n) * gain, shadowTint);
+  vec4 seen = vec4(encoded(came), sqrt(lightness(came)));
   #endif
-  vec2 grain = vec2(0.5, 0.0);
-  #ifndef MESH
-  for (int once = its > -0.5 ? 1 : 0; once > 0; once--) grain = texture(grains, vec3(onGrain, its)).rg;
-  #endif
-  vec3 light = lux(point, n);
   float e = min(min(edge.x, edge.y), min(edge.z, edge.w));
-  #if !defined(CARD) && !defined(MESH)
-  colour *= (0.55 + 0.9 * grain.r) * (1.0 - 0.6 * grain.g);
-  colour += colour * 0.7 * (1.0 - smoothstep(0.0, 0.025, e));
+  vec2 grain = vec2(0.5, 0.0);
+  #if !defined(MESH) && !defined(CARD)
+  // What has no grain asks for one, too: without a graphics card any branch costs more than what it leaves out.
+  grain = mix(grain, texture(grains, vec3(onGrain, max(its, 0.0))).rg, step(-0.5, its));
+  seen *= sqrt((0.55 + 0.9 * grain.r) * (1.0 - 0.6 * grain.g) * (1.7 - 0.7 * smoothstep(0.0, 0.025, e)));
   #endif
-  vec3 seen = colour * light * gain;
-  seen = mix(seen, 1.0 - 0.25 / max(seen, vec3(0.5)), greaterThan(seen, vec3(0.5)));
-  float y = lightness(seen);
-  // What is dark leans to the colour of the shadows, as dark as it is.
-  vec3 dark = shadowTint * y / max(lightness(shadowTint), 1e-4);
-  seen = mix(seen, dark, 0.6 * (1.0 - smoothstep(0.0, 0.2, y)));
-  for (int once = fog.w > 0.0 ? 1 : 0; once > 0; once--) seen = mix(fog.rgb, seen, exp(-fog.w * distance(point, cameraPosition)));
+  seen = mix(fog, seen, exp(-fogDensity / gl_FragCoord.w));
+  #if defined(ENGRAVED) || defined(OUTLINED)
+  float px = e / max(length(vec2(dFdx(e), dFdy(e))), 1e-5);
+  #endif
   #ifdef ENGRAVED
-    float lit = lightness(seen); float tone = clamp(1.35 * sqrt(lit), 0.05, 1.0);
+    float tone = clamp(1.35 * seen.a, 0.05, 1.0);
     float ink = hatched(on, n, tone, grain.g);
-    float px = e / max(length(vec2(dFdx(e), dFdy(e))), 1e-5);
     float line = e < 500.0 ? clamp(1.3 - px, 0.0, 1.0) : 0.0;
-    vec3 hue = mix(vec3(0.84, 0.77, 0.65), clamp(seen / max(lit, 1e-3), 0.0, 2.0) * 0.76, 0.35);
+    vec3 hue = mix(vec3(0.84, 0.77, 0.65), clamp(seen.rgb * seen.rgb / max(seen.a * seen.a, 1e-3), 0.0, 2.0) * 0.76, 0.35);
     vec3 drawn = hue * max(ink * (0.1 + 0.9 * tone), line * (0.12 + 0.6 * tone));
-    if (isChosen) drawn = mix(drawn, vec3(0.9, 0.46, 0.11), max(line, 0.35 * ink));
+    drawn = mix(drawn, vec3(0.9, 0.46, 0.11), isChosen * max(line, 0.35 * ink));
     shown = vec4(encoded(vec3(0.0037, 0.0056, 0.007) + drawn), 1.0);
   #else
-  if (isChosen) { float px = e / max(length(vec2(dFdx(e), dFdy(e))), 1e-5); seen = mix(seen, vec3(0.9, 0.46, 0.11), e < 500.0 ? clamp(2.2 - px, 0.0, 1.0) : 0.0); }
-  shown = vec4(encoded(seen), 1.0);
+  #ifdef OUTLINED
+  seen.rgb = mix(seen.rgb, vec3(0.957, 0.71, 0.373), e < 500.0 ? isChosen * clamp(2.2 - px, 0.0, 1.0) : 0.0);
+  #endif
+  shown = vec4(seen.rgb, 1.0);
   #endif
 }`
 
@@ -235,20 +244,21 @@ const material = (
     uniforms: { ...shared, ...own },
   })
 
-/** What floors and walls are drawn with: whose each face is, and its colour, lie in the faces. */
-export const builtMaterial = (shared: SharedUniforms) => material(shared, { BUILT: '' }, { chosen: { value: -1 } })
+/** What floors and walls are drawn with: whose each face is, and its grain, lie in the faces. */
+export const builtMaterial = (shared: SharedUniforms) =>
+  material(shared, { BUILT: '', SHEET: '' }, { chosen: { value: -1 } })
 
 /** What one prop is drawn with. */
 export const propMaterial = (shared: SharedUniforms) =>
-  material(shared, {}, { chosen: { value: 0 }, tint: { value: new three.Vector3(1, 1, 1) }, grainLayer: { value: -1 } })
+  material(shared, { SHEET: '' }, { chosen: { value: 0 }, grainLayer: { value: -1 } })
+
+const ofOne = () => ({ chosen: { value: 0 }, tint: { value: new three.Vector3(1, 1, 1) }, grainLayer: { value: -1 } })
+
+/** What somebody who walks is drawn with: no sheet knows where they are. */
+export const walkerMaterial = (shared: SharedUniforms) => material(shared, {}, ofOne())
 
 /** A white card that faces every light at once, as the curve of light does. */
-export const cardMaterial = (shared: SharedUniforms) =>
-  material(
-    shared,
-    { CARD: '' },
-    { chosen: { value: 0 }, tint: { value: new three.Vector3(1, 1, 1) }, grainLayer: { value: -1 } },
-  )
+export const cardMaterial = (shared: SharedUniforms) => material(shared, { CARD: '' }, ofOne())
 
 /** What a mesh of somebody else's is drawn with: its colour and its picture, in our light. What is half clear is solid, or a hole. */
 export function meshMaterial(shared: SharedUniforms, from: three.MeshStandardMaterial): three.ShaderMaterial {
@@ -269,10 +279,14 @@ export function meshMaterial(shared: SharedUniforms, from: three.MeshStandardMat
 }
 const HALF_CLEAR = 0.5
 
-/** Has a surface drawn in lines, or lit. */
-export function engrave(material: three.ShaderMaterial, is: boolean): void {
-  if ('ENGRAVED' in material.defines === is) return
-  if (is) material.defines.ENGRAVED = ''
-  else delete material.defines.ENGRAVED
-  material.needsUpdate = true
+/** Has a surface drawn in lines or lit, and with an outline where it is chosen. Each is a program of its own: what isn't asked for costs nothing. */
+export function drawAs(material: three.ShaderMaterial, isEngraved: boolean): void {
+  const { defines, uniforms } = material
+  const wanted = { ENGRAVED: isEngraved, OUTLINED: uniforms.chosen!.value > ('BUILT' in defines ? -1 : 0) }
+  for (const [name, is] of Object.entries(wanted)) {
+    if (name in defines === is) continue
+    if (is) defines[name] = ''
+    else delete defines[name]
+    material.needsUpdate = true
+  }
 }

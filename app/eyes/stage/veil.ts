@@ -1,7 +1,9 @@
 import * as three from 'three'
-import { linearOf } from '~~/core/engine'
 import type { Colour } from '~~/core/show'
+import { bytesOf } from '~/canvas/colours'
 
+/** Into so many parts both ways the picture is cut, at whose corners the vignette is worked out. */
+const PARTS = [32, 20] as const
 /** What lies over the whole picture: the vignette, and a fade above it. */
 export class Veil {
   private readonly uniforms = {
@@ -17,27 +19,27 @@ export class Veil {
       glslVersion: three.GLSL3,
       uniforms: this.uniforms,
       transparent: true,
+      premultipliedAlpha: true,
       depthTest: false,
       depthWrite: false,
-      vertexShader: 'out vec2 at; void main() { at = position.xy; gl_Position = vec4(position.xy, 0.0, 1.0); }',
       // Two veils one over the other: black as strong as the vignette is here, then the fade.
-      fragmentShader: `precision highp float; in vec2 at; out vec4 shown;
-        uniform vec3 colour; uniform float opacity; uniform float amount; uniform float softness;
-        vec3 encoded(vec3 c) { return mix(1.055 * pow(max(c, vec3(0.0031308)), vec3(1.0 / 2.4)) - 0.055, c * 12.92, lessThanEqual(c, vec3(0.0031308))); }
+      vertexShader: `uniform float opacity; uniform float amount; uniform float softness; out float covers;
         void main() {
-          float dark = amount * smoothstep(1.0 - softness, 1.35, length(at));
-          float all = 1.0 - (1.0 - opacity) * (1.0 - dark);
-          shown = vec4(all > 0.0 ? encoded(colour) * opacity / all : vec3(0.0), all);
+          float dark = amount * smoothstep(1.0 - softness, 1.35, length(position.xy));
+          covers = 1.0 - (1.0 - opacity) * (1.0 - dark);
+          gl_Position = vec4(position.xy, 0.0, 1.0);
         }`,
+      fragmentShader: `precision highp float; in float covers; out vec4 shown; uniform vec3 colour; uniform float opacity;
+        void main() { shown = vec4(colour * opacity, covers); }`,
     })
-    this.mesh = new three.Mesh(new three.PlaneGeometry(2, 2), material)
+    this.mesh = new three.Mesh(new three.PlaneGeometry(2, 2, ...PARTS), material)
     this.mesh.frustumCulled = false
     this.mesh.renderOrder = 10
   }
 
   set(fade: { colour: Colour; opacity: number }, vignette: { amount: number; softness: number }): void {
     const { colour, opacity, amount, softness } = this.uniforms
-    colour.value.set(...linearOf(fade.colour))
+    colour.value.set(...(bytesOf(fade.colour).map((byte) => byte / 255) as [number, number, number]))
     opacity.value = fade.opacity
     amount.value = vignette.amount
     softness.value = Math.max(0.01, vignette.softness)
