@@ -35,12 +35,11 @@ const under = ref<Hit>()
 const chosen = computed(() => (selection.things.length === 1 ? selection.things[0] : undefined))
 /** A picture that has lain still for so long is drawn at its whole size (ms). */
 const RESTS = 250
-/** Frames further apart than this weren't one movement (ms). */
-const APART = 600
 const rate = new Rate()
 const share = ref(1)
 let wanted = false
 let last = 0
+let isTimed = false
 let shown = 0
 const request = () => (wanted = true)
 onMounted(async () => {
@@ -58,11 +57,13 @@ watch([moment, width, height, () => view.engraved, () => view.volumes, () => vie
 })
 useRafFn(({ timestamp }) => {
   if (!stage || !moment.value || width.value === 0) return
+  // What a picture took is told by how long the page waits for the next one.
+  if (isTimed) rate.took(timestamp - last)
+  isTimed = false
   if (wanted) {
-    if (timestamp - last < APART) rate.took(timestamp - last)
-    else rate.forget()
-    last = timestamp
     wanted = false
+    isTimed = true
+    last = timestamp
     draw(rate.share)
   } else if (share.value < 1 && timestamp - last > RESTS) draw(1)
 })
@@ -78,6 +79,7 @@ function draw(at: number) {
     zones: view.volumes,
     drawn: view.drawn,
     pose: pose.value,
+    coarse: at < 1,
   })
   frames++
   shown = moment.value!.t
@@ -88,6 +90,7 @@ probe({
   eyes: () => ({
     frames,
     calls: stage?.drawCalls ?? 0,
+    isCoarse: stage?.isCoarse ?? false,
     shown,
     stage,
     again: () => draw(1),
@@ -116,7 +119,7 @@ function press(event: PointerEvent) {
       if (far) return letGo(to(e))
       const hit = hitAt(e)
       if (placing.value) return put(hit)
-      if (hit) selection.choose(hit.kind, hit.id)
+      if (hit && hit.kind !== 'mesh') selection.choose(hit.kind, hit.id)
       else selection.clear()
     },
     cancel,
@@ -176,7 +179,11 @@ const taken = computed((): readonly string[] => {
   const now = moment.value
   return now && !pose.value ? channelAt(now.show, now.run, 'controls', now.t, now.player).locks : []
 })
-const named = computed(() => (under.value && doc.show ? nameOfThing(doc.show, under.value) : '')) // prettier-ignore
+const named = computed(() => {
+  const hit = under.value
+  if (!hit || !doc.show) return ''
+  return hit.kind === 'mesh' ? 'of the mesh' : nameOfThing(doc.show, { kind: hit.kind, id: hit.id })
+})
 </script>
 
 <template>
@@ -210,8 +217,7 @@ const named = computed(() => (under.value && doc.show ? nameOfThing(doc.show, un
           [false, 'Lit'],
         ] as const"
         :key="words"
-        class="rounded-md px-2 py-1"
-        :class="view.engraved === is ? 'bg-ink-3 text-lamp' : 'text-bone-2 hover:text-bone'"
+        class="tool"
         :aria-pressed="view.engraved === is"
         @click="view.engraved = is"
       >
@@ -219,8 +225,7 @@ const named = computed(() => (under.value && doc.show ? nameOfThing(doc.show, un
       </button>
       <span class="mx-0.5 w-px bg-rule" />
       <button
-        class="rounded-md px-2 py-1"
-        :class="view.volumes ? 'bg-ink-3 text-lamp' : 'text-bone-2 hover:text-bone'"
+        class="tool"
         :aria-pressed="view.volumes"
         title="All zones as volumes, with their rims dotted"
         @click="view.volumes = !view.volumes"
@@ -229,8 +234,7 @@ const named = computed(() => (under.value && doc.show ? nameOfThing(doc.show, un
       </button>
       <button
         v-if="doc.place?.mesh"
-        class="rounded-md px-2 py-1"
-        :class="view.drawn ? 'bg-ink-3 text-lamp' : 'text-bone-2 hover:text-bone'"
+        class="tool"
         :aria-pressed="view.drawn"
         title="Floors and walls as they are drawn here, besides the mesh"
         @click="view.drawn = !view.drawn"
@@ -241,8 +245,7 @@ const named = computed(() => (under.value && doc.show ? nameOfThing(doc.show, un
       <button
         v-for="offer in offers"
         :key="offer.words"
-        class="rounded-md px-2 py-1"
-        :class="placing?.words === offer.words ? 'bg-ink-3 text-lamp' : 'text-bone-2 hover:text-bone'"
+        class="tool"
         :aria-pressed="placing?.words === offer.words"
         :title="offer.says"
         @click="placing = placing?.words === offer.words ? undefined : offer"
@@ -252,12 +255,10 @@ const named = computed(() => (under.value && doc.show ? nameOfThing(doc.show, un
       <template v-if="!mark">
         <span v-if="chosenMarks.length > 0" class="mx-0.5 w-px bg-rule" />
         <template v-for="each in chosenMarks" :key="each.id">
-          <button class="rounded-md px-2 py-1 text-bone-2 hover:text-bone" @click="lookThrough(each.id)">
-            Look through {{ each.name }}
-          </button>
+          <button class="tool" @click="lookThrough(each.id)">Look through {{ each.name }}</button>
           <button
             v-if="chosenMarks.length === 1"
-            class="rounded-md px-2 py-1 text-bone-2 hover:text-bone"
+            class="tool"
             title="It looks from where you look now"
             @click="putHere(each)"
           >
@@ -279,9 +280,7 @@ const named = computed(() => (under.value && doc.show ? nameOfThing(doc.show, un
         />
         <span class="font-mono">{{ plain(fov, 0) }}°</span>
       </label>
-      <button v-if="pose" class="rounded-md px-2 py-1 text-bone-2 hover:text-bone" title="Escape" @click="back">
-        Back to the player
-      </button>
+      <button v-if="pose" class="tool" title="Escape" @click="back">Back to the player</button>
     </div>
     <p
       class="pointer-events-none absolute bottom-2 left-3 rounded bg-ink-0/70 px-1.5 font-mono text-[10px] text-bone-2"

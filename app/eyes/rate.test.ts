@@ -20,16 +20,19 @@ describe('the rate of a moving picture', () => {
     frames(heavy, 100, 400)
     expect(heavy.share).toBe(SHARES.at(-1))
   })
-  it('is not lost for one frame that was late, nor for what was measured before a rest', () => {
+  it('is not lost for one frame that was late', () => {
     const rate = new Rate()
     rate.took(900)
     frames(rate, 20, 16.7)
     rate.took(120)
     expect(rate.share).toBe(1)
     frames(rate, 6, 60)
-    rate.forget()
-    frames(rate, 6, 60)
     expect(rate.share).toBe(1)
+  })
+  it('falls at once where frames take very long', () => {
+    const rate = new Rate()
+    frames(rate, 3, 700)
+    expect(rate.share).toBe(SHARES.at(-1))
   })
   it('lets it grow again when there is room, and tries what was too large only after a while', () => {
     const rate = new Rate()

@@ -3,6 +3,8 @@ export const SHARES = [1, 0.8, 0.65, 0.5, 0.4, 0.32] as const
 /** When the middle one of so many frames took longer than this, it is drawn smaller (ms). */
 const SLOW = 1000 / 29
 const FEW = 7
+/** Three are enough where it took longer than this (ms). */
+const VERY_SLOW = 200
 /** It gets larger again when the middle one of so many was as quick as a screen shows them (ms). */
 const QUICK = 1000 / 46
 const MANY = 30
@@ -18,21 +20,18 @@ export class Rate {
   get share(): number {
     return SHARES[this.step]!
   }
-  /** A frame came so long after the one before it (ms), both while something moved. */
+  /** A frame came so long after one that was drawn (ms). */
   took(ms: number): void {
     this.frames.push(ms)
     this.waits.forEach((frames, i) => (this.waits[i] = Math.max(0, frames - 1)))
-    if (this.frames.length === FEW && this.middle > SLOW) {
+    const isEnough = this.frames.length === FEW || (this.frames.length === 3 && this.middle > VERY_SLOW)
+    if (isEnough && this.middle > SLOW) {
       this.waits[this.step] = PATIENCE
       return this.go(this.stepFor(this.middle))
     }
     if (this.frames.length < MANY) return
     if (this.middle > SLOW) this.go(this.stepFor(this.middle))
     else if (this.step > 0 && this.middle < QUICK && this.waits[this.step - 1] === 0) this.go(this.step - 1)
-    this.forget()
-  }
-  /** It was still meanwhile: what is measured next has nothing to do with what came before. */
-  forget(): void {
     this.frames = []
   }
   /** One frame that took long, because something had to be made first, says nothing of the others. */
@@ -47,6 +46,6 @@ export class Rate {
   }
   private go(step: number): void {
     this.step = step
-    this.forget()
+    this.frames = []
   }
 }

@@ -24,8 +24,7 @@ function go(tab: (typeof TABS)[number]) {
     <button
       v-for="tab in TABS"
       :key="tab.name"
-      class="rounded-md px-2 py-1"
-      :class="isOn(tab) ? 'bg-ink-3 text-lamp' : 'text-bone-2 hover:text-bone'"
+      class="tool"
       :aria-pressed="isOn(tab)"
       :title="tab.help"
       @click="go(tab)"

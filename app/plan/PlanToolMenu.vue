@@ -25,8 +25,8 @@ const { place } = useMenuPlace()
   <Menu as="div" class="relative">
     <MenuButton
       ref="opener"
-      class="rounded-md px-2 py-1"
-      :class="on ? 'bg-ink-3 text-lamp' : 'text-bone-2 hover:text-bone'"
+      class="tool"
+      :class="{ on }"
       :title="title"
       @click="(!on || $event.shiftKey) && choose(last, $event.shiftKey)"
       @dblclick="choose(last, true)"

@@ -7,7 +7,6 @@ const tool = defineModel<Tool>({ required: true })
 const stays = defineModel<boolean>('stays', { required: true })
 const ambience = defineModel<boolean>('ambience', { required: true })
 defineEmits<{ fit: []; bring: [] }>()
-const look = (on: boolean) => (on ? 'bg-ink-3 text-lamp' : 'text-bone-2 hover:text-bone')
 function take(one: Tool, keeps: boolean) {
   tool.value = one
   stays.value = keeps && one !== 'choose'
@@ -27,8 +26,7 @@ const shown = computed(() =>
     <template v-for="group in shown" :key="group.name">
       <button
         v-if="group.entries.length === 1"
-        class="rounded-md px-2 py-1"
-        :class="look(!!group.on)"
+        class="tool"
         :aria-pressed="!!group.on"
         :title="group.on || group.name === 'Choose' ? undefined : KEEPS"
         @click="take(group.entries[0]!.tool, $event.shiftKey)"
@@ -46,25 +44,16 @@ const shown = computed(() =>
         @choose="take"
       />
     </template>
-    <button
-      class="rounded-md px-2 py-1 text-bone-2 hover:text-bone"
-      title="A level that was made elsewhere, as glTF"
-      @click="$emit('bring')"
-    >
-      Bring in
-    </button>
+    <button class="tool" title="A level that was made elsewhere, as glTF" @click="$emit('bring')">Bring in</button>
     <span class="mx-0.5 w-px bg-rule" />
     <button
-      class="rounded-md px-2 py-1"
-      :class="look(ambience)"
+      class="tool"
       :aria-pressed="ambience"
       title="How loud it is wherever one stays"
       @click="ambience = !ambience"
     >
       Heard
     </button>
-    <button class="rounded-md px-2 py-1 text-bone-2 hover:text-bone" title="Show the whole place" @click="$emit('fit')">
-      Whole place
-    </button>
+    <button class="tool" title="Show the whole place" @click="$emit('fit')">Whole place</button>
   </div>
 </template>

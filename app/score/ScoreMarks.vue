@@ -15,7 +15,7 @@ import { matchesOf, type Match } from '~/canvas/matches'
 import { useMenuPlace } from '~/frame/menu-place'
 import { steady } from '~/document/steady'
 import { useLanes } from './lanes'
-import { sightsOf, type Shown } from './sights'
+import { sightsOf, type Shown } from '~/run/sights'
 
 /** What of the score can be reached and read: a button on every fired and held mark in sight, and on every act of a cue. */
 interface Mark {

@@ -3,7 +3,9 @@ import { completeFloor, completeProp, completeWall } from '../show'
 import { builtOf, facesOfProp, laidOut, type Faces, type Rect } from '.'
 
 const floor = completeFloor({ id: 'f', name: 'F', y: 0, outline: [[0, 0], [6, 0], [6, 4], [3, 4], [3, 2], [0, 2]] }) // prettier-ignore
-const walls = [completeWall({ id: 'w', from: [0, 0], to: [6, 0], openings: [{ id: 'd', at: 2, width: 1 }] })]
+const walls = [
+  completeWall({ id: 'w', from: [0, 0], to: [6, 0], openings: [{ id: 'd', at: 2, width: 1, sill: 0, height: 2.1 }] }),
+]
 const built = builtOf({ floors: [floor], walls }).faces
 const drum = facesOfProp(completeProp({ id: 'p', name: 'P', kind: 'cylinder', at: [2, 0, 1], size: [1, 1.2, 1] }))
 const bodies: Faces[] = [built, drum]

@@ -3,7 +3,7 @@ import { chromium } from '@playwright/test'
 import { ask, demo, edit } from '../harness/api'
 import { startServer } from '../harness/server'
 import { handFigures } from './hand'
-import { eyesFigures } from './eyes'
+import { bigEyesFigures, eyesFigures } from './eyes'
 import { line, middle } from './measure'
 import { offlineFigures } from './offline-mix'
 import { planFigures } from './plan'
@@ -94,5 +94,6 @@ line(
 )
 await eyesFigures(page)
 await planFigures(page, server.url)
+await bigEyesFigures(page, server.url)
 await browser.close()
 await server.kill()

@@ -204,8 +204,8 @@ test('a floor is as bright as the light that falls on it, whichever lamps shine,
   ]
   const place = { ...HALL.place, walls: [wall('between', [-2, -5], [-2, 5])], props: [], lights, marks: [] }
   const off = cue('off', { kind: 'light', light: 'b', on: false, ...now })
-  const document = { ...HALL, place, cues: [off], rules: [at(2, 'off')] }
-  const { body } = await ask(server.url, '/api/shows', 'POST', { document })
+  const made = { ...HALL, place, cues: [off], rules: [at(2, 'off')] }
+  const { body } = await ask(server.url, '/api/shows', 'POST', { document: made })
   await open(page, server, body.id)
   await look(page)
   const SPOTS = [[0, 0], [1, 0.5], [2, 2.5], [-1, -2], [3, -1], [4, 4]] as const // prettier-ignore
@@ -293,6 +293,17 @@ test('what one points at is named and chosen, and one looks through a mark that 
   await page.mouse.click(x + width * 0.3, y + height * 0.97)
   await expect.poll(async () => (await saved()).place.marks.length).toBe(2)
   expect((await saved()).place.marks[1]).toMatchObject({ kind: 'standing', at: [expect.any(Number), 0, expect.any(Number)] }) // prettier-ignore
+
+  // The prompt that is open is hung on the crate, where it is clicked.
+  await page.keyboard.press('Control+k')
+  await page.getByRole('combobox', { name: 'Find anything' }).fill('asks')
+  await page.getByRole('option').first().click()
+  await desk(page).locator('[data-step]').getByRole('button').first().click()
+  await eyes(page).getByRole('button', { name: 'Put the prompt elsewhere' }).click()
+  await page.mouse.click(x + width / 2, y + height * 0.75)
+  const prompt = async () => (await saved()).cues.find(({ id }) => id === 'asks')!.steps[0]
+  await expect.poll(prompt).not.toMatchObject({ lift: 0.3 })
+  expect(await prompt()).toMatchObject({ anchor: { prop: 'crate' }, lift: expect.any(Number) })
 })
 
 test('a mesh of somebody else’s is seen with its colours in our light, and what became a prop goes where the prop goes', async ({
@@ -324,6 +335,12 @@ test('a mesh of somebody else’s is seen with its colours in our light, and wha
   const isGreen = ([r, g, b]: number[]) => g! > 1.6 * r! && g! > 1.3 * b!
   await expect.poll(async () => isGreen(await seenAt(page, [-2, 1.5, -2.9]))).toBe(true)
   expect(isGreen(await seenAt(page, CRATE))).toBe(true)
+  // What is pointed at is told: of the mesh, or the prop that was made of it.
+  const { x, y, width, height } = (await eyes(page).boundingBox())!
+  await page.mouse.move(x + width / 2, y + height * 0.42)
+  await expect(eyes(page)).toContainText('of the mesh')
+  await page.mouse.move(x + width / 2, y + height * 0.72)
+  await expect(eyes(page)).toContainText('Barrow')
   await goTo(page, 3)
   // The barrow stands to the right now: there it hides the floor, and no longer where it was.
   expect(isGreen(await seenAt(page, [2.5, 0.2, -0.5]))).toBe(true)
@@ -348,6 +365,9 @@ test('a firing says what of the things it touches was in view, and for how long'
     /^Behind: out of view: behind, 180° to the (left|right)$/,
   )
   await expect(sights.filter({ hasText: 'Hidden' })).toHaveText('Hidden: hidden by what stands before it')
+  // The desk tells the same of the rule.
+  await marks(page, 'fired', 'z').first().click()
+  await expect(desk(page).locator('[data-seen]')).toHaveText(/^00:02.0 Crate in view for .* wide; Behind: out of view: .*; Hidden: hidden by/) // prettier-ignore
 })
 
 test('where nothing can be drawn in space a sentence says so, and the rest works', async ({ page, server }) => {

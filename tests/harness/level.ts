@@ -125,6 +125,31 @@ export async function levelByThree(blocks: readonly Block[] = LEVEL, color = '#f
   camera.position.set(...CAMERA.at)
   camera.rotation.y = Math.PI / 2
   scene.add(lamp, camera)
+  return written(scene)
+}
+
+/** A file of rolling ground, so many metres a side, as so many parts of so many triangles each. */
+export async function rollingGround(metres: number, parts: number, triangles: number): Promise<Uint8Array> {
+  const scene = new three.Scene()
+  const [rows, side] = [Math.round(Math.sqrt(parts)), Math.round(Math.sqrt(triangles / 2))]
+  const size = metres / rows
+  for (let part = 0; part < rows * rows; part++) {
+    const ground = new three.PlaneGeometry(size, size, side, side).rotateX(-Math.PI / 2)
+    const position = ground.getAttribute('position')
+    const [left, back] = [(part % rows) * size, Math.floor(part / rows) * size]
+    for (let i = 0; i < position.count; i++)
+      position.setY(i, 0.3 * Math.sin((position.getX(i) + left) * 1.3) * Math.cos((position.getZ(i) + back) * 1.1))
+    ground.deleteAttribute('uv')
+    ground.computeVertexNormals()
+    const mesh = new three.Mesh(ground, new three.MeshStandardMaterial({ color: '#8a8478' }))
+    mesh.position.set(left + size / 2, 0, back + size / 2)
+    scene.add(mesh)
+  }
+  return written(scene)
+}
+
+/** A scene as three's exporter writes it. */
+async function written(scene: three.Scene): Promise<Uint8Array> {
   const page = globalThis as { FileReader?: unknown }
   const before = page.FileReader
   page.FileReader = Reader

@@ -8,6 +8,7 @@ import { count } from '~/words/time'
 import { useRuleEdits } from './rule-edits'
 import KitParts from './KitParts.vue'
 import RuleProspects from './RuleProspects.vue'
+import RuleSeen from './RuleSeen.vue'
 import RuleUnmet from './RuleUnmet.vue'
 import RuleSentence from './RuleSentence.vue'
 import RuleDials from './RuleDials.vue'
@@ -65,6 +66,7 @@ const makeItsOwn = () => doc.edit(`Give ${props.zone.name} rules of its own`, (e
       <RuleSentence :zone="zone" :rule="rule" :kit="kit" :here="here" />
       <RuleProspects :zone="zone" :rule="rule" :kit="kit" />
       <RuleUnmet :zone="zone" :rule="rule" :kit="kit" />
+      <RuleSeen :zone="zone" :rule="rule" :kit="kit" />
       <p v-if="differs(rule).length > 0" class="text-xs text-tide">
         Different here: {{ differs(rule).join(', ') }}.
         <button class="chip ml-1" @click="likeKit(rule)">As in the kit</button>

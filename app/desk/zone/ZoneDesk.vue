@@ -20,6 +20,7 @@ import PutHere from './PutHere.vue'
 import RuleProspects from '../rule/RuleProspects.vue'
 import RuleSentence from '../rule/RuleSentence.vue'
 import RuleDials from '../rule/RuleDials.vue'
+import RuleSeen from '../rule/RuleSeen.vue'
 import RuleUnmet from '../rule/RuleUnmet.vue'
 import { copiedRule, useRuleEdits } from '../rule/rule-edits'
 import ZoneShape from './ZoneShape.vue'
@@ -134,6 +135,7 @@ function toggleMute() {
         <RuleProspects :zone="zone" :rule="rule" />
         <RuleDials v-if="shown === rule.id" class="mt-1" :zone="zone" :rule="rule" />
         <RuleUnmet :zone="zone" :rule="rule" />
+        <RuleSeen :zone="zone" :rule="rule" />
         <div class="mt-1 flex flex-wrap gap-1.5">
           <button v-if="rules.length > 1" class="chip" :aria-expanded="shown === rule.id" @click="open = rule.id">
             {{ shown === rule.id ? 'Dials above' : 'Dials' }}

@@ -41,7 +41,14 @@ export class Lights {
     this.flames = new Flames(scene, NUMBERS)
   }
 
-  show(moment: ShownMoment, built: Built, from: Point, camera: three.PerspectiveCamera, isEngraved: boolean): void {
+  /** Has the lights of a moment shine; those in sight, the brightest first. */
+  show(
+    moment: ShownMoment,
+    built: Built,
+    from: Point,
+    camera: three.PerspectiveCamera,
+    isEngraved: boolean,
+  ): readonly Lit[] {
     const { show, run, t, player } = moment
     this.haveShadowsFor(show.place.lights.length)
     const frustum = new three.Frustum().setFromProjectionMatrix(
@@ -56,6 +63,7 @@ export class Lights {
     seen.show(this.renderer, frustum, light.show(this.renderer, lit, patches.moved()), air)
     this.write(lit.slice(0, MOST_LAMPS))
     this.flames.show(lamps, t, isEngraved)
+    return lit
   }
 
   private sheetsOf(built: Built): Sheets {

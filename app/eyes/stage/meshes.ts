@@ -1,7 +1,10 @@
 import { radians } from '~~/core/base'
 import * as three from 'three'
 import { GLTFLoader, type GLTF } from 'three/examples/jsm/loaders/GLTFLoader.js'
-import type { Mesh as Placing, Prop } from '~~/core/show'
+import type { Mesh as Placing, Prop, Wall } from '~~/core/show'
+import { CoarseMeshes, trianglesOf } from './coarse-meshes'
+import { CornerLight } from './corner-light'
+import type { Lit } from './light-sheet'
 import { meshMaterial, type SharedUniforms } from './surface-material'
 
 /** What a node is called once it is read: its name as `PropertyBinding` allows it. */
@@ -22,6 +25,7 @@ async function read(asset: string): Promise<GLTF> {
   return loader.parseAsync(await answer.arrayBuffer(), '')
 }
 
+const MOST_POINTABLE = 200_000
 /** A node is the prop that has its name and its box, within this (m). */
 const SAME = 0.02
 
@@ -39,6 +43,10 @@ const frameOf = ([x, y, z]: readonly [number, number, number], yaw: number) =>
 export class PlaceMesh {
   private asset: string | undefined
   private root: three.Group | undefined
+  private drawn: Drawn[] = []
+  private coarse: CoarseMeshes | undefined
+  private readonly coarsely = new Set<three.ShaderMaterial>()
+  private readonly cornerLights = new WeakMap<three.BufferGeometry, CornerLight>()
   private readonly taken = new Map<string, { prop: Prop; mesh: Placing; taken: Taken | undefined }>()
   constructor(
     private readonly scene: three.Scene,
@@ -49,6 +57,33 @@ export class PlaceMesh {
 
   get isThere(): boolean {
     return this.root !== undefined
+  }
+  /** What of it is drawn coarsely, for the sake of the rate, by the light at its corners. */
+  showCoarse(isCoarse: boolean, lit: readonly Lit[], walls: readonly Wall[]): void {
+    this.coarsely.clear()
+    for (const mesh of this.coarse?.show(isCoarse) ?? []) {
+      let light = this.cornerLights.get(mesh.geometry)
+      if (!light) this.cornerLights.set(mesh.geometry, (light = new CornerLight(mesh.geometry)))
+      light.show(lit, walls, mesh.matrixWorld)
+      this.coarsely.add(mesh.material)
+    }
+  }
+  /** What of it can be pointed at: what is made of very many triangles is too slow to be looked through at each move. */
+  get pointable(): readonly three.Object3D[] {
+    return this.drawn.filter(({ geometry, visible }) => visible && trianglesOf(geometry) < MOST_POINTABLE)
+  }
+  /** The prop that was made of a node of it. */
+  propOf(object: three.Object3D): string | undefined {
+    for (const [id, { taken }] of this.taken)
+      for (let node: three.Object3D | null = object; node && taken; node = node.parent)
+        if (node === taken.node) return id
+    return undefined
+  }
+  get isCoarse(): boolean {
+    return this.coarsely.size > 0
+  }
+  isCornerLit(material: three.ShaderMaterial): boolean {
+    return this.coarsely.has(material)
   }
   show(mesh: Placing | undefined): void {
     if (mesh?.asset !== this.asset) {
@@ -111,11 +146,15 @@ export class PlaceMesh {
     })
     this.root = root
     this.scene.add(root)
+    root.traverse((thing) => isDrawn(thing) && this.drawn.push(thing))
+    this.coarse = new CoarseMeshes(this.drawn, this.came)
     this.came()
   }
   private drop(): void {
     const { root } = this
     if (!root) return
+    this.coarse?.dispose()
+    this.coarse = undefined
     this.scene.remove(root)
     root.traverse((thing) => {
       if (!isDrawn(thing)) return
@@ -124,6 +163,7 @@ export class PlaceMesh {
       thing.material.dispose()
     })
     this.root = undefined
+    this.drawn = []
     this.taken.clear()
   }
   dispose(): void {

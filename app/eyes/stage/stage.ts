@@ -27,10 +27,13 @@ export interface Look {
   zones?: boolean
   /** Whether floors and walls are seen even where a mesh is. */
   drawn?: boolean
+  /** Whether what is finely made is drawn coarsely, for the sake of the rate. */
+  coarse?: boolean
 }
 /** What is under a pointer. */
 export interface Hit {
-  kind: 'floor' | 'wall' | 'prop'
+  /** `mesh`: something of somebody else's file that is no thing of the show. */
+  kind: 'floor' | 'wall' | 'prop' | 'mesh'
   id: string
   at: Point
   /** Which way the surface faces there. */
@@ -108,11 +111,13 @@ export class Stage {
     const [r, g, b] = bytesOf(air.fogColour)
     ;(shared.fog!.value as three.Vector4).set(r / 255, g / 255, b / 255, Math.sqrt(luminance(air.fogColour)))
     shared.fogDensity!.value = air.fogDensity
-    this.lights.show(moment, built, pose.at, this.camera, look.engraved)
+    const lit = this.lights.show(moment, built, pose.at, this.camera, look.engraved)
+    this.mesh.showCoarse(look.coarse === true, lit, show.place.walls)
     built.choose(look.chosen)
     this.scene.traverse((thing) => {
       const { material } = thing as { material?: unknown }
-      if (material instanceof three.ShaderMaterial && 'lamps' in material.uniforms) drawAs(material, look.engraved)
+      if (material instanceof three.ShaderMaterial && 'lamps' in material.uniforms)
+        drawAs(material, { isEngraved: look.engraved, isCornerLit: this.mesh.isCornerLit(material) })
     })
     this.veil.set(
       channelAt(show, run, 'picture', t, player),
@@ -152,16 +157,21 @@ export class Stage {
   /** What is seen at a point of the picture: −1 to 1 from left to right and from below to above. */
   hit(x: number, y: number): Hit | undefined {
     this.ray.setFromCamera(new three.Vector2(x, y), this.camera)
-    const meshes: three.Object3D[] = this.props.seen.map(({ mesh }) => mesh)
-    if (this.built) meshes.push(this.built.mesh)
-    const [first] = this.ray.intersectObjects(meshes, false)
+    const things: three.Object3D[] = [...this.props.seen.map(({ mesh }) => mesh), ...this.mesh.pointable]
+    if (this.built) things.push(this.built.mesh)
+    const [first] = this.ray.intersectObjects(things, false)
     if (!first) return undefined
     const at: Point = [first.point.x, first.point.y, first.point.z]
     const facing = first.face!.normal.clone().transformDirection(first.object.matrixWorld)
     const normal: Point = [facing.x, facing.y, facing.z]
-    if (first.object !== this.built?.mesh) return { kind: 'prop', id: first.object.name, at, normal }
+    if (first.object !== this.built?.mesh) return { ...this.thingOf(first.object), at, normal }
     const { kind, id } = this.built.pieceAt(first.face!.a)
     return { kind, id, at, normal }
+  }
+
+  private thingOf(object: three.Object3D): Pick<Hit, 'kind' | 'id'> {
+    const id = this.mesh.propOf(object) ?? this.props.all.find(({ mesh }) => mesh === object)?.prop.id
+    return id === undefined ? { kind: 'mesh', id: '' } : { kind: 'prop', id }
   }
 
   /** Puts a white card before the camera that faces every light, for who measures; a point to have none. */
@@ -172,6 +182,10 @@ export class Stage {
     }
     this.card.visible = at !== undefined
     if (at) this.card.position.set(...at)
+  }
+  /** Whether something is drawn coarsely, for the sake of the rate. */
+  get isCoarse(): boolean {
+    return this.mesh.isCoarse
   }
   get drawCalls(): number {
     return this.renderer.info.render.calls

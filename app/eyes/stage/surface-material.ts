@@ -42,7 +42,32 @@ export const sharedUniforms = (): SharedUniforms => ({
   fogDensity: { value: 0 },
 })
 
+/** The light that falls on what isn't on the sheet, by the formula. */
+const LUX = `
+#ifdef CARD
+const float FACES_ALL = 1.0;
+#else
+const float FACES_ALL = 0.0;
+#endif
+#define MOST ${MOST_LAMPS}
+uniform vec3 ambient; uniform int lamps;
+uniform vec4 lampAt[MOST]; uniform vec3 lampShines[MOST]; uniform vec4 lampAxis[MOST]; uniform float lampInner[MOST]; uniform float lampTile[MOST];
+${LIGHT_GLSL}
+/** Lux of each colour at a point. */
+vec3 lux(vec3 p, vec3 n) {
+  vec3 sum = ambient;
+  for (int i = 0; i < lamps; i++) {
+    float far = distance(p, lampAt[i].xyz);
+    float open = past(lampTile[i], p + n * (far / atlas.w * 3.0 * (1.0 - FACES_ALL)) - lampAt[i].xyz, lampAt[i].w);
+    sum += lampShines[i] * (open * shareOf(lampAt[i], lampAxis[i], lampInner[i], p, n, FACES_ALL));
+  }
+  return sum;
+}`
+
 const VERTEX = `
+#ifdef CORNER_LIT
+in vec3 cornerLight; out vec3 itsLight;
+#endif
 invariant gl_Position;
 #ifdef MESH
 uniform mat3 mapTurn; out vec2 itsMap;
@@ -106,18 +131,17 @@ void main() {
   #ifdef SHEET
   onTheSheet = onSheet;
   #endif
+  #ifdef CORNER_LIT
+  itsLight = cornerLight;
+  #endif
   gl_Position = projectionMatrix * viewMatrix * (model * vec4(position, 1.0));
 }`
 
 const FRAGMENT = `
 precision highp float; precision highp sampler2DShadow; precision highp sampler2DArray;
-#define MOST ${MOST_LAMPS}
-uniform sampler2DArray grains; uniform vec3 ambient; uniform float gain; uniform vec3 shadowTint; uniform vec4 fog; uniform float fogDensity; uniform float chosen;
+uniform sampler2DArray grains; uniform float gain; uniform vec3 shadowTint; uniform vec4 fog; uniform float fogDensity; uniform float chosen;
 #ifdef SHEET
 uniform sampler2D lit; in vec2 onTheSheet;
-#else
-uniform vec4 lampAt[MOST]; uniform vec3 lampShines[MOST]; uniform vec4 lampAxis[MOST]; uniform float lampInner[MOST]; uniform float lampTile[MOST];
-uniform int lamps;
 #endif
 #ifdef BUILT
 flat in vec3 facing;
@@ -141,26 +165,13 @@ uniform vec3 tint; uniform float grainLayer;
 #ifndef MESH
 in vec2 onGrain;
 #endif
-#ifdef CARD
-const float FACES_ALL = 1.0;
-#else
-const float FACES_ALL = 0.0;
-#endif
 out vec4 shown;
 
 ${TONE_GLSL}
-#ifndef SHEET
-${LIGHT_GLSL}
-/** The light that falls on a point of what isn't on the sheet (lux of each colour). */
-vec3 lux(vec3 p, vec3 n) {
-  vec3 sum = ambient;
-  for (int i = 0; i < lamps; i++) {
-    float far = distance(p, lampAt[i].xyz);
-    float open = past(lampTile[i], p + n * (far / atlas.w * 3.0 * (1.0 - FACES_ALL)) - lampAt[i].xyz, lampAt[i].w);
-    sum += lampShines[i] * (open * shareOf(lampAt[i], lampAxis[i], lampInner[i], p, n, FACES_ALL));
-  }
-  return sum;
-}
+#ifdef CORNER_LIT
+in vec3 itsLight; uniform vec3 ambient;
+#elif !defined(SHEET)
+${LUX}
 #endif
 
 #ifdef ENGRAVED
@@ -201,7 +212,12 @@ void main() {
   colour *= itsColour;
   #endif
   #endif
-  vec3 came = toned(colour * lux(point, n) * gain, shadowTint);
+  #ifdef CORNER_LIT
+  vec3 light = ambient + itsLight;
+  #else
+  vec3 light = lux(point, n);
+  #endif
+  vec3 came = toned(colour * light * gain, shadowTint);
   vec4 seen = vec4(encoded(came), sqrt(lightness(came)));
   #endif
   float e = min(min(edge.x, edge.y), min(edge.z, edge.w));
@@ -279,10 +295,17 @@ export function meshMaterial(shared: SharedUniforms, from: three.MeshStandardMat
 }
 const HALF_CLEAR = 0.5
 
-/** Has a surface drawn in lines or lit, and with an outline where it is chosen. Each is a program of its own: what isn't asked for costs nothing. */
-export function drawAs(material: three.ShaderMaterial, isEngraved: boolean): void {
+/** How a surface is drawn: each is a program of its own, so that what isn't asked for costs nothing. */
+export interface Drawn {
+  /** In lines, or lit. */
+  isEngraved: boolean
+  /** By the light at its corners alone. */
+  isCornerLit: boolean
+}
+export function drawAs(material: three.ShaderMaterial, { isEngraved, isCornerLit }: Drawn): void {
   const { defines, uniforms } = material
-  const wanted = { ENGRAVED: isEngraved, OUTLINED: uniforms.chosen!.value > ('BUILT' in defines ? -1 : 0) }
+  const isChosen = uniforms.chosen!.value > ('BUILT' in defines ? -1 : 0)
+  const wanted = { ENGRAVED: isEngraved, OUTLINED: isChosen, CORNER_LIT: isCornerLit }
   for (const [name, is] of Object.entries(wanted)) {
     if (name in defines === is) continue
     if (is) defines[name] = ''
