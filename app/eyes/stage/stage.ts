@@ -41,6 +41,8 @@ export interface Hit {
 }
 
 const BACKDROP = '#05080a'
+/** Too little to be seen (m). */
+const ASIDE = 3e-4
 
 /** A place as it is seen, drawn on a canvas: any moment of a run by itself. */
 export class Stage {
@@ -134,6 +136,8 @@ export class Stage {
   private aim({ at, yaw, pitch, fov }: Pose): void {
     this.camera.position.set(...at)
     this.camera.rotation.set(radians(pitch), radians(yaw), 0, 'YXZ')
+    // What lies in the very plane of the eyes is drawn anywhere by some drawing in software.
+    this.camera.translateZ(-ASIDE)
     this.camera.fov = fov
     this.camera.updateProjectionMatrix()
     this.camera.updateMatrixWorld()
