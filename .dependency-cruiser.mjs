@@ -126,6 +126,7 @@ const PACKAGES_OF_CORE = [
   'yup',
   'jsonc-parser',
   'earcut',
+  'potpack',
   'flatbush',
   'clipper-lib',
   'fft.js',
