@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { RunEvent } from '~~/core/engine'
+import { alike } from '~~/core/show'
 import { loggedName, type RuleHere } from '~/document/making/rule-here'
 import { useShow } from '~/document/show'
 import { usePlayhead } from '~/frame/playhead'
@@ -38,7 +39,8 @@ async function look() {
     const shown: Shown = { cue, zone: props.zone.id, player, from: t, to: ended?.t ?? run.length }
     found.push({ t, sights: await sightsOf(played, run, shown) })
   }
-  if (runs.run === run) seen.value = found.filter(({ sights }) => sights.length > 0)
+  const said = found.filter(({ sights }) => sights.length > 0)
+  if (runs.run === run && !alike(said, seen.value)) seen.value = said
 }
 </script>
 
