@@ -37,6 +37,7 @@ async function look() {
   for (const { t, cue, player, playing } of fired.value.slice(0, MOST)) {
     const ended = runs.events.find((event) => event.kind === 'end' && event.playing === playing)
     const shown: Shown = { cue, zone: props.zone.id, player, from: t, to: ended?.t ?? run.length }
+    if (runs.run !== run) return
     found.push({ t, sights: await sightsOf(played, run, shown) })
   }
   const said = found.filter(({ sights }) => sights.length > 0)

@@ -17,12 +17,13 @@ export class CornerLight {
   private readonly reached = new Map<string, Reached>()
   private corners: { at: Point; normal: Point }[] = []
   private placed = ''
+  private walls: readonly Wall[] = []
   private shown = ''
   constructor(private readonly geometry: three.BufferGeometry) {}
 
   /** Works out what these lamps give where the geometry stands. */
   show(lit: readonly Lit[], walls: readonly Wall[], matrixWorld: three.Matrix4): void {
-    this.place(matrixWorld)
+    this.place(matrixWorld, walls)
     const asked = lit.map(({ lamp, shines }) => `${lamp.light.id} ${shapeKey(lamp)} ${shines.join()}`).join()
     if (asked === this.shown) return
     this.shown = asked
@@ -42,10 +43,11 @@ export class CornerLight {
     }
     light.needsUpdate = true
   }
-  private place(matrixWorld: three.Matrix4): void {
+  private place(matrixWorld: three.Matrix4, walls: readonly Wall[]): void {
     const placed = matrixWorld.elements.join()
-    if (placed === this.placed) return
+    if (placed === this.placed && walls === this.walls) return
     this.placed = placed
+    this.walls = walls
     this.shown = ''
     this.reached.clear()
     const [position, normal] = [this.geometry.getAttribute('position'), this.geometry.getAttribute('normal')]

@@ -25,7 +25,10 @@ async function read(asset: string): Promise<GLTF> {
   return loader.parseAsync(await answer.arrayBuffer(), '')
 }
 
+/** What is made of more triangles isn't looked through for what is under the pointer. */
 const MOST_POINTABLE = 200_000
+/** Whether neither it nor what it is part of is hidden. */
+const isSeen = ({ visible, parent }: three.Object3D): boolean => visible && (!parent || isSeen(parent))
 /** A node is the prop that has its name and its box, within this (m). */
 const SAME = 0.02
 
@@ -70,7 +73,7 @@ export class PlaceMesh {
   }
   /** What of it can be pointed at: what is made of very many triangles is too slow to be looked through at each move. */
   get pointable(): readonly three.Object3D[] {
-    return this.drawn.filter(({ geometry, visible }) => visible && trianglesOf(geometry) < MOST_POINTABLE)
+    return this.drawn.filter((mesh) => isSeen(mesh) && trianglesOf(mesh.geometry) < MOST_POINTABLE)
   }
   /** The prop that was made of a node of it. */
   propOf(object: three.Object3D): string | undefined {
@@ -93,7 +96,7 @@ export class PlaceMesh {
     }
     if (!mesh || !this.root) return
     this.root.position.set(...mesh.at)
-    this.root.rotation.set(0, (mesh.yaw * Math.PI) / 180, 0)
+    this.root.rotation.set(0, radians(mesh.yaw), 0)
     this.root.scale.setScalar(mesh.scale)
     this.root.updateMatrixWorld(true)
   }

@@ -43,6 +43,8 @@ export interface Hit {
 const BACKDROP = '#05080a'
 /** Too little to be seen (m). */
 const ASIDE = 3e-4
+/** Two surfaces so near to each other are one (m). */
+const SAME_SURFACE = 0.05
 
 /** A place as it is seen, drawn on a canvas: any moment of a run by itself. */
 export class Stage {
@@ -163,7 +165,12 @@ export class Stage {
     this.ray.setFromCamera(new three.Vector2(x, y), this.camera)
     const things: three.Object3D[] = [...this.props.seen.map(({ mesh }) => mesh), ...this.mesh.pointable]
     if (this.built) things.push(this.built.mesh)
-    const [first] = this.ray.intersectObjects(things, false)
+    const hits = this.ray.intersectObjects(things, false)
+    const [nearest] = hits
+    // A floor or wall that was found in a mesh lies in its surface: of the two it is what is meant.
+    const isFound = ({ object, distance }: three.Intersection) =>
+      object === this.built?.mesh && distance < nearest!.distance + SAME_SURFACE
+    const first = (nearest && this.thingOf(nearest.object).kind === 'mesh' && hits.find(isFound)) || nearest
     if (!first) return undefined
     const at: Point = [first.point.x, first.point.y, first.point.z]
     const facing = first.face!.normal.clone().transformDirection(first.object.matrixWorld)
