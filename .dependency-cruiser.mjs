@@ -18,6 +18,7 @@ const CORE = {
   score: ['base', 'show', 'space', 'engine'],
   study: ['base', 'show', 'space', 'engine'],
   findings: ['base', 'show', 'space'],
+  walking: ['base', 'show', 'space', 'engine'],
   testing: ['base', 'show', 'engine'],
 }
 /** The rooms of the engine; what lies beside them, its doors, may import all. */

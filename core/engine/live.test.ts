@@ -93,6 +93,42 @@ describe('a live run', () => {
     expect(positionAt(live.soFar().paths[0], 2.5)).toEqual([9.5, 0, 0])
   })
 
+  it('takes over a walk that has gone by itself so far, with all that had happened', () => {
+    let compared = 0
+    fc.assert(
+      fc.property(anyShow, fc.double({ min: 0.1, max: 39, noNaN: true }), (made, time) => {
+        const show = comparable(made)
+        const [first, ...others] = show.walks
+        let offline: RunEvent[]
+        try {
+          offline = eventsOf(run(show, show.walks, REPLAY))
+        } catch (error) {
+          if (error instanceof RunError) return
+          throw error
+        }
+        const before = (events: readonly RunEvent[]) => events.filter((e) => e.kind !== 'walkEnd' && e.t < time - 2e-6)
+        const live = createRun(show, REPLAY.seed, [{ takenOver: first }, ...others])
+        const { at, facing } = live.takeOver(first.id, time)
+        const told = [...live.feed(first.id, time, { at, facing }), ...live.finish(REPLAY.length)]
+        expect(settled(before(told), REPLAY)).toEqual(settled(before(offline), REPLAY))
+        compared++
+      }),
+      { numRuns: 150, seed: 2712 },
+    )
+    expect(compared).toBeGreaterThan(100)
+  })
+
+  it('goes on from where a taken over walk was, even after its end', () => {
+    const { walks, ...rest } = small({ zones: show.zones, cues: show.cues, walks: [walk('w', point(0), point(1))] })
+    const live = createRun({ ...rest, walks }, 1, [{ takenOver: walks[0] }])
+    expect(live.takeOver('w', 5)).toEqual({ at: [1, 0, 0], facing: -90 })
+    live.feed('w', 5, { at: [1, 0, 0], facing: -90 })
+    expect(lines(live.feed('w', 7, { at: [3, 0, 0], facing: -90 }), 'enter', 'walkEnd')).toEqual(['5.7 enter z'])
+    expect(() => live.takeOver('w', 8)).toThrow('"w" isn\'t a walk that waits')
+    const early = createRun({ ...rest, walks }, 1, [{ takenOver: walks[0] }])
+    expect(() => early.feed('w', 1, { at: [0, 0, 0], facing: 0 })).toThrow('"w" goes by itself until')
+  })
+
   it('refuses a time that has passed and a player nobody knows, and says which', () => {
     const live = createRun(show, 1)
     const pose: LivePose = { at: [0, 0, 0], facing: 0 }

@@ -1,16 +1,30 @@
 import type { Point, Show, Walk } from '../show'
-import { pieceOver, standing, yawOf, type Piece } from '../space'
+import { pieceOver, positionOn, standing, yawOf, type Piece } from '../space'
 import { createClockwork } from './clockwork'
 import { compiledOf } from './compile'
 import { eventAt, type RunEvent } from './log'
-import { appear, askLockedIn, finishWalk, press } from './play'
+import { appear, askLockedIn, dropIntents, finishWalk, press } from './play'
 import { runOf, type Run } from './result'
+import { facingAt } from './state'
 import { EFFECTS } from './steps'
-import { createLiveBody, createBody, ownTime, partNow, placeOfTarget, type LegFacing, type Body } from './ways'
+import {
+  createLiveBody,
+  createBody,
+  ownTime,
+  partNow,
+  placeOfTarget,
+  positionAt,
+  standLive,
+  type Leg,
+  type LegFacing,
+  type Body,
+} from './ways'
 import { createWorld, FAULTS, RunError, type World } from './world'
 
-/** Who takes part in a live run: one whose way is told as it goes on, or a walk that goes by itself. */
-export type Participant = { id: string; body?: Walk['body'] } | Walk
+/**
+ * Who takes part in a live run: one whose way is told as it goes on, a walk that goes by itself, or one that does so until it is taken over.
+ */
+export type Participant = { id: string; body?: Walk['body'] } | Walk | { takenOver: Walk }
 
 /**
  * Where the feet are, and which way somebody faces from now until told otherwise: a yaw in degrees, always towards a place, or towards a
@@ -35,12 +49,20 @@ export interface LiveRun {
    * @throws RunError for a player the run doesn't have, a time that has passed, and a place that is none
    */
   feed(player: string, time: number, pose: LivePose, keys?: Keys): RunEvent[]
+  /**
+   * From a time (s) on the way of a walk that goes by itself so far is told. Gives where they are then and which way they face (degrees).
+   * What happened up to there is the same as in `run`; it comes with what is fed next.
+   * @throws RunError for a walk that isn't to be taken over, and a time that has passed
+   */
+  takeOver(player: string, time: number): { at: Point; facing: number }
   /** The player goes no farther than they were told last; the run doesn't wait for them any more. */
   stop(player: string): RunEvent[]
   /** Nothing more is told. Gives what still happens until the run ends by itself, or at `length` (s). */
   finish(length?: number): RunEvent[]
   /** The run as far as it has come. */
   soFar(): Run
+  /** The same to look at it just now: what it holds goes on being written. */
+  now(): Run
 }
 
 const PLAYER: Participant = { id: 'player' }
@@ -61,20 +83,22 @@ interface LivePlayer {
  */
 export function createRun(show: Show, seed: number, who: readonly Participant[] = [PLAYER]): LiveRun {
   if (who.length === 0) throw new RunError(FAULTS.noWalk)
-  const twice = who.find(({ id }, index) => who.findIndex((other) => other.id === id) < index)
-  if (twice) throw new RunError(FAULTS.partTwice(twice.id))
+  const ids = who.map(idOf)
+  const twice = ids.find((id, index) => ids.indexOf(id) < index)
+  if (twice !== undefined) throw new RunError(FAULTS.partTwice(twice))
   const compiled = compiledOf(show)
   const zones = compiled.zones.length
-  const walkers = who.map((each, index) =>
-    'points' in each
+  const walkers = who.map((each, index) => {
+    if ('takenOver' in each) return { ...createBody(show, each.takenOver, index, zones), goesOn: true }
+    return 'points' in each
       ? createBody(show, each, index, zones)
-      : createLiveBody(show, each.id, each.body ?? { kind: 'player', tags: [] }, index, zones),
-  )
+      : createLiveBody(show, each.id, each.body ?? { kind: 'player', tags: [] }, index, zones)
+  })
   const world = createWorld(compiled, walkers, seed, EFFECTS)
   const clockwork = createClockwork(world)
   const players = new Map<string, LivePlayer>()
   for (const walker of walkers)
-    if (walker.live) players.set(walker.walk.id, { walker, fedUntil: -Infinity, stopped: false })
+    if (walker.live || walker.goesOn) players.set(walker.walk.id, { walker, fedUntil: -Infinity, stopped: false })
   let given = 0
   let certain = -UNCERTAIN
 
@@ -122,6 +146,7 @@ export function createRun(show: Show, seed: number, who: readonly Participant[] 
       if (![...pose.at, ...numbersOfFacing(pose)].every(Number.isFinite))
         throw new RunError(FAULTS.toldNowhere(player, pose.at, numbersOfFacing(pose)))
       if (fed.stopped) throw new RunError(FAULTS.stopped(player))
+      if (!walker.live) throw new RunError(FAULTS.notTakenOver(player))
       const facing = liveFacing(show, pose.facing)
       if (fed.fedUntil === -Infinity) {
         walker.walk.start = time
@@ -138,6 +163,22 @@ export function createRun(show: Show, seed: number, who: readonly Participant[] 
       }
       return goOn()
     },
+    takeOver(player, time) {
+      const { walker } = playerOf(player)
+      if (walker.live) throw new RunError(FAULTS.notToBeTakenOver(player))
+      if (!(time >= certain && time >= 0 && time < Infinity)) throw new RunError(FAULTS.toldTooEarly(player, time, Math.max(certain, 0))) // prettier-ignore
+      certain = Math.max(certain, time - UNCERTAIN)
+      clockwork.advance(certain)
+      const at = positionAt(walker.path, time)
+      const facing = facingAt(show, runOf(world), walker.index, time)
+      const { held } = partNow(walker)
+      dropIntents(world, walker)
+      walker.live = true
+      standLive(walker, Math.max(time, partNow(walker).t), at, facing, held)
+      clockwork.lookAgain(walker, certain)
+      playerOf(player).fedUntil = time
+      return { at, facing }
+    },
     stop(player) {
       goesNoFarther(playerOf(player))
       return goOn()
@@ -149,8 +190,11 @@ export function createRun(show: Show, seed: number, who: readonly Participant[] 
       return fresh()
     },
     soFar: () => runOf(world),
+    now: () => runOf(world, world.log.soFar()),
   }
 }
+
+const idOf = (who: Participant): string => ('takenOver' in who ? who.takenOver.id : who.id)
 
 const pressNow = (world: World, { walker, key }: { walker: Body; key: string }): void => press(world, walker, key)
 
@@ -190,10 +234,28 @@ function extend(walker: Body, before: number, time: number, at: Point, facing: L
   if (time > before) {
     const piece = onwards(open.piece.from, at, time - before)
     if (piece.velocity[0] !== 0 || piece.velocity[2] !== 0) ahead = yawOf(piece.velocity[0], piece.velocity[2])
-    legs.push({ start: leaves, piece, facing: open.facing, ahead })
+    const last = legs[legs.length - 1]
+    const whole = last && inOne(last, leaves, piece, open.facing)
+    if (whole) legs[legs.length - 1] = { start: last.start, piece: whole, facing: open.facing, ahead }
+    else legs.push({ start: leaves, piece, facing: open.facing, ahead })
   }
   legs.push({ start: ownTime(part, time), piece: standing(at), facing, ahead })
 }
+
+/** What is told in pieces of one straight stretch, or of one wait, is one: nearer than this to it (m, s). */
+const SAME_WAY = 1e-12
+
+/** The piece that a leg and what is gone on from it at a time of their own are together, where they are one: the run stays small, however often it is told. */
+function inOne(leg: Leg, leaves: number, piece: Piece, facing: LegFacing): Piece | undefined {
+  const { start, piece: first } = leg
+  if (Math.abs(start + first.seconds - leaves) > SAME_WAY || !isSameFacing(leg.facing, facing)) return undefined
+  const seconds = first.seconds + piece.seconds
+  const whole = onwards(first.from, positionOn(piece, piece.seconds), seconds)
+  const between = positionOn(whole, first.seconds)
+  return between.every((v, i) => Math.abs(v - piece.from[i]) <= SAME_WAY) ? whole : undefined
+}
+const isSameFacing = (a: LegFacing, b: LegFacing): boolean =>
+  'yaw' in a ? 'yaw' in b && a.yaw === b.yaw : 'at' in b && a.prop !== undefined && a.prop === b.prop
 
 /** A way shorter than this is rounding: somebody stands still (m). */
 const NO_WAY = 1e-9

@@ -21,13 +21,13 @@ export interface Run {
 }
 
 /** A run as far as it has come. */
-export function runOf(world: World): Run {
+export function runOf(world: World, log = world.log.log()): Run {
   return {
     seed: world.seed,
     length: world.now,
     walks: world.walkers.map((walker) => walker.walk.id),
     players: world.walkers.map((walker) => walker.player),
-    log: world.log.log(),
+    log,
     paths: world.walkers.map((walker) => walker.path),
     channels: {
       fields: fieldsOf(world.tracks),

@@ -322,7 +322,8 @@ test('a mesh of somebody else’s is seen with its colours in our light, and wha
   const { hash } = (await upload.json()) as { hash: string }
   const place = {
     ...HALL.place,
-    walls: [],
+    // What was found in it: the left half of its wall.
+    walls: [wall('found', [-4, -2.9], [-0.5, -2.9])],
     props: [{ id: 'barrow', name: 'Barrow', kind: 'box', at: [0, 0, -1], size: [1, 1, 1], colour: '#ff0000' }],
     mesh: { asset: hash, scale: 1, yaw: 0, at: [0, 0, 0], cutAt: 1 },
   }
@@ -335,8 +336,10 @@ test('a mesh of somebody else’s is seen with its colours in our light, and wha
   const isGreen = ([r, g, b]: number[]) => g! > 1.6 * r! && g! > 1.3 * b!
   await expect.poll(async () => isGreen(await seenAt(page, [-2, 1.5, -2.9]))).toBe(true)
   expect(isGreen(await seenAt(page, CRATE))).toBe(true)
-  // What is pointed at is told: of the mesh, or the prop that was made of it.
+  // What is pointed at is told: of the mesh, the wall that was found in it, or the prop that was made of it.
   const { x, y, width, height } = (await eyes(page).boundingBox())!
+  await page.mouse.move(x + width * 0.35, y + height * 0.42)
+  await expect(eyes(page)).toContainText('wall')
   await page.mouse.move(x + width / 2, y + height * 0.42)
   await expect(eyes(page)).toContainText('of the mesh')
   await page.mouse.move(x + width / 2, y + height * 0.72)

@@ -79,7 +79,6 @@ export class StandingProps {
     this.version++
     const faces = facesOfProp(prop)
     const mesh = new three.Mesh(geometryOf(faces), propMaterial(this.shared))
-    mesh.name = prop.id
     this.scene.add(mesh)
     const { colour } = prop
     const standing = { prop, key, colour, tints: [linearOf(colour)], faces, mesh, stamp: ++this.moves }

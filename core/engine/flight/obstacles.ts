@@ -1,6 +1,6 @@
 import earcut from 'earcut'
 import type { Floor, Point, Prop, Wall } from '../../show'
-import { floorHeight } from '../../space'
+import { floorHeight, wallBlocks, wallLength } from '../../space'
 import { valueAt } from '../history'
 import { carriedBy, isFlung, isTouched, propHistory, propNow, type World } from '../world'
 import { slab, type Obstacle } from './physics'
@@ -45,7 +45,7 @@ export function obstaclesNow(world: World, flung: string): Obstacle[] {
         : { kind: 'box', middle: now.middle, half: [w / 2, h / 2, d / 2], yaw: now.yaw },
     ]
   })
-  return [...place.floors.map(floorSlab), ...place.walls.flatMap(wallBlocks), ...props]
+  return [...place.floors.map(floorSlab), ...place.walls.flatMap(wallObstacles), ...props]
 }
 
 function floorSlab(floor: Floor): Obstacle {
@@ -57,29 +57,14 @@ function floorSlab(floor: Floor): Obstacle {
 }
 
 /** A wall as blocks around its openings. */
-function wallBlocks(wall: Wall): Obstacle[] {
-  const length = Math.hypot(wall.to[0] - wall.from[0], wall.to[1] - wall.from[1])
-  if (length === 0) return []
+function wallObstacles(wall: Wall): Obstacle[] {
+  const length = wallLength(wall) || 1
   const dx = (wall.to[0] - wall.from[0]) / length
   const dz = (wall.to[1] - wall.from[1]) / length
   const yaw = (Math.atan2(-dz, dx) * 180) / Math.PI
-  const block = (from: number, to: number, low: number, high: number): Obstacle[] => {
-    if (to - from < 1e-6 || high - low < 1e-6) return []
+  return wallBlocks(wall).map(({ from, to, low, high }): Obstacle => {
     const along = (from + to) / 2
     const middle: Point = [wall.from[0] + dx * along, wall.y + (low + high) / 2, wall.from[1] + dz * along]
-    return [{ kind: 'box', middle, half: [(to - from) / 2, (high - low) / 2, Math.max(0.02, wall.thickness / 2)], yaw }]
-  }
-  const openings = [...wall.openings].sort((a, b) => a.at - b.at)
-  const result: Obstacle[] = []
-  let from = 0
-  for (const { at, width, sill, height } of openings) {
-    const to = Math.min(length, at + width)
-    result.push(
-      ...block(from, Math.max(from, at), 0, wall.height),
-      ...block(at, to, 0, sill),
-      ...block(at, to, Math.min(wall.height, sill + height), wall.height),
-    )
-    from = Math.max(from, to)
-  }
-  return [...result, ...block(from, length, 0, wall.height)]
+    return { kind: 'box', middle, half: [(to - from) / 2, (high - low) / 2, Math.max(0.02, wall.thickness / 2)], yaw }
+  })
 }

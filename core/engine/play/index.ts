@@ -1,7 +1,7 @@
 /** What follows: moments, gates, playings, presences, controls. */
 export { appear, moveBodies } from './bodies'
 export { lock, unlock } from './hands'
-export { finishWalk } from './intents'
+export { dropIntents, finishWalk } from './intents'
 export { askLockedIn } from './locked-in'
 export { awaitLook, createLooks, type BegunLook, type Looks } from './looks'
 export { hear, hearEnd, press, sendSignal } from './moments'

@@ -43,7 +43,7 @@ function arrive(world: World, walker: Body, point: number): void {
   const { reaches, over } = partNow(walker).route
   const { pressAt, key } = reaches[point]
   if (pressAt !== undefined) intent(world, walker, pressAt, 'press', point, key)
-  if (point === reaches.length - 1) intent(world, walker, endOf(walker, over), 'finish', point)
+  if (point === reaches.length - 1 && !walker.goesOn) intent(world, walker, endOf(walker, over), 'finish', point)
 }
 
 /** Puts on the agenda what a walker intends: reaching its points, its presses and its end. */

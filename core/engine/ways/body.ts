@@ -14,6 +14,8 @@ export interface Body {
   once: boolean
   /** Its way is told piece by piece while the run goes on; it intends nothing by itself. */
   live: boolean
+  /** Somebody else will go on for it, so it doesn't end where its walk does. */
+  goesOn: boolean
   /** Which of its flights this is. */
   flight: number
   tags: Set<string>
@@ -63,6 +65,7 @@ export function createBody(show: Show, walk: Walk, index: number, zones: number,
     kind: walk.body.kind,
     player: walk.body.kind === 'player',
     live: false,
+    goesOn: false,
     flight: 0,
     tags: new Set(walk.body.tags),
     cylinders: {

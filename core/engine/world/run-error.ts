@@ -32,6 +32,8 @@ export const FAULTS = {
     `"${id}" is told for ${time} s; ${earliest} s is the earliest`,
   toldNowhere: (id: string, at: readonly number[], facing: readonly number[]) =>
     `"${id}" is told to be at ${at.join(', ')} facing ${facing.join(', ')}`,
+  notTakenOver: (id: string) => `"${id}" goes by itself until it is taken over`,
+  notToBeTakenOver: (id: string) => `"${id}" isn't a walk that waits to be taken over`,
   stopped: (id: string) => `"${id}" has been stopped and can't be told to go on`,
   nothingToLookAt: (prop: string) => `The show has no prop "${prop}" to look at`,
 } as const
