@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useElementSize, useRafFn } from '@vueuse/core'
 import { needed } from '~~/core/base'
 import { channelAt } from '~~/core/engine'
 import { luxAt } from '~~/core/light'
@@ -12,10 +11,10 @@ import { useSelection } from '~/frame/selection'
 import { useView } from '~/frame/view'
 import { clock, plain } from '~/words/time'
 import { usePlacing } from './placing'
-import { Rate } from './rate'
 import { useShownMoment } from '~/frame/shown-moment'
 import { movedBy as moved, openedBy, turnedBy, useViewpoint } from './viewpoint'
-import type { Hit, Stage } from './stage/stage'
+import { useStage } from './use-stage'
+import type { Hit } from './stage/stage'
 
 /** The place as a player sees it at the playhead. */
 const doc = useShow()
@@ -23,77 +22,21 @@ const view = useView()
 const selection = useSelection()
 const frame = ref<HTMLElement>()
 const canvas = ref<HTMLCanvasElement>()
-const { width, height } = useElementSize(frame)
 const moment = useShownMoment()
 const { pose, mark, chosenMarks, seen, go, letGo, cancel, back, lookThrough, putHere } = useViewpoint(moment)
 const { placing, offers, put } = usePlacing(() => seen()?.yaw ?? 0)
-const trouble = ref('')
-let stage: Stage | undefined
-let frames = 0
 const under = ref<Hit>()
 
 const chosen = computed(() => (selection.things.length === 1 ? selection.things[0] : undefined))
-/** A picture that has lain still for so long is drawn at its whole size (ms). */
-const RESTS = 250
-const rate = new Rate()
-const share = ref(1)
-let wanted = false
-let last = 0
-let isTimed = false
-let shown = 0
-const request = () => (wanted = true)
-onMounted(async () => {
-  const { Stage } = await import('./stage/stage')
-  try {
-    stage = new Stage(needed(canvas.value, 'canvas'), request)
-  } catch {
-    trouble.value = 'This browser has no WebGL 2, which Eyes is drawn with. Everything else works without it.'
-    return
-  }
-  request()
+const { trouble, share, request, stage, isDrawn, probed } = useStage(frame, canvas, () => {
+  const { engraved, volumes: zones, drawn } = view
+  return moment.value && { moment: moment.value, look: { engraved, chosen: chosen.value, zones, drawn, pose: pose.value } } // prettier-ignore
 })
-watch([moment, width, height, () => view.engraved, () => view.volumes, () => view.drawn, chosen, pose], request, {
-  immediate: true,
-})
-useRafFn(({ timestamp }) => {
-  if (!stage || !moment.value || width.value === 0) return
-  // What a picture took is told by how long the page waits for the next one.
-  if (isTimed) rate.took(timestamp - last)
-  isTimed = false
-  if (wanted) {
-    wanted = false
-    isTimed = true
-    last = timestamp
-    draw(rate.share)
-  } else if (share.value < 1 && timestamp - last > RESTS) draw(1)
-})
-let size = ''
-function draw(at: number) {
-  share.value = at
-  const [w, h] = [Math.round(width.value * at), Math.round(height.value * at)]
-  if (size !== `${w} ${h}`) stage!.setSize(w, h)
-  size = `${w} ${h}`
-  stage!.show(moment.value!, {
-    engraved: view.engraved,
-    chosen: chosen.value,
-    zones: view.volumes,
-    drawn: view.drawn,
-    pose: pose.value,
-    coarse: at < 1,
-  })
-  frames++
-  shown = moment.value!.t
-}
-onBeforeUnmount(() => stage?.dispose())
+watch([moment, () => view.engraved, () => view.volumes, () => view.drawn, chosen, pose], request)
 /** For whoever drives it from outside: what is drawn, and how much light the curve has at a point. */
 probe({
   eyes: () => ({
-    frames,
-    calls: stage?.drawCalls ?? 0,
-    isCoarse: stage?.isCoarse ?? false,
-    shown,
-    stage,
-    again: () => draw(1),
+    ...probed(),
     moment: moment.value,
     lux: (point: Point) =>
       moment.value && luxAt(moment.value.show, moment.value.run, moment.value.player, point, moment.value.t),
@@ -104,7 +47,7 @@ const spotOf = (event: PointerEvent): [number, number] => {
   const { left, top, width: w, height: h } = needed(frame.value, 'frame').getBoundingClientRect()
   return [((event.clientX - left) / w) * 2 - 1, 1 - ((event.clientY - top) / h) * 2]
 }
-const hitAt = (event: PointerEvent) => (frames > 0 ? stage?.hit(...spotOf(event)) : undefined)
+const hitAt = (event: PointerEvent) => (isDrawn() ? stage()?.hit(...spotOf(event)) : undefined)
 const look = (event: PointerEvent) => {
   if (event.buttons === 0) under.value = hitAt(event)
 }

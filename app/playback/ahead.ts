@@ -37,3 +37,15 @@ function neededOf({ asset, seconds, trim }: Sound, audible: Audible, t: number):
   }
   return found
 }
+
+/** What may sound next in a run that is only now being made: what sounds already, then each sound of the show, of long ones how they begin. */
+export function anySounds(show: Show, run: Run, player: number, t: number): Wanted[] {
+  const first = soundsAhead(show, run, player, t)
+  const asked = new Set(first.map(({ asset }) => asset))
+  const others = show.sounds.map(({ asset, seconds, trim }): Wanted =>
+    isLong(seconds)
+      ? { asset: pieceKey(asset, Math.floor((trim?.[0] ?? 0) / PIECE)), seconds: PIECE }
+      : { asset, seconds },
+  )
+  return [...first, ...others.filter(({ asset }) => !asked.has(asset))]
+}

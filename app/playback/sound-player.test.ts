@@ -4,7 +4,7 @@ import { run, walksOf } from '~~/core/engine'
 import type { Show } from '~~/core/show'
 import { oneRule, point, show as made, SOUND, walk } from '~~/core/testing/small-show'
 import { Gain, WrittenAudio, type Source } from '~~/tests/harness/audio'
-import { createPlayer, type Heard, type SoundPlayer } from './sound-player'
+import { createPlayer, MOST_VOICES, type Heard, type SoundPlayer } from './sound-player'
 
 /** From pressing play to the first sound, and how far ahead sounds are put (s). */
 const LEAD = 0.06
@@ -96,6 +96,46 @@ describe('playing', () => {
       seconds: undefined,
     })
     expect(context().sources[1]).toMatchObject({ loop: true, loopStart: 0, loopEnd: SOUND.seconds })
+  })
+
+  it('what begins in the middle of its file comes in softly, what begins with it at once', () => {
+    heard = heardIn(clocked([round]))
+    player.start(2.4, 1)
+    const doorTold = () => (context().sources[0]!.to!.to as Gain).gain.told
+    expect(doorTold().map(({ how, value }) => [how, value])).toEqual([
+      ['set', 0],
+      ['ramp', 1],
+    ])
+    player.stop()
+    player.start(1, 1)
+    goOn(1.2)
+    expect((context().sources.at(-1)!.to!.to as Gain).gain.told).toEqual([])
+  })
+
+  it('a run that is only now being made is heard a little later, each sound whole', () => {
+    const whole = heardIn(clocked([once]))
+    heard = { ...whole, run: { ...whole.run, audible: [] }, until: 0 }
+    player.startLive(0, 1)
+    for (let n = 0; n < 25; n++) {
+      goOn(0.1)
+      const until = player.now()
+      heard = { ...whole, until, run: { ...whole.run, audible: whole.run.audible.filter(({ t }) => t <= until) } }
+    }
+    const [first] = begun()
+    expect(first!.offset).toBe(0)
+    // At 2 s of the run, and not before that has come.
+    expect(first!.when - 10 - LEAD).toBeGreaterThanOrEqual(2)
+    expect(first!.when - 10 - LEAD).toBeLessThan(2.2)
+  })
+
+  it('more than 64 sounds at once are not played: the quietest give way', () => {
+    const many = Array.from({ length: 70 }, (_, i) => ({ ...round, id: `b${i}`, gain: -i, hold: 20 }))
+    heard = heardIn(clocked(many))
+    player.start(3, 1)
+    goOn(0.2)
+    const sounding = context().sources.filter(({ stopped }) => stopped === undefined)
+    expect(sounding).toHaveLength(MOST_VOICES)
+    expect(Math.min(...sounding.map(levelOf))).toBeCloseTo(amplitude(-63) * Math.SQRT1_2, 9)
   })
 
   it('stops everything at once, and begins anew from elsewhere', () => {

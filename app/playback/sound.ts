@@ -1,12 +1,12 @@
 import { useLocalStorage, watchThrottled } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import { computed, ref, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { probe } from '~/document/probe'
-import { soundsAhead } from './ahead'
+import { anySounds, soundsAhead } from './ahead'
 import { createBuffers } from './buffers'
 import { decodeKey } from './decoded'
-import { createPlayer } from './sound-player'
-import { usePlayhead } from '~/frame/playhead'
+import { createPlayer, type Heard } from './sound-player'
+import { usePlayhead, type TimeKeeper } from '~/frame/playhead'
 import { useRun } from '~/run/current-run'
 import { useShow } from '~/document/show'
 import { useView } from '~/frame/view'
@@ -14,6 +14,15 @@ import { useView } from '~/frame/view'
 /** What will sound is asked again so often while the playhead goes on (ms). */
 const FOLLOWS = 250
 
+/** The sound of a run that is only now being made. */
+export interface LentSound extends TimeKeeper {
+  /** The run is another from now on. */
+  change(): void
+  /** Fetches what may sound in it. */
+  want(): void
+  /** The score's run is heard again. */
+  end(): void
+}
 /** What is heard while the score plays, and how loud. */
 export const useSound = defineStore('sound', () => {
   const doc = useShow()
@@ -35,12 +44,37 @@ export const useSound = defineStore('sound', () => {
     if (view.solo !== undefined) return zone === view.solo
     return zone === undefined || !view.muted.has(zone)
   }
+  /** What is heard instead of the run, while somebody lends it. */
+  const lent = shallowRef<() => Heard>()
   const player = createPlayer(
     buffers,
-    () => (runs.run && runs.played ? { run: runs.run, show: runs.played, player: runs.player } : undefined),
-    lets,
+    () =>
+      lent.value?.() ??
+      (runs.run && runs.played ? { run: runs.run, show: runs.played, player: runs.player } : undefined),
+    (playing) => lent.value !== undefined || lets(playing),
   )
+  /** Has a run be heard from a time on that is only now being made; `heard` gives it as far as it has come. Gives what keeps its time. */
+  function lend(heard: () => Heard): LentSound {
+    playhead.pause()
+    lent.value = heard
+    return {
+      start: player.startLive,
+      stop: player.stop,
+      now: player.now,
+      change: player.change,
+      want: () => {
+        const { show, run, player: who, until = 0 } = heard()
+        if (!mute.value) buffers.want(anySounds(show, run, who, until))
+      },
+      end() {
+        player.stop()
+        lent.value = undefined
+      },
+    }
+  }
   playhead.setKeeper(player)
+  const panning = useLocalStorage<PanningModelType>('esvik:panning', 'HRTF')
+  watch(panning, player.setPanning, { immediate: true })
   watch([level, mute], () => player.setLevel(mute.value ? 0 : level.value), { immediate: true })
   /** Once somebody has played, what will sound next is fetched ahead: from where it plays, or from where it would begin. */
   const hasPlayed = ref(false)
@@ -80,5 +114,5 @@ export const useSound = defineStore('sound', () => {
     })),
   })
   probe({ sounding })
-  return { level, mute }
+  return { level, mute, panning, lend }
 })

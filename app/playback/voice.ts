@@ -16,12 +16,15 @@ export interface Voice {
   follow(run: Run, from: number, to: number, transport: Transport): void
   /** Silences it, or lets it through again. */
   mute(muted: boolean): void
+  setPanning(model: PanningModelType): void
   stop(): void
 }
 
 /** A sound of one channel at the head comes out of both sides: as loud as one that is panned. */
 const BOTH = Math.SQRT1_2
 const POINTS = 5
+/** What begins in the middle of a file comes in over so long (s). */
+const SOFT = 0.008
 
 interface Parts {
   context: AudioContext
@@ -32,10 +35,19 @@ interface Parts {
   pieceOf: (index: number) => AudioBuffer | undefined
   out: AudioNode
   player: number
+  panning: PanningModelType
+  muted: boolean
+}
+
+/** How loud a sound comes to somebody at a time of the run, as a share of its file's amplitude. */
+export function heardGain(hearing: Hearing, audible: Audible, t: number): number {
+  const own = amplitude(audible.gain) * fadeAt(audible, t)
+  const place = hearing.placeOf(audible, t)
+  return place ? own * coming(hearing.show, audible.reach, place, hearing.earsAt(t)).gain : own
 }
 
 export function createVoice(
-  { context, show, sound, buffer, pieceOf, out, player }: Parts,
+  { context, show, sound, buffer, pieceOf, out, player, panning, muted }: Parts,
   audible: Audible,
   transport: Transport,
   ended: () => void,
@@ -50,7 +62,7 @@ export function createVoice(
   const atHead = buffer.numberOfChannels === 1 ? BOTH : 1
   const panner = moving ? context.createPanner() : undefined
   if (panner) {
-    panner.panningModel = 'HRTF'
+    panner.panningModel = panning
     panner.rolloffFactor = 0
     level.connect(panner).connect(door).connect(out)
   } else level.connect(door).connect(out)
@@ -59,6 +71,12 @@ export function createVoice(
   const late = (from - audible.t) * speed
   const offset = audible.loop ? first + (late % (last - first)) : first + late
   const when = contextTime(transport, from)
+  if (muted) door.gain.setValueAtTime(0, context.currentTime)
+  // What begins in the middle of its file would click.
+  else if (late > 0) {
+    door.gain.setValueAtTime(0, when)
+    door.gain.linearRampToValueAtTime(1, when + SOFT)
+  }
   const playing: Playing = { offset, speed, ends: [first, last], loop: audible.loop }
   const tape = isPieced
     ? piecedTape(context, pieceOf, level, playing, from, transport, ended)
@@ -92,6 +110,9 @@ export function createVoice(
         if (i === 0) level.gain.setValueAtTime(gain, at)
         else level.gain.linearRampToValueAtTime(gain, at)
       }
+    },
+    setPanning(model) {
+      if (panner) panner.panningModel = model
     },
     mute(muted) {
       door.gain.setTargetAtTime(muted ? 0 : 1, context.currentTime, 0.02)
