@@ -10,9 +10,11 @@ import {
   type Run,
   type RunEvent,
 } from '../engine'
-import type { Point, Show, Walk } from '../show'
+import type { Lock, Point, Show, Walk } from '../show'
 import { wrapped } from '../space'
 import { propsAsBlocks, wallsAsBlocks } from './blocks'
+import { recorded, samplesOf, type Recorded } from './record'
+import type { Sample } from './simplify'
 import { Told } from './told'
 import { standingAt, walkOn, type Stance } from './walker'
 
@@ -102,11 +104,8 @@ export class WalkIn {
   step(seconds: number, hands: Hands): RunEvent[] {
     const { show, player } = this
     const { locks, pace } = channelAt(show, this.run, 'controls', this.t, player)
-    const isFree = (what: (typeof locks)[number]) => !locks.includes(what)
-    if (isFree('look')) {
-      this.yaw = wrapped(this.yaw + hands.turns)
-      this.pitch = Math.min(STEEPEST, Math.max(-STEEPEST, this.pitch + hands.tilts))
-    }
+    const isFree = (what: Lock) => !locks.includes(what)
+    this.turn(hands)
     const while_ = Math.min(seconds, LONGEST)
     const { body } = this.walk
     const build = {
@@ -123,6 +122,13 @@ export class WalkIn {
     return this.tell(this.t, hands.key)
   }
 
+  /** Turns the head as hands want, if that isn't taken. */
+  turn({ turns, tilts }: Pick<Hands, 'turns' | 'tilts'>): void {
+    if (channelAt(this.show, this.run, 'controls', this.t, this.player).locks.includes('look')) return
+    this.yaw = wrapped(this.yaw + turns)
+    this.pitch = Math.min(STEEPEST, Math.max(-STEEPEST, this.pitch + tilts))
+  }
+
   private tell(t: number, key: string | undefined): RunEvent[] {
     this.told.add(t, this.stance.at, this.yaw, key)
     return this.feed(this.told.count - 1)
@@ -134,7 +140,7 @@ export class WalkIn {
     const key = told.keyOf(index)
     const fresh = live.feed(walk.id, t, { at: told.placeOf(index), facing: told.yawOf(index) }, { use: key })
     for (const event of fresh) this.events.push(event)
-    this.run = live.now()
+    this.run = { ...live.now(), length: t }
     this.t = t
     if (fresh.some((event) => event.kind === 'move' && event.player === walk.id)) this.standWhereMoved()
     return fresh
@@ -143,6 +149,16 @@ export class WalkIn {
     const { show, run, player, t } = this
     this.stance = standingAt(positionAt(run.paths[player], t))
     this.yaw = facingAt(show, run, player, t)
+  }
+
+  /** What was walked from the walk's begin up to now, as a walk of the show. */
+  record(): Recorded {
+    const { show, run, told, beginning } = this
+    const { seed, walks, player, from } = beginning
+    const samples: Sample[] = 't' in from ? samplesOf(show, run, player, from.t) : []
+    for (let i = 0; i < told.count; i++)
+      samples.push({ t: told.timeOf(i), at: told.placeOf(i), yaw: told.yawOf(i), key: told.keyOf(i) })
+    return recorded({ show, seed, walks, player, run: this.live.soFar(), samples })
   }
 
   /** Is so many seconds earlier again (s), not before it was taken over. */

@@ -14,6 +14,7 @@ import { followPointer } from '~/frame/pointer-drag'
 import { isLookingBack } from '~/frame/looking-back'
 import { isMixing } from '~/frame/mixing'
 import { isSearching } from '~/frame/searching'
+import { walksFrom } from '~/frame/walking-in'
 import AppHeader from '~/frame/AppHeader.vue'
 import SaveState from '~/frame/SaveState.vue'
 import UndoButtons from '~/frame/UndoButtons.vue'
@@ -36,6 +37,7 @@ useEvidence()
 useKeys()
 useHearByKey()
 const failed = ref('')
+const WalkView = fetched(() => import('~/walking/WalkView.vue'))
 const EyesBand = fetched(() => import('~/eyes/EyesBand.vue'))
 const UndoQuestion = fetched(() => import('~/frame/UndoQuestion.vue'))
 const AsideEdits = fetched(() => import('~/frame/AsideEdits.vue'))
@@ -97,6 +99,7 @@ onMounted(async () => {
 onBeforeUnmount(() => {
   playhead.pause()
   isLookingBack.value = false
+  walksFrom.value = undefined
   doc.close()
 })
 
@@ -151,6 +154,16 @@ function divide(event: PointerEvent) {
         @click="isLookingBack = !isLookingBack"
       >
         History
+      </button>
+      <button
+        v-if="doc.isOpen"
+        class="button"
+        :class="walksFrom ? 'border-lamp! text-lamp' : ''"
+        :aria-pressed="walksFrom !== undefined"
+        title="Walk through the place from here (I)"
+        @click="walksFrom = walksFrom ? undefined : { t: playhead.t }"
+      >
+        {{ walksFrom ? 'Walking' : 'Walk in' }}
       </button>
       <button v-if="doc.isOpen" class="button" title="Ctrl+K" @click="isSearching = true">Find</button>
       <button v-if="doc.isOpen" class="button" :aria-pressed="isMixing" @click="isMixing = !isMixing">Mix</button>
@@ -213,6 +226,7 @@ function divide(event: PointerEvent) {
       {{ said }}
     </p>
     <MixPanel v-if="isMixing && doc.isOpen" @close="isMixing = false" />
+    <WalkView v-if="walksFrom && doc.isOpen" :from="walksFrom" />
     <UndoQuestion v-if="doc.asked" />
     <SearchDialog v-if="isSearching && doc.isOpen" />
   </div>

@@ -1,0 +1,87 @@
+<script setup lang="ts">
+import { useIntervalFn } from '@vueuse/core'
+import type { RunEvent } from '~~/core/engine'
+import type { ShownMoment } from '~/frame/shown-moment'
+import { plain } from '~/words/time'
+import { HeardEnvelopes, stateNow, type StateNow } from './state-now'
+
+/** What is the case for whoever walks: hands, picture, loudness, light, what plays. */
+const props = defineProps<{ moment: ShownMoment; events: readonly RunEvent[] }>()
+/** It is worked out so often (ms). */
+const EVERY = 150
+/** The loudness that the bar begins and ends with (LUFS). */
+const SOFTEST = -60
+const LOUDEST = -6
+/** The bar of light is full at so many lux, and goes by tens. */
+const BRIGHTEST = 1000
+const envelopes = new HeardEnvelopes()
+const now = shallowRef<StateNow>()
+
+const playing = computed(() => {
+  const on = new Map<number, string>()
+  for (const event of props.events) {
+    if (event.kind === 'start') on.set(event.playing, event.cue)
+    else if (event.kind === 'end') on.delete(event.playing)
+  }
+  return [...new Set(on.values())]
+})
+useIntervalFn(
+  () => {
+    envelopes.ask(props.moment)
+    now.value = stateNow(props.moment, playing.value, envelopes.known)
+  },
+  EVERY,
+  { immediateCallback: true },
+)
+const within = (share: number) => Math.min(1, Math.max(0, share))
+const loud = computed(() => within(((now.value?.loudness ?? SOFTEST) - SOFTEST) / (LOUDEST - SOFTEST)))
+const bright = computed(() => within(Math.log10(1 + (now.value?.lux ?? 0)) / Math.log10(1 + BRIGHTEST)))
+</script>
+
+<template>
+  <dl v-if="now" class="grid grid-cols-[auto_1fr] items-center gap-x-4 gap-y-1.5 text-xs" aria-label="State">
+    <dt>Hands</dt>
+    <dd class="flex gap-2.5">
+      <span
+        v-for="{ name, isTaken } in now.hands"
+        :key="name"
+        :class="isTaken ? 'rounded bg-mauve px-1 text-ink-0 line-through' : ''"
+        :title="isTaken ? `${name} is taken` : undefined"
+        >{{ name }}</span
+      >
+    </dd>
+    <dt>Picture</dt>
+    <dd>{{ now.picture }}</dd>
+    <dt>Loudness</dt>
+    <dd class="flex items-center gap-2">
+      <span class="bar"><span :style="{ width: `${loud * 100}%` }" class="bg-lamp" /></span>
+      <span class="w-20 text-right font-mono text-[11px]">{{
+        now.loudness <= -69 ? 'silent' : `${plain(now.loudness, 0)} LUFS`
+      }}</span>
+    </dd>
+    <dt>Light on you</dt>
+    <dd class="flex items-center gap-2">
+      <span class="bar"><span :style="{ width: `${bright * 100}%` }" class="bg-bone" /></span>
+      <span class="w-20 text-right font-mono text-[11px]">{{ plain(now.lux, now.lux < 10 ? 1 : 0) }} lx</span>
+    </dd>
+    <dt>Playing</dt>
+    <dd class="max-w-64 truncate" :title="now.playing.join(', ')">{{ now.playing.join(', ') || 'nothing' }}</dd>
+  </dl>
+</template>
+
+<style scoped>
+dt {
+  color: var(--color-bone-2);
+}
+.bar {
+  display: block;
+  width: 96px;
+  height: 8px;
+  background: repeating-linear-gradient(90deg, var(--color-ink-3) 0 2px, transparent 2px 3px);
+}
+.bar > span {
+  display: block;
+  height: 8px;
+  mask: repeating-linear-gradient(90deg, #000 0 2px, transparent 2px 3px);
+}
+</style>

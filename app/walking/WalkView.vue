@@ -1,0 +1,270 @@
+<script setup lang="ts">
+import { useElementSize, useIntervalFn } from '@vueuse/core'
+import { needed } from '~~/core/base'
+import { ownCuesOf } from '~~/core/show'
+import { useShow } from '~/document/show'
+import { useSelection } from '~/frame/selection'
+import { walksFrom } from '~/frame/walking-in'
+import { fetched } from '~/frame/fetched'
+import { useSound } from '~/playback/sound'
+import { useStage } from '~/eyes/use-stage'
+import { clock, plain } from '~/words/time'
+import { walkName } from '~/words/names'
+import type { Beginning } from '~~/core/walking'
+import { captionsOf, type Caption } from './captions'
+import { nameOfKey, useHands } from './hands'
+import { PACES, useWalk } from './use-walk'
+import WalkState from './WalkState.vue'
+import WalkStrip from './WalkStrip.vue'
+
+/** The place walked through by hand, with everything on. */
+const props = defineProps<{ from: Beginning['from'] }>()
+const doc = useShow()
+const selection = useSelection()
+const sound = useSound()
+const DeskBand = fetched(() => import('~/desk/DeskBand.vue'))
+const root = ref<HTMLElement>()
+const frame = ref<HTMLElement>()
+const canvas = ref<HTMLCanvasElement>()
+const { width, height } = useElementSize(frame)
+
+/** The keys that something of the show waits for. */
+const showKeys = computed(() => {
+  const { show } = doc
+  if (!show) return new Set<string>()
+  const rules = [...show.zones.flatMap((zone) => zone.rules), ...show.rules, ...show.kits.flatMap((kit) => kit.rules)]
+  const cues = [...show.cues, ...[...ownCuesOf(show).values()].map(({ cue }) => cue)]
+  return new Set([
+    ...rules.flatMap(({ on }) => (on.at === 'use' ? [on.key] : [])),
+    ...cues.flatMap(({ steps }) => steps.flatMap((step) => (step.kind === 'prompt' && step.key ? [step.key] : []))),
+    'E',
+  ])
+})
+const hands = useHands(root, (key) => showKeys.value.has(key))
+const walk = useWalk(props.from, hands.take)
+const { t, trouble, isPaused, pace, ledger, moment } = walk
+
+const { trouble: unseen, share } = useStage(
+  frame,
+  canvas,
+  () => moment.value && { moment: moment.value, look: { engraved: false, pose: walk.pose() } },
+  { always: true },
+)
+const LINES = 6
+const lines = computed(() => ledger.value.slice(-LINES))
+const last = computed(() => ledger.value.findLast((line) => line.zone !== undefined))
+
+/** What sounds out of view is told at the edges, so often (ms). */
+const CAPTIONS_EVERY = 120
+const captions = shallowRef<Caption[]>([])
+useIntervalFn(() => {
+  const pose = walk.pose()
+  if (!moment.value || !pose) return
+  const { show, run, t: at, player } = moment.value
+  const aspect = width.value / Math.max(1, height.value)
+  const wide = (2 * Math.atan(Math.tan((pose.fov * Math.PI) / 360) * aspect) * 180) / Math.PI
+  captions.value = captionsOf(show, run, player, at, pose, wide)
+}, CAPTIONS_EVERY)
+const onSide = (side: Caption['side']) => captions.value.filter((each) => each.side === side)
+
+const tunes = ref(false)
+function tune() {
+  const zone = last.value?.zone
+  if (zone === undefined && !tunes.value) return
+  if (zone !== undefined && !tunes.value) selection.choose('zone', zone)
+  tunes.value = !tunes.value
+  if (tunes.value) hands.giveMouseBack()
+  else root.value?.focus()
+}
+function leave() {
+  walk.leave()
+  walksFrom.value = undefined
+}
+const toggle = () => (isPaused.value ? walk.goOn() : walk.pause())
+const commands: { key: string; words: string; does: () => void }[] = [
+  { key: 'B', words: 'Begin again from here', does: () => walk.back(Infinity) },
+  { key: 'Z', words: 'Back ten seconds', does: () => walk.back(10) },
+  { key: 'P', words: 'Pause and look about', does: toggle },
+  { key: 'T', words: 'Tune what acted last', does: tune },
+]
+function key(event: KeyboardEvent) {
+  if (event.defaultPrevented || event.ctrlKey || event.metaKey) return
+  const name = nameOfKey(event)
+  const isTyping = event.target instanceof HTMLElement && event.target.matches('input:not([type=range]), textarea')
+  if (name === 'Escape') {
+    if (tunes.value) tune()
+    else if (hands.hasMouse.value) hands.giveMouseBack()
+    else leave()
+  } else if (isTyping || (showKeys.value.has(name) && !event.altKey)) return
+  else if (name === '-') walk.setPace(-1)
+  else if (name === '+' || name === '=') walk.setPace(1)
+  else {
+    const command = commands.find((each) => each.key === name)
+    if (!command || event.repeat) return
+    command.does()
+  }
+  event.preventDefault()
+  event.stopPropagation()
+}
+function press(event: PointerEvent) {
+  if (event.pointerType === 'touch') return hands.touch(event)
+  if (event.button === 0 && !tunes.value) hands.takeMouse()
+  root.value?.focus()
+}
+onMounted(() => needed(root.value, 'view').focus())
+const began = computed(() => {
+  const who = doc.show ? walkName(doc.show, walk.walker) : ''
+  const where = 't' in props.from ? `${clock(props.from.t)} on ${who}` : `a spot of the plan, as ${who}`
+  return `Began at ${where}, seed ${walk.seed}`
+})
+</script>
+
+<template>
+  <div
+    ref="root"
+    role="dialog"
+    aria-label="Walk in"
+    tabindex="-1"
+    class="fixed inset-x-0 top-11 bottom-0 z-10 flex flex-col bg-ink-0 text-bone outline-none select-none"
+    @keydown="key"
+  >
+    <div class="flex min-h-0 flex-1">
+      <div
+        ref="frame"
+        class="relative min-w-0 flex-1 touch-none overflow-hidden"
+        :class="hands.hasMouse.value ? 'cursor-none' : 'cursor-grab'"
+        @pointerdown="press"
+        @pointerup="hands.letGo($event, 'E')"
+        @pointercancel="hands.letGo($event, '')"
+      >
+        <canvas ref="canvas" class="absolute inset-0 size-full" role="img" aria-label="What is seen" />
+        <p class="scrim absolute inset-x-0 top-0 px-4 pt-3 pb-6 text-xs text-bone-2 from-ink-0/80 bg-linear-to-b">
+          {{ began }}{{ share < 1 ? ' · drawn smaller to keep the rate' : '' }}
+          <span v-if="!hands.hasMouse.value && !hands.isTouched.value" class="float-right"
+            >A click gives the mouse to the walk; <kbd>Esc</kbd> leaves</span
+          >
+          <span v-else class="float-right">The mouse looks; <kbd>Esc</kbd> gives it back</span>
+        </p>
+        <p v-if="trouble || unseen" role="alert" class="absolute inset-x-6 top-14 text-rust">{{ trouble || unseen }}</p>
+        <p
+          v-if="isPaused"
+          class="absolute top-12 left-1/2 -translate-x-1/2 rounded bg-ink-0/80 px-3 py-1 text-xs text-bone-2"
+        >
+          Paused at {{ clock(t, 1) }}: look about, <kbd>P</kbd> goes on
+        </p>
+        <ul
+          v-for="side in ['left', 'right'] as const"
+          :key="side"
+          class="absolute top-[42%] flex flex-col gap-1.5"
+          :class="side === 'left' ? 'left-4' : 'right-4 items-end'"
+          :aria-label="`Heard out of view, ${side}`"
+        >
+          <li
+            v-for="caption in onSide(side)"
+            :key="caption.key"
+            class="flex items-center gap-2 rounded-md bg-ink-0/80 px-2.5 py-1.5 text-xs"
+          >
+            <svg v-if="side === 'left'" width="12" height="16" viewBox="0 0 12 16" class="text-lamp" aria-hidden="true">
+              <path d="M4 3c-2 3-2 7 0 10M8 1c-3 4-3 10 0 14" fill="none" stroke="currentColor" stroke-width="1.4" />
+            </svg>
+            <span
+              >{{ caption.name }}, <span class="text-bone-2">{{ caption.where }}</span></span
+            >
+            <svg
+              v-if="side === 'right'"
+              width="12"
+              height="16"
+              viewBox="0 0 12 16"
+              class="text-lamp"
+              aria-hidden="true"
+            >
+              <path d="M8 3c2 3 2 7 0 10M4 1c3 4 3 10 0 14" fill="none" stroke="currentColor" stroke-width="1.4" />
+            </svg>
+          </li>
+        </ul>
+        <div
+          class="pointer-events-none absolute inset-x-0 bottom-0 flex items-end justify-between bg-linear-to-t from-ink-0/90 px-4 pt-10 pb-3"
+        >
+          <ol class="flex flex-col gap-1 text-[13px]" aria-label="Ledger" aria-live="polite">
+            <li
+              v-for="(line, i) in lines"
+              :key="`${line.t}|${i}`"
+              class="flex items-center gap-3"
+              :data-line="line.mark"
+            >
+              <span class="w-12 font-mono text-xs text-bone-2">{{ clock(line.t, 1) }}</span>
+              <svg width="9" height="15" viewBox="0 0 9 15" aria-hidden="true" class="flex-none">
+                <template v-if="line.mark === 'fired'">
+                  <path d="M4.5 5v10" stroke="var(--color-lamp)" stroke-width="1.4" />
+                  <circle cx="4.5" cy="3.5" r="3" fill="var(--color-lamp)" />
+                </template>
+                <template v-else-if="line.mark === 'held'">
+                  <path d="M4.5 6.5v8.5" stroke="var(--color-rust)" stroke-width="1.4" />
+                  <circle cx="4.5" cy="3.5" r="2.5" fill="none" stroke="var(--color-rust)" stroke-width="1.4" />
+                </template>
+                <path v-else d="M1 7.5h7" stroke="var(--color-bone-3)" stroke-width="1.4" />
+              </svg>
+              <span :class="line.mark === 'held' ? 'text-rust' : line.mark === 'other' ? 'text-bone-2' : ''"
+                ><span class="text-bone-2">{{ line.who }}</span> {{ line.does }}
+                <span :class="line.mark === 'fired' ? 'font-semibold' : ''">{{ line.what }}</span></span
+              >
+            </li>
+          </ol>
+          <WalkState v-if="moment" :moment="moment" :events="walk.events.value" class="rounded-md" />
+        </div>
+      </div>
+      <DeskBand v-if="tunes" @pointerdown.stop />
+    </div>
+    <div class="flex h-[134px] flex-none border-t border-rule bg-ink-1">
+      <WalkStrip v-if="moment" :moment="moment" />
+      <div class="grid w-[290px] flex-none content-start gap-1 border-l border-rule px-4 py-2 text-[13px]">
+        <p class="flex justify-between">
+          <span role="timer" class="font-mono text-lamp">{{ clock(t, 1) }}</span>
+          <span class="flex gap-1" role="group" aria-label="How fast it goes on">
+            <button
+              v-for="each in PACES"
+              :key="each"
+              class="tool px-1.5! py-0! text-xs"
+              :aria-pressed="pace === each"
+              @click="walk.choosePace(each)"
+            >
+              {{ plain(each) }} ×
+            </button>
+          </span>
+        </p>
+        <button
+          v-for="{ key: letter, words, does } in commands"
+          :key="letter"
+          class="flex justify-between hover:text-lamp"
+          @click="does"
+        >
+          {{ letter === 'P' && isPaused ? 'Go on' : words }} <kbd>{{ letter }}</kbd>
+        </button>
+        <button class="flex justify-between hover:text-lamp" @click="leave">
+          Leave, to this moment <kbd>Esc</kbd>
+        </button>
+      </div>
+    </div>
+    <div v-if="hands.isTouched.value" class="absolute right-4 bottom-40 flex gap-2">
+      <button class="button" @pointerdown.stop="hands.jump">Jump</button>
+    </div>
+    <label class="sr-only"
+      >Placed for two ears
+      <select v-model="sound.panning">
+        <option value="HRTF">as heads hear</option>
+        <option value="equalpower">left and right alone</option>
+      </select></label
+    >
+  </div>
+</template>
+
+<style scoped>
+kbd {
+  border: 1px solid var(--color-bone-3);
+  border-radius: 4px;
+  padding: 0 5px;
+  font-family: var(--font-mono);
+  font-size: 11px;
+  background: var(--color-ink-2);
+}
+</style>
