@@ -15,6 +15,7 @@ const playerOpened = ref(false)
 const atmosphereOpened = ref(false)
 const PlayerMeasures = fetched(() => import('./PlayerMeasures.vue'))
 const ShowAtmosphere = fetched(() => import('./ShowAtmosphere.vue'))
+const RemarksList = fetched(() => import('./RemarksList.vue'))
 const EmptyShow = fetched(() => import('./EmptyShow.vue'))
 const FlagsAndSignals = fetched(() => import('./FlagsAndSignals.vue'))
 const doc = useShow()
@@ -39,6 +40,7 @@ const isEmpty = computed(() => doc.now.place.floors.length === 0 || doc.now.soun
 const KEYS = [
   ['Space', 'play, pause'],
   ['← →', 'from event to event; with Shift by a second'],
+  ['I', 'walk in from here, by hand; with Shift from a spot of the plan'],
   ['L', 'go round in what is marked; N: lanes closer together'],
   ['+ −', 'zoom in time; Page up and down move; 0 whole walk, Z what is marked'],
   ['double click', 'on a mark: zoom to that firing; on the clock: whole walk'],
@@ -60,6 +62,7 @@ const KEYS = [
     <h2 class="text-[17px] font-semibold">{{ doc.show.title }}</h2>
     <p v-if="doc.show.note" class="text-bone-2">{{ doc.show.note }}</p>
     <p class="text-bone-2">Choose a zone, in the score or in the plan, to read what it fires and when.</p>
+    <RemarksList v-if="doc.show.remarks.length > 0" />
     <EmptyShow v-if="isEmpty" />
     <div>
       <h3 class="mb-1 font-semibold">{{ count(doc.show.cues.length, 'cue') }}</h3>

@@ -11,7 +11,7 @@ import { usePlayhead } from '~/frame/playhead'
 import { isSearching } from '~/frame/searching'
 import { useSelection } from '~/frame/selection'
 import { useShow } from '~/document/show'
-import { walksFrom } from '~/frame/walking-in'
+import { walkInSomewhere, walksFrom } from '~/frame/walking-in'
 import { useView, type ViewName } from '~/frame/view'
 import { VIEW_NAMES, VIEWS } from '~/views/views'
 import { elementOf } from '~/frame/event-targets'
@@ -105,7 +105,7 @@ export function useKeys() {
     Home: () => playhead.seek(0),
     End: () => playhead.seek(playhead.length),
     l: () => playhead.loop(),
-    i: () => void (walksFrom.value = { t: playhead.t }),
+    i: (event) => (event.shiftKey ? walkInSomewhere() : void (walksFrom.value = { t: playhead.t })),
     n: () => void (view.narrow = !view.narrow),
     '+': () => view.zoom(0.7, middle()),
     '=': () => view.zoom(0.7, middle()),

@@ -67,6 +67,7 @@ const PlanClipboard = fetched(() => import('./PlanClipboard.vue'))
 const PlanCompared = fetched(() => import('./PlanCompared.vue'))
 const PlanAmbience = fetched(() => import('./ambience/PlanAmbience.vue'))
 const PlanStep = fetched(() => import('./PlanStep.vue'))
+const PlanRemarks = fetched(() => import('./PlanRemarks.vue'))
 const PlanListener = fetched(() => import('./PlanListener.vue'))
 const PlanCut = fetched(() => import('./section/PlanCut.vue'))
 const middleIn = ([x0, z0, x1, z1]: Box) => ({ x: (x0 + x1) / 2, z: (z0 + z1) / 2 })
@@ -268,6 +269,7 @@ probe({ thingOnPage: spotOnPage, spotOnPage: onPage })
             <circle v-else r="3.6" fill="var(--color-ink-0)" stroke="var(--color-lamp)" stroke-width="1.6" />
           </g>
           <PlanStep v-if="selection.step" :pixel="pixel" :spot-at="spotAt" />
+          <PlanRemarks v-if="doc.show && doc.show.remarks.length > 0" :pixel="pixel" />
           <PlanListener v-if="lentMoment" :moment="lentMoment" :pixel="pixel" :spot-at="spotAt" />
           <PlanDraft v-if="tool !== 'choose'" :draft="draft" :measure="measure" :pixel="pixel" :edge="box.x + box.w" />
           <path

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { useShow } from '~/document/show'
+import { fetched } from '~/frame/fetched'
 import { followPointer } from '~/frame/pointer-drag'
 import { usePlayhead } from '~/frame/playhead'
 import { useRun } from '~/run/current-run'
@@ -14,6 +15,7 @@ import ScoreMarks from './ScoreMarks.vue'
 import { zoneOfGroup } from '~~/core/score'
 import { needed } from '~~/core/base'
 
+const ScoreRemarks = fetched(() => import('./ScoreRemarks.vue'))
 const props = defineProps<{ scroll: number }>()
 const emit = defineEmits<{ scroll: [to: number] }>()
 const doc = useShow()
@@ -140,6 +142,7 @@ function wheel(event: WheelEvent) {
   >
     <canvas ref="canvas" class="size-full" aria-hidden="true" />
     <ScoreMarks :layout="layout" />
+    <ScoreRemarks v-if="doc.show && doc.show.remarks.length > 0" :layout="layout" />
     <div
       v-if="lasso"
       class="pointer-events-none absolute border border-dashed border-tide"

@@ -27,6 +27,7 @@ import { useSound } from '~/playback/sound'
 import { useSounds } from '~/sounds/sounds'
 import { wantedWhole } from '~/wiring/wanted-whole'
 import { WHOLE_THINGS } from '~/wiring/whole-things'
+import { walkInSomewhere, walksFrom } from '~/frame/walking-in'
 import { cueName } from '~/words/names'
 import { OFFERED, SENSE_WORDS, wordsOf } from '~/words/step-kinds'
 import { entriesOf, metAt, type Entry } from './entries'
@@ -93,6 +94,11 @@ const ACTIONS = [
     act(name, `Go to the ${VIEWS[name].name.toLowerCase()}`, VIEWS[name].found, () => (view.looks = name)),
   ),
   act('play', 'Play, or stop', 'start pause', () => playhead.toggle()),
+  act('walk in', 'Walk in from here', 'by hand first person play test', () => (walksFrom.value = { t: playhead.t })),
+  act('walk in there', 'Walk in at a spot of the plan', 'by hand first person play test', () => {
+    inPlace()
+    walkInSomewhere()
+  }),
   act('start', 'Go to the start', 'home', () => playhead.seek(0)),
   act('fit', 'See the whole run', 'zoom fit', () => view.fit()),
   act('section', 'Section, shown or not', 'plan cut', () => (view.section = !view.section)),

@@ -29,7 +29,9 @@ function draw() {
   const from = t - BEHIND
   const score = scoreOf(show, run)
   const room = Math.max(1, Math.floor((height.value - RULER) / LANE))
-  const acted = [...score.lanes, ...(score.noZone ? [score.noZone] : [])].filter((lane) => lastOf(lane) >= Math.max(0, from))
+  const acted = [...score.lanes, ...(score.noZone ? [score.noZone] : [])].filter(
+    (lane) => lastOf(lane) >= Math.max(0, from),
+  )
   const last = new Set([...acted].sort((a, b) => lastOf(b) - lastOf(a)).slice(0, room))
   lanes.value = acted.filter((lane) => last.has(lane))
   const layout: Layout = {

@@ -4,6 +4,7 @@ import { needed } from '~~/core/base'
 import { ownCuesOf } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { useSelection } from '~/frame/selection'
+import { useView } from '~/frame/view'
 import { walksFrom } from '~/frame/walking-in'
 import { fetched } from '~/frame/fetched'
 import { useSound } from '~/playback/sound'
@@ -22,6 +23,7 @@ const props = defineProps<{ from: Beginning['from'] }>()
 const doc = useShow()
 const selection = useSelection()
 const sound = useSound()
+const view = useView()
 const DeskBand = fetched(() => import('~/desk/DeskBand.vue'))
 const root = ref<HTMLElement>()
 const frame = ref<HTMLElement>()
@@ -81,10 +83,31 @@ function leave() {
   walksFrom.value = undefined
 }
 const toggle = () => (isPaused.value ? walk.goOn() : walk.pause())
+/** The words of a note that is being written, while all stands still. */
+const note = ref<string>()
+const noteField = ref<HTMLInputElement>()
+let wasPaused = false
+async function beginNote() {
+  wasPaused = isPaused.value
+  walk.pause()
+  hands.giveMouseBack()
+  note.value = ''
+  await nextTick()
+  noteField.value?.focus()
+}
+function endNote(keeps: boolean) {
+  const text = note.value?.trim()
+  if (note.value === undefined) return
+  note.value = undefined
+  if (keeps && text) walk.remark(text)
+  if (!wasPaused) walk.goOn()
+  root.value?.focus()
+}
 const commands: { key: string; words: string; does: () => void }[] = [
+  { key: 'R', words: 'Record this walk', does: walk.keep },
   { key: 'B', words: 'Begin again from here', does: () => walk.back(Infinity) },
   { key: 'Z', words: 'Back ten seconds', does: () => walk.back(10) },
-  { key: 'P', words: 'Pause and look about', does: toggle },
+  { key: 'N', words: 'Put a note', does: () => void beginNote() },
   { key: 'T', words: 'Tune what acted last', does: tune },
 ]
 function key(event: KeyboardEvent) {
@@ -96,6 +119,7 @@ function key(event: KeyboardEvent) {
     else if (hands.hasMouse.value) hands.giveMouseBack()
     else leave()
   } else if (isTyping || (showKeys.value.has(name) && !event.altKey)) return
+  else if (name === 'P') toggle()
   else if (name === '-') walk.setPace(-1)
   else if (name === '+' || name === '=') walk.setPace(1)
   else {
@@ -106,6 +130,8 @@ function key(event: KeyboardEvent) {
   event.preventDefault()
   event.stopPropagation()
 }
+// Who turns to another view has left.
+watch(() => view.looks, leave)
 function press(event: PointerEvent) {
   if (event.pointerType === 'touch') return hands.touch(event)
   if (event.button === 0 && !tunes.value) hands.takeMouse()
@@ -115,7 +141,9 @@ onMounted(() => needed(root.value, 'view').focus())
 const began = computed(() => {
   const who = doc.show ? walkName(doc.show, walk.walker) : ''
   const where = 't' in props.from ? `${clock(props.from.t)} on ${who}` : `a spot of the plan, as ${who}`
-  return `Began at ${where}, seed ${walk.seed}`
+  const how = walk.differs.value ? ', though some of it comes out otherwise played back' : ''
+  const kept = doc.show?.walks.find(({ id }) => id === walk.kept.value)
+  return `Began at ${where}, seed ${walk.seed}. ${kept ? `Recorded as ${kept.name}${how}; it goes on until you leave` : 'Not recorded so far; R keeps it from the start'}.`
 })
 </script>
 
@@ -152,6 +180,24 @@ const began = computed(() => {
         >
           Paused at {{ clock(t, 1) }}: look about, <kbd>P</kbd> goes on
         </p>
+        <form
+          v-if="note !== undefined"
+          class="absolute top-1/3 left-1/2 w-96 -translate-x-1/2 rounded-md bg-ink-1/95 p-3"
+          @submit.prevent="endNote(true)"
+          @pointerdown.stop
+        >
+          <label class="text-xs text-bone-2"
+            >A note here, at {{ clock(t, 1) }}
+            <input
+              ref="noteField"
+              v-model="note"
+              class="field mt-1 w-full text-sm text-bone"
+              maxlength="2000"
+              @keydown.esc.stop.prevent="endNote(false)"
+              @keydown.stop
+          /></label>
+          <p class="mt-1 text-[11px] text-bone-3">Enter puts it down, Escape doesn’t.</p>
+        </form>
         <ul
           v-for="side in ['left', 'right'] as const"
           :key="side"
@@ -192,7 +238,7 @@ const began = computed(() => {
               class="flex items-center gap-3"
               :data-line="line.mark"
             >
-              <span class="w-12 font-mono text-xs text-bone-2">{{ clock(line.t, 1) }}</span>
+              <span class="w-14 font-mono text-xs text-bone-2">{{ clock(line.t, 1) }}</span>
               <svg width="9" height="15" viewBox="0 0 9 15" aria-hidden="true" class="flex-none">
                 <template v-if="line.mark === 'fired'">
                   <path d="M4.5 5v10" stroke="var(--color-lamp)" stroke-width="1.4" />
@@ -215,12 +261,20 @@ const began = computed(() => {
       </div>
       <DeskBand v-if="tunes" @pointerdown.stop />
     </div>
-    <div class="flex h-[134px] flex-none border-t border-rule bg-ink-1">
+    <div class="flex h-[150px] flex-none border-t border-rule bg-ink-1">
       <WalkStrip v-if="moment" :moment="moment" />
-      <div class="grid w-[290px] flex-none content-start gap-1 border-l border-rule px-4 py-2 text-[13px]">
+      <div class="grid w-[290px] flex-none content-start gap-0.5 border-l border-rule px-4 py-1.5 text-xs">
         <p class="flex justify-between">
           <span role="timer" class="font-mono text-lamp">{{ clock(t, 1) }}</span>
-          <span class="flex gap-1" role="group" aria-label="How fast it goes on">
+          <span class="flex gap-0.5" role="group" aria-label="How fast it goes on">
+            <button
+              class="tool px-1.5! py-0! text-xs"
+              :aria-pressed="isPaused"
+              title="Pause and look about (P)"
+              @click="toggle"
+            >
+              {{ isPaused ? 'Go on' : 'Pause' }}
+            </button>
             <button
               v-for="each in PACES"
               :key="each"
@@ -238,7 +292,7 @@ const began = computed(() => {
           class="flex justify-between hover:text-lamp"
           @click="does"
         >
-          {{ letter === 'P' && isPaused ? 'Go on' : words }} <kbd>{{ letter }}</kbd>
+          {{ words }} <kbd>{{ letter }}</kbd>
         </button>
         <button class="flex justify-between hover:text-lamp" @click="leave">
           Leave, to this moment <kbd>Esc</kbd>

@@ -1,14 +1,17 @@
 import { useMediaQuery, useRafFn, watchThrottled } from '@vueuse/core'
-import { messageOf } from '~~/core/base'
+import { messageOf, thousandths } from '~~/core/base'
 import { channelAt, prepare, type Pose, type RunEvent } from '~~/core/engine'
 import { WalkIn, type Beginning, type Hands } from '~~/core/walking'
 import { probe } from '~/document/probe'
+import { walkedByHand } from '~/document/making/fresh'
 import { useShow } from '~/document/show'
 import { usePlayhead } from '~/frame/playhead'
 import type { ShownMoment } from '~/frame/shown-moment'
 import { useSelection } from '~/frame/selection'
 import { useSound, type LentSound } from '~/playback/sound'
 import { useRun } from '~/run/current-run'
+import { eachOf } from '~~/core/space'
+import { newId } from '~/words/new-id'
 import { ledgerOf, type LedgerLine } from './ledger'
 import { withStillCameras } from './still-cameras'
 
@@ -40,6 +43,10 @@ export function useWalk(from: Beginning['from'], hands: (seconds: number) => Han
   const ledger = shallowRef<LedgerLine[]>([])
   const events = shallowRef<readonly RunEvent[]>([])
   const moment = shallowRef<ShownMoment>()
+  /** The walk that it was recorded as, and whether that comes out otherwise played back. */
+  const kept = ref<string>()
+  const differs = ref(false)
+  let keptAt = 0
   let walk: WalkIn | undefined
   let lent: LentSound | undefined
   /** How high the eyes are, which follow the feet softly; where one looks while all stands still. */
@@ -181,9 +188,50 @@ export function useWalk(from: Beginning['from'], hands: (seconds: number) => Han
     { throttle: HEEDS, trailing: true },
   )
 
+  /** What was walked up to now becomes a walk of the show; once it has, it is made longer by what was walked since. */
+  function keep(): void {
+    if (!walk) return
+    const { isSame, points, start } = walk.record()
+    const known = kept.value
+    if (known !== undefined && doc.now.walks.some(({ id }) => id === known)) {
+      doc.edit('Go on recording', (edit) => edit.set(['walks', known, 'points'], points))
+    } else {
+      const body = doc.now.walks.find(({ id }) => id === walker)?.body ?? { kind: 'player', tags: [] }
+      const made = walkedByHand(doc.now, body, start, points)
+      if (!doc.edit(`Record ${made.name}`, (edit) => edit.add(['walks'], made))) return
+      kept.value = made.id
+    }
+    keptAt = walk.t
+    differs.value = !isSame
+  }
+  /** Puts a note down where one stands and looks. */
+  function remark(text: string): void {
+    if (!walk) return
+    const { t: seconds, pitch, yaw, stance } = walk
+    const rounded = (value: number) => thousandths(value)
+    const made = {
+      id: newId(),
+      text,
+      at: eachOf(stance.at, rounded),
+      yaw: rounded(yaw),
+      pitch: rounded(pitch),
+      seconds: rounded(seconds),
+      walk: walker,
+      seed,
+      done: false,
+    }
+    doc.edit('Put down a note', (edit) => edit.add(['remarks'], made))
+  }
+
   /** Back to the desk at this moment, with the zone that acted last chosen. */
   function leave(): void {
     const zone = ledger.value.findLast((line) => line.zone !== undefined)?.zone
+    if (kept.value !== undefined) {
+      if (walk && walk.t > keptAt) keep()
+      // What was recorded is the walk that goes on.
+      const recorded = kept.value
+      runs.walks = walks.map((id) => (id === walker ? recorded : id))
+    }
     playhead.seek(t.value)
     if (zone !== undefined) selection.choose('zone', zone)
   }
@@ -212,6 +260,10 @@ export function useWalk(from: Beginning['from'], hands: (seconds: number) => Han
     back,
     setPace,
     choosePace,
+    keep,
+    kept,
+    differs,
+    remark,
     leave,
     since: () => walk?.since ?? t.value,
   }

@@ -110,6 +110,10 @@ export function freshWalk(show: Show, points: WalkPoint[]): Walk {
   return completeWalk({ id: freeId(name, idsOf(show.walks)), name, points })
 }
 
+/** A walk that somebody went by hand, with the body of whoever they went for. */
+export const walkedByHand = (show: Show, body: Walk['body'], start: number, points: WalkPoint[]): Walk =>
+  completeWalk({ ...named(show.walks, 'Walked by hand'), body, start, points })
+
 export const freshPoint = (at: WalkPoint['at'], pace?: number): WalkPoint =>
   completePoint({ at, ...(pace !== undefined && { pace }) })
 

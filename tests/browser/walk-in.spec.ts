@@ -1,0 +1,156 @@
+import { expect, type Page } from '@playwright/test'
+import { ask } from '../harness/api'
+import { desk, open, test } from './page'
+import type { Show } from '../../core/show'
+
+const at = (name: string, z: number, rule: object) => ({
+  id: name.toLowerCase(),
+  name,
+  shape: { kind: 'box', at: [0, 0, z], size: [6, 2, 1] },
+  rules: [{ id: `r-${name.toLowerCase()}`, on: { at: 'enter' }, ...rule }],
+})
+const cue = (name: string, ...steps: object[]) => ({
+  id: name.toLowerCase(),
+  name,
+  steps: steps.map((step, i) => ({ id: `${name.toLowerCase()}-${i}`, ...step })),
+})
+/** A corridor along −Z with a wall at its end, and zones across it: one that freezes, one that asks, one that cuts away. */
+const CORRIDOR = {
+  format: 'esvik-show',
+  version: 1,
+  title: 'Walked',
+  atmosphere: { ambient: '#ffffff', level: 0.5 },
+  place: {
+    floors: [{ id: 'floor', name: 'Floor', y: 0, outline: [[-3, -12], [3, -12], [3, 3], [-3, 3]] }], // prettier-ignore
+    walls: [{ id: 'end', from: [-3, -11], to: [3, -11], openings: [] }],
+    marks: [{ id: 'aside', name: 'From aside', kind: 'camera', at: [2, 2, -6], yaw: 90, pitch: 0, fov: 50 }],
+  },
+  cues: [
+    cue('Holds', { kind: 'freeze', locks: ['walk'], hold: 1 }),
+    cue('Asks', { kind: 'prompt', text: 'Heave', key: 'E', anchor: { mark: 'aside' }, hold: 4 }),
+    cue('Darkens', { kind: 'fade', colour: '#000000', in: 0, stay: 0.7, out: 0.1 }),
+    cue('Cuts', { kind: 'camera', marks: [{ mark: 'aside', travel: 0, stay: 0.8 }], back: { seconds: 0 } }),
+  ],
+  zones: [
+    at('First', -1.5, { cue: 'holds', cooldown: { seconds: 60 } }),
+    { ...at('Second', -4, { cue: 'asks' }), rules: [{ id: 'r-second', on: { at: 'enter' }, cue: 'asks' }, { id: 'r-press', on: { at: 'use', key: 'E' }, cue: 'darkens' }] }, // prettier-ignore
+    at('Third', -7, { cue: 'cuts' }),
+  ],
+  walks: [{ id: 'w', name: 'Stands', points: [{ at: [0, 0, 1], pause: 90, look: { yaw: 0 } }] }],
+}
+
+const view = (page: Page) => page.getByRole('dialog', { name: 'Walk in' })
+const ledger = (page: Page) => view(page).getByRole('list', { name: 'Ledger' })
+const state = (page: Page) => view(page).getByLabel('State')
+const walking = (page: Page) =>
+  page.evaluate(() => {
+    const { t, at } = (window as any).esvik.walking()
+    return { t: t as number, at: at as [number, number, number] }
+  })
+async function walkIn(page: Page): Promise<void> {
+  await page.keyboard.press('i')
+  await expect.poll(() => page.evaluate(() => (window as any).esvik.walking?.().at !== undefined)).toBe(true)
+}
+/** Goes on by a key until something is the case. */
+async function until(page: Page, key: string, isSo: () => Promise<void>): Promise<void> {
+  await page.keyboard.down(key)
+  await isSo()
+  await page.keyboard.up(key)
+}
+
+test('one walks by keys through three zones, is frozen, asked, sent through a cut, and what was walked is a walk of the show', async ({
+  page,
+  server,
+}) => {
+  const { body } = await ask(server.url, '/api/shows', 'POST', { document: CORRIDOR })
+  const saved = async () => (await ask(server.url, `/api/shows/${body.id}`)).body.show as Show
+  await open(page, server, body.id)
+  await walkIn(page)
+
+  // Frozen where it began: the key is still down, the feet stand.
+  await page.keyboard.down('w')
+  await expect(ledger(page)).toContainText('First fires Holds')
+  await expect(state(page).getByTitle('walk is taken')).toBeVisible()
+  const frozen = await walking(page)
+  await expect.poll(async () => (await walking(page)).t).toBeGreaterThan(frozen.t + 0.3)
+  expect((await walking(page)).at[2]).toBeCloseTo(frozen.at[2], 1)
+  await expect(ledger(page)).toContainText('Holds ends, done')
+
+  await expect(ledger(page)).toContainText('Second fires Asks')
+  await page.keyboard.press('e')
+  await expect(state(page)).toContainText('covered')
+  await expect(ledger(page)).toContainText('Second fires Darkens')
+  await expect(ledger(page)).toContainText('Third fires Cuts')
+  await expect(state(page)).toContainText('through From aside')
+  // The wall at the end stops the body, however long one goes on.
+  await expect.poll(async () => (await walking(page)).at[2]).toBeLessThan(-10.5)
+  await page.keyboard.up('w')
+  const stood = await walking(page)
+  expect(stood.at[2]).toBeGreaterThan(-10.75)
+
+  // Back ten seconds, and what came after is forgotten; walked again, and kept.
+  await page.keyboard.press('z')
+  const back = await walking(page)
+  expect(back.t).toBeLessThan(stood.t - 5)
+  expect(back.at[2]).toBeGreaterThan(stood.at[2] + 1)
+  await until(page, 'w', () => expect(ledger(page)).toContainText('Third fires Cuts'))
+  await page.keyboard.press('r')
+  await expect(view(page)).toContainText('Recorded as Walked by hand')
+  await page.keyboard.press('Escape')
+  await expect(view(page)).toHaveCount(0)
+
+  // The desk has that moment, and the zone that acted last.
+  await expect(desk(page)).toContainText('Third')
+  await expect.poll(async () => (await saved()).walks.map(({ name }) => name)).toEqual(['Stands', 'Walked by hand'])
+  expect((await saved()).walks[1]!.points.length).toBeLessThan(40)
+  const fired = () =>
+    page.evaluate(() => {
+      const { $pinia } = (document.querySelector('#__nuxt') as any).__vue_app__.config.globalProperties
+      return $pinia._s
+        .get('run')
+        .events.filter(({ kind }: any) => kind === 'fire')
+        .map(({ cue }: any) => cue as string)
+    })
+  await expect.poll(fired).toEqual(expect.arrayContaining(['holds', 'asks', 'cuts']))
+})
+
+test('a cooldown is turned where it acts, and heeded from the next moment on; a note is put down and gone to', async ({
+  page,
+  server,
+}) => {
+  const { body } = await ask(server.url, '/api/shows', 'POST', { document: CORRIDOR })
+  const saved = async () => (await ask(server.url, `/api/shows/${body.id}`)).body.show as Show
+  await open(page, server, body.id)
+  await walkIn(page)
+  const lines = (mark: string, text: string) => ledger(page).locator(`[data-line=${mark}]`).filter({ hasText: text })
+  await until(page, 'w', () => expect(ledger(page)).toContainText('First fires Holds'))
+  await expect(ledger(page)).toContainText('Holds ends')
+  await until(page, 's', () => expect.poll(async () => (await walking(page)).at[2]).toBeGreaterThan(-0.4))
+  await until(page, 'w', () => expect(lines('held', 'First').first()).toBeVisible())
+  await expect(lines('held', 'First').first()).toContainText('held: cooldown')
+  await until(page, 's', () => expect.poll(async () => (await walking(page)).at[2]).toBeGreaterThan(-0.4))
+
+  await page.keyboard.press('t')
+  const dial = view(page).getByRole('slider', { name: 'Cooldown' })
+  await dial.focus()
+  await page.keyboard.press('Home')
+  await expect.poll(async () => (await saved()).zones[0]!.rules[0]!.cooldown?.seconds ?? 0).toBe(0)
+  await page.keyboard.press('Escape')
+  await expect(view(page).getByRole('slider', { name: 'Cooldown' })).toHaveCount(0)
+  const { t } = await walking(page)
+  expect(t).toBeGreaterThan(3)
+  const fires = await lines('fired', 'First').count()
+  await until(page, 'w', () => expect(lines('fired', 'First')).toHaveCount(fires + 1))
+
+  await page.keyboard.press('n')
+  await view(page).getByLabel('A note here').fill('Too soon after the first')
+  await page.keyboard.press('Enter')
+  await expect.poll(async () => (await saved()).remarks.map(({ text, walk }) => [text, walk])).toEqual([['Too soon after the first', 'w']]) // prettier-ignore
+  await page.keyboard.press('Escape')
+  await expect(view(page)).toHaveCount(0)
+  const note = page.getByRole('region', { name: 'Score' }).getByRole('button', { name: /^Note: / })
+  await note.click()
+  await expect(desk(page).getByLabel('What the note says')).toHaveValue('Too soon after the first')
+  await desk(page).getByRole('checkbox').first().check()
+  await expect.poll(async () => (await saved()).remarks[0]!.done).toBe(true)
+})
