@@ -246,6 +246,9 @@ export const useRun = defineStore('run', () => {
   /** What makes how loud it is at a time of the run. */
   const sharesAt = (t: number) => worker.sharesAt(t)
 
+  /** The most flashes within a second of the run. */
+  const flashes = () => worker.flashes()
+
   const fetched = new Set<string>()
   /** What is known of how loud the sounds are that are heard in the run: fetched as they are first heard. */
   async function hearHowLoud(): Promise<void> {
@@ -300,6 +303,7 @@ export const useRun = defineStore('run', () => {
     loudness,
     lux,
     sharesAt,
+    flashes,
     player,
     mount,
     look,

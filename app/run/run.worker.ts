@@ -14,7 +14,7 @@ import {
   type Run,
   type RunUnderWay,
 } from '~~/core/engine'
-import { luxOver } from '~~/core/light'
+import { flashesOf, luxOver, type Flashes } from '~~/core/light'
 import { applyPatch, withoutPieces, type Operation, type Pieces, type Show } from '~~/core/show'
 import { scoreOf, withGone, type Lane, type Score } from '~~/core/score'
 import { loudnessOf, loudnessShares, type Envelopes, type LoudnessShare } from '~~/core/sound'
@@ -282,6 +282,10 @@ const worker = {
     }
     draw(curves)
     return curves
+  },
+  /** The most flashes within a second of the latest run, for the player that is followed. */
+  flashes(): Flashes | undefined {
+    return latest && flashesOf(played, latest, playerOf(latest))
   },
   /** What makes the loudness that the curve has at a time of the latest run, for the player that is followed. */
   sharesAt(t: number): LoudnessShare[] {

@@ -33,8 +33,10 @@ useIntervalFn(
   EVERY,
   { immediateCallback: true },
 )
+const share = (level: number) => within((level - SOFTEST) / (LOUDEST - SOFTEST))
 const within = (share: number) => Math.min(1, Math.max(0, share))
-const loud = computed(() => within(((now.value?.loudness ?? SOFTEST) - SOFTEST) / (LOUDEST - SOFTEST)))
+const loud = computed(() => share(now.value?.loudness ?? SOFTEST))
+const ceiling = computed(() => props.moment.show.wishes.ceiling)
 const bright = computed(() => within(Math.log10(1 + (now.value?.lux ?? 0)) / Math.log10(1 + BRIGHTEST)))
 </script>
 
@@ -54,7 +56,13 @@ const bright = computed(() => within(Math.log10(1 + (now.value?.lux ?? 0)) / Mat
     <dd>{{ now.picture }}</dd>
     <dt>Loudness</dt>
     <dd class="flex items-center gap-2">
-      <span class="bar"><span :style="{ width: `${loud * 100}%` }" class="bg-lamp" /></span>
+      <span class="bar relative"
+        ><span :style="{ width: `${loud * 100}%` }" class="bg-lamp" /><i
+          v-if="ceiling !== undefined"
+          class="absolute -inset-y-0.5 w-0.5 bg-rust"
+          :style="{ left: `${share(ceiling) * 100}%` }"
+          :title="`No louder than ${plain(ceiling, 0)} LUFS is wanted`"
+      /></span>
       <span class="w-20 text-right font-mono text-[11px]">{{
         now.loudness <= -69 ? 'silent' : `${plain(now.loudness, 0)} LUFS`
       }}</span>

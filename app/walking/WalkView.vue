@@ -1,3 +1,7 @@
+<script lang="ts">
+/** The shows whose flashes somebody has been told of, and walked in all the same. */
+const hasAgreed = new Set<string>()
+</script>
 <script setup lang="ts">
 import { useElementSize, useIntervalFn } from '@vueuse/core'
 import { needed } from '~~/core/base'
@@ -7,10 +11,12 @@ import { useSelection } from '~/frame/selection'
 import { useView } from '~/frame/view'
 import { walksFrom } from '~/frame/walking-in'
 import { fetched } from '~/frame/fetched'
+import { useRun } from '~/run/current-run'
 import { useSound } from '~/playback/sound'
 import { useStage } from '~/eyes/use-stage'
 import { clock, plain } from '~/words/time'
 import { walkName } from '~/words/names'
+import type { Flashes } from '~~/core/light'
 import type { Beginning } from '~~/core/walking'
 import { captionsOf, type Caption } from './captions'
 import { nameOfKey, useHands } from './hands'
@@ -19,11 +25,13 @@ import WalkState from './WalkState.vue'
 import WalkStrip from './WalkStrip.vue'
 
 /** The place walked through by hand, with everything on. */
+
 const props = defineProps<{ from: Beginning['from'] }>()
 const doc = useShow()
 const selection = useSelection()
 const sound = useSound()
 const view = useView()
+const runs = useRun()
 const DeskBand = fetched(() => import('~/desk/DeskBand.vue'))
 const root = ref<HTMLElement>()
 const frame = ref<HTMLElement>()
@@ -49,7 +57,7 @@ const { t, trouble, isPaused, pace, ledger, moment } = walk
 const { trouble: unseen, share } = useStage(
   frame,
   canvas,
-  () => moment.value && { moment: moment.value, look: { engraved: false, pose: walk.pose() } },
+  () => moment.value && { moment: moment.value, look: { engraved: false, pose: walk.pose(), dim: walk.dim() } },
   { always: true },
 )
 const LINES = 6
@@ -137,7 +145,21 @@ function press(event: PointerEvent) {
   if (event.button === 0 && !tunes.value) hands.takeMouse()
   root.value?.focus()
 }
-onMounted(() => needed(root.value, 'view').focus())
+/** The flashes that are more a second than the show wants to have, of which is told before it begins. */
+const flashes = shallowRef<Flashes>()
+onMounted(async () => {
+  needed(root.value, 'view').focus()
+  const found = await runs.flashes()
+  if (found && doc.show && found.most > doc.show.wishes.flashes && !hasAgreed.has(doc.id)) flashes.value = found
+  else await walk.begin()
+})
+function agree(softens: boolean) {
+  walk.softens.value = softens
+  hasAgreed.add(doc.id)
+  flashes.value = undefined
+  root.value?.focus()
+  void walk.begin()
+}
 const began = computed(() => {
   const who = doc.show ? walkName(doc.show, walk.walker) : ''
   const where = 't' in props.from ? `${clock(props.from.t)} on ${who}` : `a spot of the plan, as ${who}`
@@ -167,11 +189,29 @@ const began = computed(() => {
       >
         <canvas ref="canvas" class="absolute inset-0 size-full" role="img" aria-label="What is seen" />
         <p class="scrim absolute inset-x-0 top-0 px-4 pt-3 pb-6 text-xs text-bone-2 from-ink-0/80 bg-linear-to-b">
+          <span class="float-right flex items-center gap-4" @pointerdown.stop @change="root?.focus()">
+            <label
+              class="flex items-center gap-1.5"
+              title="It gets bright again only slowly: fewer than three flashes a second"
+              ><input v-model="walk.softens.value" type="checkbox" class="accent-lamp" /> Flashes softened</label
+            >
+            <label
+              class="flex items-center gap-1.5"
+              title="For headphones sounds are placed as heads hear; for loudspeakers between left and right"
+              ><input
+                type="checkbox"
+                class="accent-lamp"
+                :checked="sound.panning === 'HRTF'"
+                @change="sound.panning = sound.panning === 'HRTF' ? 'equalpower' : 'HRTF'"
+              />
+              Headphones</label
+            >
+            <span v-if="!hands.hasMouse.value && !hands.isTouched.value"
+              >A click gives the mouse to the walk; <kbd>Esc</kbd> leaves</span
+            >
+            <span v-else>The mouse looks; <kbd>Esc</kbd> gives it back</span>
+          </span>
           {{ began }}{{ share < 1 ? ' · drawn smaller to keep the rate' : '' }}
-          <span v-if="!hands.hasMouse.value && !hands.isTouched.value" class="float-right"
-            >A click gives the mouse to the walk; <kbd>Esc</kbd> leaves</span
-          >
-          <span v-else class="float-right">The mouse looks; <kbd>Esc</kbd> gives it back</span>
         </p>
         <p v-if="trouble || unseen" role="alert" class="absolute inset-x-6 top-14 text-rust">{{ trouble || unseen }}</p>
         <p
@@ -180,6 +220,23 @@ const began = computed(() => {
         >
           Paused at {{ clock(t, 1) }}: look about, <kbd>P</kbd> goes on
         </p>
+        <div
+          v-if="flashes"
+          role="alertdialog"
+          aria-label="This show flashes"
+          class="absolute top-1/3 left-1/2 w-[420px] -translate-x-1/2 rounded-md border border-rule bg-ink-1 p-4"
+          @pointerdown.stop
+        >
+          <p>
+            Within a second this show flashes {{ flashes.most }} times{{ flashes.isRed ? ', in red' : '' }}, at
+            {{ clock(flashes.at, 1) }} of the run. That can cause fits in people who are prone to them.
+          </p>
+          <p class="mt-3 flex flex-wrap gap-2">
+            <button class="button primary" @click="agree(true)">Walk in, flashes softened</button>
+            <button class="button" @click="agree(false)">As it is</button>
+            <button class="button" @click="leave">Leave</button>
+          </p>
+        </div>
         <form
           v-if="note !== undefined"
           class="absolute top-1/3 left-1/2 w-96 -translate-x-1/2 rounded-md bg-ink-1/95 p-3"
@@ -302,13 +359,6 @@ const began = computed(() => {
     <div v-if="hands.isTouched.value" class="absolute right-4 bottom-40 flex gap-2">
       <button class="button" @pointerdown.stop="hands.jump">Jump</button>
     </div>
-    <label class="sr-only"
-      >Placed for two ears
-      <select v-model="sound.panning">
-        <option value="HRTF">as heads hear</option>
-        <option value="equalpower">left and right alone</option>
-      </select></label
-    >
   </div>
 </template>
 

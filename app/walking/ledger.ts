@@ -30,6 +30,8 @@ export function ledgerOf(show: Show, events: readonly RunEvent[], walk: string):
       case 'fire':
         return { t, mark: 'fired', who: whoOf(event), does: 'fires', what: cueName(show, event.cue), zone: event.zone }
       case 'held': {
+        // Who passes a zone that isn't meant for them would be told of at each step.
+        if (event.gate === 'who') return undefined
         const why = event.gate === 'condition' ? unmetAt(unmet, event.rule, t) : undefined
         const says = heldSentence(event, rules.get(event.rule), why)
         return { t, mark: 'held', who: whoOf(event), does: '', what: says.replace('Held', 'held').replace(/\.$/, ''), zone: event.zone } // prettier-ignore

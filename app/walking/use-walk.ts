@@ -1,6 +1,7 @@
-import { useMediaQuery, useRafFn, watchThrottled } from '@vueuse/core'
+import { useLocalStorage, useMediaQuery, useRafFn, watchThrottled } from '@vueuse/core'
 import { messageOf, thousandths } from '~~/core/base'
 import { channelAt, prepare, type Pose, type RunEvent } from '~~/core/engine'
+import { shownLuminance } from '~~/core/light'
 import { WalkIn, type Beginning, type Hands } from '~~/core/walking'
 import { probe } from '~/document/probe'
 import { walkedByHand } from '~/document/making/fresh'
@@ -12,6 +13,7 @@ import { useSound, type LentSound } from '~/playback/sound'
 import { useRun } from '~/run/current-run'
 import { eachOf } from '~~/core/space'
 import { newId } from '~/words/new-id'
+import { FlashCap } from './flash-cap'
 import { ledgerOf, type LedgerLine } from './ledger'
 import { withStillCameras } from './still-cameras'
 
@@ -31,6 +33,8 @@ export function useWalk(from: Beginning['from'], hands: (seconds: number) => Han
   const sound = useSound()
   const playhead = usePlayhead()
   const selection = useSelection()
+  /** Whether flashes are softened. */
+  const softens = useLocalStorage('esvik:soft-flashes', false)
   const isStill = useMediaQuery('(prefers-reduced-motion: reduce)')
   const trouble = ref('')
   /** The walk that is walked by hand, and those beside it. */
@@ -57,7 +61,7 @@ export function useWalk(from: Beginning['from'], hands: (seconds: number) => Han
   let went = { at: 0, since: 0 }
   let own = { costs: 0, frames: 0 }
 
-  onMounted(async () => {
+  async function begin(): Promise<void> {
     const show = doc.now
     try {
       await prepare(show)
@@ -70,7 +74,7 @@ export function useWalk(from: Beginning['from'], hands: (seconds: number) => Han
     lent.want()
     heed()
     goOn()
-  })
+  }
   const needed = () => ({ show: walk!.played, run: walk!.now, player: walk!.player })
   onBeforeUnmount(() => lent?.end())
 
@@ -97,6 +101,13 @@ export function useWalk(from: Beginning['from'], hands: (seconds: number) => Han
       t: walk.t,
       player: walk.player,
     }
+  }
+  const cap = new FlashCap()
+  /** The share of its brightness that is left to the picture, where flashes are softened. */
+  function dim(): number {
+    if (!softens.value || !moment.value) return 1
+    const { show, run, t, player } = moment.value
+    return cap.dim(shownLuminance(show, run, player, t), performance.now() / 1000)
   }
   /** What is seen now: through a camera mark, or as the head is turned. */
   function pose(): Pose | undefined {
@@ -255,6 +266,9 @@ export function useWalk(from: Beginning['from'], hands: (seconds: number) => Han
     events,
     moment,
     pose,
+    dim,
+    softens,
+    begin,
     goOn,
     pause,
     back,

@@ -339,7 +339,7 @@ test('a mesh of somebody else’s is seen with its colours in our light, and wha
   // What is pointed at is told: of the mesh, the wall that was found in it, or the prop that was made of it.
   const { x, y, width, height } = (await eyes(page).boundingBox())!
   await page.mouse.move(x + width * 0.35, y + height * 0.42)
-  await expect(eyes(page)).toContainText('wall')
+  await expect(eyes(page)).toContainText('Wall found')
   await page.mouse.move(x + width / 2, y + height * 0.42)
   await expect(eyes(page)).toContainText('of the mesh')
   await page.mouse.move(x + width / 2, y + height * 0.72)

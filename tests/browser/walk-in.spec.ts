@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test'
 import { ask } from '../harness/api'
-import { desk, open, test } from './page'
+import { clickSpot, desk, open, plan, test } from './page'
 import type { Show } from '../../core/show'
 
 const at = (name: string, z: number, rule: object) => ({
@@ -153,4 +153,36 @@ test('a cooldown is turned where it acts, and heeded from the next moment on; a 
   await expect(desk(page).getByLabel('What the note says')).toHaveValue('Too soon after the first')
   await desk(page).getByRole('checkbox').first().check()
   await expect.poll(async () => (await saved()).remarks[0]!.done).toBe(true)
+})
+
+test('who walks into a show that flashes is told first, and may have it softened; one begins at any spot of the plan', async ({
+  page,
+  server,
+}) => {
+  const flash = (n: number) => cue(`Flash ${n}`.replace(' ', '-'), { kind: 'fade', colour: '#ffffff', in: 0, stay: 0.06, out: 0 }) // prettier-ignore
+  const five = [1, 2, 3, 4, 5]
+  const show = {
+    ...CORRIDOR,
+    atmosphere: { ambient: '#ffffff', level: 0.05 },
+    cues: [...CORRIDOR.cues, ...five.map((n) => ({ ...flash(n), for: 'everyone' }))],
+    rules: five.map((n) => ({ id: `at-${n}`, on: { at: 'clock', seconds: 20 + n * 0.15 }, cue: `flash-${n}` })),
+  }
+  const { body } = await ask(server.url, '/api/shows', 'POST', { document: show })
+  await open(page, server, body.id)
+  await page.keyboard.press('i')
+  const warning = view(page).getByRole('alertdialog')
+  await expect(warning).toContainText('flashes 5 times, at 00:20.')
+  expect(await walking(page)).toMatchObject({ t: 0 })
+  await warning.getByRole('button', { name: 'Walk in, flashes softened' }).click()
+  await expect(view(page).getByRole('checkbox', { name: 'Flashes softened' })).toBeChecked()
+  await expect.poll(async () => (await walking(page)).t).toBeGreaterThan(0.2)
+  await page.keyboard.press('Escape')
+  await expect(view(page)).toHaveCount(0)
+
+  // Who has agreed isn't asked again. At the far end of the corridor: behind the third zone, at the beginning of the run.
+  await page.keyboard.press('Shift+I')
+  await expect(plan(page)).toContainText('Walk in: click where')
+  await clickSpot(page, 0.5, -7)
+  await expect.poll(async () => (await walking(page)).at?.[2]).toBeCloseTo(-7, 0)
+  await expect(ledger(page)).toContainText('Third fires Cuts')
 })

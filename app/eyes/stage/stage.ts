@@ -27,6 +27,8 @@ export interface Look {
   zones?: boolean
   /** Whether floors and walls are seen even where a mesh is. */
   drawn?: boolean
+  /** The share of its brightness that is left to the picture, 0 to 1. */
+  dim?: number
   /** Whether what is finely made is drawn coarsely, for the sake of the rate. */
   coarse?: boolean
 }
@@ -109,7 +111,8 @@ export class Stage {
     this.scene.updateMatrixWorld()
 
     const { shared } = this
-    shared.gain!.value = air.exposure / WHITE_LUX
+    const dim = look.dim ?? 1
+    shared.gain!.value = (air.exposure / WHITE_LUX) * dim
     ;(shared.ambient!.value as three.Vector3).set(...linearOf(air.ambient)).multiplyScalar(air.level)
     ;(shared.shadowTint!.value as three.Vector3).set(...linearOf(air.shadow))
     const [r, g, b] = bytesOf(air.fogColour)
@@ -126,6 +129,7 @@ export class Stage {
     this.veil.set(
       channelAt(show, run, 'picture', t, player),
       look.engraved ? { amount: 0, softness: 1 } : { amount: air.vignetteAmount, softness: air.vignetteSoftness },
+      dim,
     )
     const back = new three.Color(look.engraved ? COLOURS.ink0 : BACKDROP)
     if (air.fogDensity > 0 && !look.engraved) back.setRGB(...linearOf(air.fogColour))

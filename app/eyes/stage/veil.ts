@@ -4,6 +4,8 @@ import { bytesOf } from '~/canvas/colours'
 
 /** Into so many parts both ways the picture is cut, at whose corners the vignette is worked out. */
 const PARTS = [32, 20] as const
+/** How light goes into the numbers of a picture, about (IEC 61966-2-1). */
+const GAMMA = 2.2
 /** What lies over the whole picture: the vignette, and a fade above it. */
 export class Veil {
   private readonly uniforms = {
@@ -37,9 +39,12 @@ export class Veil {
     this.mesh.renderOrder = 10
   }
 
-  set(fade: { colour: Colour; opacity: number }, vignette: { amount: number; softness: number }): void {
+  /** `dim`: the share of its light that the fade’s colour is left. */
+  set(fade: { colour: Colour; opacity: number }, vignette: { amount: number; softness: number }, dim = 1): void {
     const { colour, opacity, amount, softness } = this.uniforms
-    colour.value.set(...(bytesOf(fade.colour).map((byte) => byte / 255) as [number, number, number]))
+    colour.value.set(
+      ...(bytesOf(fade.colour).map((byte) => (byte / 255) * dim ** (1 / GAMMA)) as [number, number, number]),
+    )
     opacity.value = fade.opacity
     amount.value = vignette.amount
     softness.value = Math.max(0.01, vignette.softness)
