@@ -19,6 +19,7 @@ const CORE = {
   study: ['base', 'show', 'space', 'engine'],
   findings: ['base', 'show', 'space'],
   walking: ['base', 'show', 'space', 'engine'],
+  tracks: ['base', 'show', 'space', 'walking'],
   testing: ['base', 'show', 'engine'],
 }
 /** The rooms of the engine; what lies beside them, its doors, may import all. */

@@ -166,6 +166,7 @@ function pointsOf({ run: life, player }: Lived, samples: readonly Sample[]): Wal
       useAfter: 0,
       look: { yaw: thousandths(sample.yaw) },
       arrive: sample.put === true,
+      jump: false,
     })
   })
   return points

@@ -57,12 +57,16 @@ function farthest(samples: readonly Sample[], from: number, tolerated: (t: numbe
 function isNear(samples: readonly Sample[], from: number, to: number, tolerated: (t: number) => Tolerance): boolean {
   const [a, b] = [samples[from], samples[to]]
   const seconds = b.t - a.t
+  const [ax, ay, az] = a.at
+  const [wx, wy, wz] = [b.at[0] - ax, b.at[1] - ay, b.at[2] - az]
   for (let i = from + 1; i < to; i++) {
     const { t, at, yaw } = samples[i]
     const { place, yaw: turned } = tolerated(t)
     const share = seconds > 0 ? (t - a.t) / seconds : 0
-    const off = Math.hypot(...at.map((v, k) => v - (a.at[k] + (b.at[k] - a.at[k]) * share)))
-    if (off > place || between(yaw, a.yaw) > turned) return false
+    const dx = at[0] - ax - wx * share
+    const dy = at[1] - ay - wy * share
+    const dz = at[2] - az - wz * share
+    if (dx * dx + dy * dy + dz * dz > place * place || between(yaw, a.yaw) > turned) return false
   }
   return true
 }

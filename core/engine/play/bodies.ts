@@ -31,7 +31,8 @@ export function appear(world: World, walker: Body): void {
 }
 
 /** Puts bodies at a mark; all leaves first, then enters. */
-export function moveBodies(world: World, walkers: readonly Body[], at: Point, yaw: number, quiet: boolean): void {
+export function moveBodies(world: World, who: readonly Body[], at: Point, yaw: number, quiet: boolean): void {
+  const walkers = who.filter(({ walk }) => !walk.went)
   for (const walker of walkers) put(world, walker, at, yaw)
   askWhetherRound(world)
   const { zones } = world.compiled

@@ -10,6 +10,7 @@ const inForce = (walker: Body): Lock[] =>
 
 /** Lets the intention stand still, or the facing, as the locks in force say. */
 export function hold(world: World, walker: Body, facing: number): void {
+  if (walker.walk.went) return
   const free = walker.locks.walk === 0
   const part = partNow(walker)
   const held = walker.locks.look === 0 ? undefined : (part.held ?? facing)
@@ -30,7 +31,7 @@ export function goAtPace(world: World, walker: Body): void {
   const pace = paceOf(walker)
   const part = partNow(walker)
   // Who is told where to be heeds it by being told.
-  if (walker.live || pace === (part.route.origin?.pace ?? 1)) return
+  if (walker.live || walker.walk.went || pace === (part.route.origin?.pace ?? 1)) return
   const before = Math.max(0, ownTime(part, world.now))
   const { route, own } = drawnOf(part.route, before)
   const { moving, held } = part

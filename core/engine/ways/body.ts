@@ -100,7 +100,8 @@ export function createPropBody(show: Show, prop: Prop, index: number, zones: num
     name: prop.name,
     body: { kind: 'creature', tags: prop.tags },
     start: Infinity,
-    points: [{ at: prop.at, pause: 0, use: false, key: 'E', useAfter: 0, look: 'ahead', arrive: false }],
+    went: false,
+    points: [{ at: prop.at, pause: 0, use: false, key: 'E', useAfter: 0, look: 'ahead', arrive: false, jump: false }],
   }
   const middle: Point = [prop.at[0], prop.at[1] + prop.size[1] / 2, prop.at[2]]
   const cylinders = { body: NO_SIZE, feet: NO_SIZE, eyes: NO_SIZE }
@@ -121,7 +122,7 @@ export function turnPage(walker: Body, t: number, moving: boolean, held: number 
 
 /** A walker whose way will be told: it stands where it is first told to be. */
 export function createLiveBody(show: Show, id: string, body: Walk['body'], index: number, zones: number): Body {
-  const walk: Walk = { id, name: id, body, start: Infinity, points: [] }
+  const walk: Walk = { id, name: id, body, start: Infinity, went: false, points: [] }
   return { ...createBody(show, walk, index, zones), live: true, path: [resting(-Infinity, [0, 0, 0])] }
 }
 

@@ -42,6 +42,7 @@ export function reroute(
       use: false,
       key: 'E',
       useAfter: 0,
+      jump: false,
       look: rest.length > 0 ? look : 'ahead',
       faces: yaw,
     } as const

@@ -104,7 +104,8 @@ export function routeOver(show: Show, stops: readonly Stop[], first: number, fac
   stops.forEach((stop, index) => {
     const next = stops[index + 1]
     reaches.push({ time, pressAt: stop.use ? time + stop.useAfter : undefined, key: stop.key })
-    const piece = next && pieceBetween(stop.at, next.at, stop.pace ?? show.player.walk)
+    // Who jumps is there at once, and on no way between.
+    const piece = next && !next.jump ? pieceBetween(stop.at, next.at, stop.pace ?? show.player.walk) : undefined
     if (piece && (piece.velocity[0] !== 0 || piece.velocity[2] !== 0))
       ahead = yawOf(piece.velocity[0], piece.velocity[2])
     const looked = targetOf(show, stop.look)

@@ -232,6 +232,7 @@ export const MEANINGS: Meanings = {
       note: 'on it',
       body: 'who goes there',
       start: 'when they come (s)',
+      went: 'somebody did go so: no freeze holds or slows them, and nothing puts them elsewhere',
     },
   },
   body: {
@@ -254,6 +255,7 @@ export const MEANINGS: Meanings = {
       useAfter: 'so long after coming here (s)',
       look: 'where one looks here and on the way to the next',
       arrive: 'one comes here from nowhere',
+      jump: 'from the point before one is here at once, on no way',
     },
   },
   look: {

@@ -191,6 +191,7 @@ export const walkPoint = record(
     useAfter: [seconds, 0],
     look: [look, 'ahead'],
     arrive: [yesno, false],
+    jump: [yesno, false],
   },
 )
 /** The fields of a walk. */
@@ -205,6 +206,7 @@ export const walk = named(
       { kind: 'player', tags: [] },
     ],
     start: [seconds, 0],
+    went: [yesno, false],
   },
 )
 const wishes = record({}, { quiet: [range(0)], ceiling: [number()], flashes: [number(0), 3] })

@@ -244,6 +244,8 @@ export interface Cue extends Named {
 export interface Walk extends Named {
   body: { kind: 'player' | 'creature'; tags: string[]; radius?: number; height?: number }
   start: number
+  /** It is what somebody did: no freeze holds or slows them, and nothing puts them elsewhere. */
+  went: boolean
   points: WalkPoint[]
 }
 export type Look = { yaw: number } | Target | 'ahead'
@@ -256,6 +258,8 @@ export interface WalkPoint {
   useAfter: number
   look: Look
   arrive: boolean
+  /** Put here from the point before, at once. */
+  jump: boolean
 }
 /** What belongs together, under one name: ids of things, each in one group at most. No run depends on it. */
 export interface Group extends Named {
