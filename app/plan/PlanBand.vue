@@ -8,6 +8,7 @@ import { type ThingKind } from '~/document/things'
 import { useShow } from '~/document/show'
 import { droppedAt } from '~/frame/dropped'
 import { picking } from '~/frame/picking'
+import { tracksSeen } from '~/frame/tracks-seen'
 import { compared } from '~/run/compared'
 import { lentMoment } from '~/run/lent-moment'
 import { useSelection } from '~/frame/selection'
@@ -67,6 +68,7 @@ const PlanClipboard = fetched(() => import('./PlanClipboard.vue'))
 const PlanCompared = fetched(() => import('./PlanCompared.vue'))
 const PlanAmbience = fetched(() => import('./ambience/PlanAmbience.vue'))
 const PlanStep = fetched(() => import('./PlanStep.vue'))
+const PlanTracks = fetched(() => import('./PlanTracks.vue'))
 const PlanRemarks = fetched(() => import('./PlanRemarks.vue'))
 const PlanListener = fetched(() => import('./PlanListener.vue'))
 const PlanCut = fetched(() => import('./section/PlanCut.vue'))
@@ -269,6 +271,7 @@ probe({ thingOnPage: spotOnPage, spotOnPage: onPage })
             <circle v-else r="3.6" fill="var(--color-ink-0)" stroke="var(--color-lamp)" stroke-width="1.6" />
           </g>
           <PlanStep v-if="selection.step" :pixel="pixel" :spot-at="spotAt" />
+          <PlanTracks v-if="tracksSeen.length > 0" :tracks="tracksSeen" :pixel="pixel" />
           <PlanRemarks v-if="doc.show && doc.show.remarks.length > 0" :pixel="pixel" />
           <PlanListener v-if="lentMoment" :moment="lentMoment" :pixel="pixel" :spot-at="spotAt" />
           <PlanDraft v-if="tool !== 'choose'" :draft="draft" :measure="measure" :pixel="pixel" :edge="box.x + box.w" />

@@ -3,6 +3,8 @@ import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
 import { useRun } from '~/run/current-run'
 import { useSelection } from '~/frame/selection'
 import { useShow } from '~/document/show'
+import { inputOf } from '~/frame/event-targets'
+import { tracksFile } from '~/frame/tracks-seen'
 import { useMenuPlace } from '~/frame/menu-place'
 
 const doc = useShow()
@@ -15,6 +17,10 @@ function toggle(id: string) {
   if (chosen.has(id)) chosen.delete(id)
   else chosen.add(id)
   runs.walks = walks.value.map((walk) => walk.id).filter((walk) => chosen.has(walk))
+}
+function bringIn(event: Event, close: () => void) {
+  tracksFile.value = inputOf(event).files?.[0]
+  close()
 }
 const { place } = useMenuPlace()
 </script>
@@ -43,6 +49,10 @@ const { place } = useMenuPlace()
             edit
           </button>
         </div>
+        <label class="mt-1 block cursor-pointer border-t border-rule px-2 pt-2 text-bone-2 hover:text-bone">
+          Bring in tracks of players …
+          <input type="file" accept=".csv,.tsv,.jsonl,.ndjson" class="sr-only" @change="bringIn($event, close)" />
+        </label>
         <p v-if="walks.length === 0" class="px-2 py-1 text-bone-3">
           No walk yet: choose Walk in the plan and click a way.
         </p>

@@ -20,7 +20,7 @@ function corridor(zones: number, seconds: number): { show: Show; walk: Walk } {
     }) as Walk['points'][number]
   const turns = Math.max(1, Math.round((seconds * 1.4) / length))
   const points = Array.from({ length: turns + 1 }, (_, i) => there(i % 2 === 0 ? 0 : (seconds * 1.4) / turns))
-  const walk: Walk = { id: 'w', name: 'W', body: { kind: 'player', tags: [] }, start: 0, points }
+  const walk: Walk = { id: 'w', name: 'W', body: { kind: 'player', tags: [] }, start: 0, went: false, points }
   const file = {
     format: 'esvik-show',
     version: 1,

@@ -119,6 +119,15 @@ const looks = computed((): { value: Look; words: string }[] => [
     <div class="flex flex-wrap gap-1.5">
       <button class="chip" @click="runs.walks = [walk.id]">Play this walk alone</button>
       <button class="chip" @click="goesOn = walk.id">Go on from its end</button>
+      <button
+        v-if="walk.went || walk.body.tags.includes('track')"
+        class="chip"
+        :aria-pressed="walk.went"
+        title="As it went, nobody is frozen or moved again; otherwise they are, as the show would have it now"
+        @click="set('went', !walk.went, `${walk.name} goes ${walk.went ? 'as the show has it' : 'as it went'}`)"
+      >
+        {{ walk.went ? 'Goes as it went' : 'The show holds it' }}
+      </button>
       <button class="chip" @click="reverse">Reverse</button>
       <button class="chip" @click="duplicate">Duplicate</button>
       <button class="chip" @click="remove">Delete</button>

@@ -1,3 +1,4 @@
+import type { Track } from '~~/core/tracks'
 import {
   completeCue,
   completeFloor,
@@ -113,6 +114,17 @@ export function freshWalk(show: Show, points: WalkPoint[]): Walk {
 /** A walk that somebody went by hand, with the body of whoever they went for. */
 export const walkedByHand = (show: Show, body: Walk['body'], start: number, points: WalkPoint[]): Walk =>
   completeWalk({ ...named(show.walks, 'Walked by hand'), body, start, points })
+
+/** Tracks as walks of a show, each by a name of its own. `went`: nothing holds or moves them. */
+export function tracksAsWalks(show: Show, file: string, tracks: readonly Track[], went: boolean): Walk[] {
+  const walks: Walk[] = []
+  for (const { who, start, points } of tracks) {
+    const taken = [...show.walks, ...walks]
+    const body = { kind: 'player' as const, tags: ['track'] }
+    walks.push(completeWalk({ ...named(taken, who === '' ? file : `${file} ${who}`), body, start, went, points }))
+  }
+  return walks
+}
 
 export const freshPoint = (at: WalkPoint['at'], pace?: number): WalkPoint =>
   completePoint({ at, ...(pace !== undefined && { pace }) })

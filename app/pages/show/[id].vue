@@ -14,6 +14,7 @@ import { followPointer } from '~/frame/pointer-drag'
 import { isLookingBack } from '~/frame/looking-back'
 import { isMixing } from '~/frame/mixing'
 import { isSearching } from '~/frame/searching'
+import { isTracks, tracksFile } from '~/frame/tracks-seen'
 import { walksFrom } from '~/frame/walking-in'
 import AppHeader from '~/frame/AppHeader.vue'
 import SaveState from '~/frame/SaveState.vue'
@@ -51,11 +52,13 @@ function bringIn(dropped: File) {
 const SearchDialog = fetched(() => import('~/search/SearchDialog.vue'))
 const MixPanel = fetched(() => import('~/mix/MixPanel.vue'))
 const fetchPutSound = () => import('~/sounds/put-sound')
+const TracksPanel = fetched(() => import('~/tracks/TracksPanel.vue'))
 const HistoryPanel = fetched(() => import('~/history/HistoryPanel.vue'))
 const seen = computed(() => VIEWS[view.looks])
 const { over } = useDrops((files) => {
   const sounds = files.filter(isSound)
-  const place = files.find((dropped) => !isSound(dropped))
+  tracksFile.value = files.find(isTracks) ?? tracksFile.value
+  const place = files.find((dropped) => !isSound(dropped) && !isTracks(dropped))
   const spot = droppedAt.value
   droppedAt.value = undefined
   if (sounds.length > 0 && spot) void soundsHere(sounds, spot)
@@ -99,7 +102,7 @@ onMounted(async () => {
 onBeforeUnmount(() => {
   playhead.pause()
   isLookingBack.value = false
-  walksFrom.value = undefined
+  walksFrom.value = tracksFile.value = undefined
   doc.close()
 })
 
@@ -198,6 +201,13 @@ function divide(event: PointerEvent) {
           <PlaceTabs class="absolute top-2.5 right-2.5" data-over-plan />
           <component :is="seen.foot" v-if="seen.foot" />
           <BringPanel v-if="doc.place?.mesh || brings" class="absolute right-3 bottom-8 z-10" data-over-plan />
+          <TracksPanel
+            v-if="tracksFile"
+            :file="tracksFile"
+            class="absolute right-3 bottom-8 z-10"
+            data-over-plan
+            @close="tracksFile = undefined"
+          />
           <input
             ref="file"
             type="file"

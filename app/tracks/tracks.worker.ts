@@ -1,0 +1,68 @@
+import { expose } from 'comlink'
+import { guessed, TrackReader, type Mapping, type ReadTracks } from '~~/core/tracks'
+import type { Floor, Spot } from '~~/core/show'
+import { rowsOf } from './rows'
+
+/** So much of a file is looked at to tell how it is written, and to be shown before it comes in (bytes). */
+const BEGINNING = 512 * 1024
+/** It is read so much at a time (bytes). */
+const PIECE = 1024 * 1024
+/** So many places of each player are shown. */
+const SHOWN = 400
+
+export interface Opened {
+  header: string[]
+  /** Some rows, for who looks at the columns. */
+  rows: string[][]
+  mapping: Mapping
+}
+let file: File
+let sample: string[][] = []
+let isStopped = false
+
+const worker = {
+  /** @throws Error if it is no file of tracks. `size`: how wide the place is (m) */
+  async open(chosen: File, size: number): Promise<Opened> {
+    file = chosen
+    const text = await file.slice(0, BEGINNING).text()
+    const rows = rowsOf(text)
+    sample = rows.rowsIn(file.size > BEGINNING ? text : `${text}\n`).rows
+    if (sample.length === 0) throw new Error('The file has no rows.')
+    return { header: rows.header, rows: sample.slice(0, 3), mapping: guessed(rows.header, sample, size) }
+  },
+  /** Where the players of the file's beginning went, seen so. */
+  shown(mapping: Mapping, floors: readonly Floor[]): Spot[][] {
+    const reader = new TrackReader(mapping, floors)
+    for (const cells of sample) reader.add(cells)
+    return reader.end().tracks.map(({ points }) => points.slice(0, SHOWN).map(({ at: [x, , z] }): Spot => [x, z]))
+  },
+  /** All of it; undefined if it was stopped. `progress` hears the share that has been read. */
+  async read(
+    mapping: Mapping,
+    floors: readonly Floor[],
+    near: number,
+    progress: (share: number) => void,
+  ): Promise<ReadTracks | undefined> {
+    // prettier-ignore
+    isStopped = false
+    const reader = new TrackReader(mapping, floors, near)
+    const rows = rowsOf(await file.slice(0, BEGINNING).text())
+    const decoder = new TextDecoder()
+    let rest = ''
+    for (let at = 0; at < file.size; at += PIECE) {
+      const isLast = at + PIECE >= file.size
+      const text = decoder.decode(await file.slice(at, at + PIECE).arrayBuffer(), { stream: !isLast })
+      const found = rows.rowsIn(rest + text + (isLast ? '\n' : ''))
+      rest = found.rest
+      for (const cells of found.rows) reader.add(cells)
+      progress(Math.min(1, (at + PIECE) / file.size))
+      if (isStopped) return undefined
+    }
+    return reader.end()
+  },
+  stop(): void {
+    isStopped = true
+  },
+}
+export type TracksWorker = typeof worker
+expose(worker)
