@@ -3,7 +3,7 @@
 const hasAgreed = new Set<string>()
 </script>
 <script setup lang="ts">
-import { useElementSize, useIntervalFn } from '@vueuse/core'
+import { useElementSize } from '@vueuse/core'
 import { needed } from '~~/core/base'
 import { ownCuesOf } from '~~/core/show'
 import { useShow } from '~/document/show'
@@ -18,14 +18,15 @@ import { clock, plain } from '~/words/time'
 import { walkName } from '~/words/names'
 import type { Flashes } from '~~/core/light'
 import type { Beginning } from '~~/core/walking'
-import { captionsOf, type Caption } from './captions'
+import FlashWarning from './FlashWarning.vue'
 import { nameOfKey, useHands } from './hands'
 import { PACES, useWalk } from './use-walk'
+import WalkCaptions from './WalkCaptions.vue'
+import WalkLedger from './WalkLedger.vue'
 import WalkState from './WalkState.vue'
 import WalkStrip from './WalkStrip.vue'
 
 /** The place walked through by hand, with everything on. */
-
 const props = defineProps<{ from: Beginning['from'] }>()
 const doc = useShow()
 const selection = useSelection()
@@ -60,22 +61,7 @@ const { trouble: unseen, share } = useStage(
   () => moment.value && { moment: moment.value, look: { engraved: false, pose: walk.pose(), dim: walk.dim() } },
   { always: true },
 )
-const LINES = 6
-const lines = computed(() => ledger.value.slice(-LINES))
 const last = computed(() => ledger.value.findLast((line) => line.zone !== undefined))
-
-/** What sounds out of view is told at the edges, so often (ms). */
-const CAPTIONS_EVERY = 120
-const captions = shallowRef<Caption[]>([])
-useIntervalFn(() => {
-  const pose = walk.pose()
-  if (!moment.value || !pose) return
-  const { show, run, t: at, player } = moment.value
-  const aspect = width.value / Math.max(1, height.value)
-  const wide = (2 * Math.atan(Math.tan((pose.fov * Math.PI) / 360) * aspect) * 180) / Math.PI
-  captions.value = captionsOf(show, run, player, at, pose, wide)
-}, CAPTIONS_EVERY)
-const onSide = (side: Caption['side']) => captions.value.filter((each) => each.side === side)
 
 const tunes = ref(false)
 function tune() {
@@ -220,23 +206,7 @@ const began = computed(() => {
         >
           Paused at {{ clock(t, 1) }}: look about, <kbd>P</kbd> goes on
         </p>
-        <div
-          v-if="flashes"
-          role="alertdialog"
-          aria-label="This show flashes"
-          class="absolute top-1/3 left-1/2 w-[420px] -translate-x-1/2 rounded-md border border-rule bg-ink-1 p-4"
-          @pointerdown.stop
-        >
-          <p>
-            Within a second this show flashes {{ flashes.most }} times{{ flashes.isRed ? ', in red' : '' }}, at
-            {{ clock(flashes.at, 1) }} of the run. That can cause fits in people who are prone to them.
-          </p>
-          <p class="mt-3 flex flex-wrap gap-2">
-            <button class="button primary" @click="agree(true)">Walk in, flashes softened</button>
-            <button class="button" @click="agree(false)">As it is</button>
-            <button class="button" @click="leave">Leave</button>
-          </p>
-        </div>
+        <FlashWarning v-if="flashes" :flashes="flashes" @walk="agree" @leave="leave" />
         <form
           v-if="note !== undefined"
           class="absolute top-1/3 left-1/2 w-96 -translate-x-1/2 rounded-md bg-ink-1/95 p-3"
@@ -255,64 +225,11 @@ const began = computed(() => {
           /></label>
           <p class="mt-1 text-[11px] text-bone-3">Enter puts it down, Escape doesn’t.</p>
         </form>
-        <ul
-          v-for="side in ['left', 'right'] as const"
-          :key="side"
-          class="absolute top-[42%] flex flex-col gap-1.5"
-          :class="side === 'left' ? 'left-4' : 'right-4 items-end'"
-          :aria-label="`Heard out of view, ${side}`"
-        >
-          <li
-            v-for="caption in onSide(side)"
-            :key="caption.key"
-            class="flex items-center gap-2 rounded-md bg-ink-0/80 px-2.5 py-1.5 text-xs"
-          >
-            <svg v-if="side === 'left'" width="12" height="16" viewBox="0 0 12 16" class="text-lamp" aria-hidden="true">
-              <path d="M4 3c-2 3-2 7 0 10M8 1c-3 4-3 10 0 14" fill="none" stroke="currentColor" stroke-width="1.4" />
-            </svg>
-            <span
-              >{{ caption.name }}, <span class="text-bone-2">{{ caption.where }}</span></span
-            >
-            <svg
-              v-if="side === 'right'"
-              width="12"
-              height="16"
-              viewBox="0 0 12 16"
-              class="text-lamp"
-              aria-hidden="true"
-            >
-              <path d="M8 3c2 3 2 7 0 10M4 1c3 4 3 10 0 14" fill="none" stroke="currentColor" stroke-width="1.4" />
-            </svg>
-          </li>
-        </ul>
+        <WalkCaptions v-if="moment" :moment="moment" :pose="walk.pose" :aspect="width / Math.max(1, height)" />
         <div
           class="pointer-events-none absolute inset-x-0 bottom-0 flex items-end justify-between bg-linear-to-t from-ink-0/90 px-4 pt-10 pb-3"
         >
-          <ol class="flex flex-col gap-1 text-[13px]" aria-label="Ledger" aria-live="polite">
-            <li
-              v-for="(line, i) in lines"
-              :key="`${line.t}|${i}`"
-              class="flex items-center gap-3"
-              :data-line="line.mark"
-            >
-              <span class="w-14 font-mono text-xs text-bone-2">{{ clock(line.t, 1) }}</span>
-              <svg width="9" height="15" viewBox="0 0 9 15" aria-hidden="true" class="flex-none">
-                <template v-if="line.mark === 'fired'">
-                  <path d="M4.5 5v10" stroke="var(--color-lamp)" stroke-width="1.4" />
-                  <circle cx="4.5" cy="3.5" r="3" fill="var(--color-lamp)" />
-                </template>
-                <template v-else-if="line.mark === 'held'">
-                  <path d="M4.5 6.5v8.5" stroke="var(--color-rust)" stroke-width="1.4" />
-                  <circle cx="4.5" cy="3.5" r="2.5" fill="none" stroke="var(--color-rust)" stroke-width="1.4" />
-                </template>
-                <path v-else d="M1 7.5h7" stroke="var(--color-bone-3)" stroke-width="1.4" />
-              </svg>
-              <span :class="line.mark === 'held' ? 'text-rust' : line.mark === 'other' ? 'text-bone-2' : ''"
-                ><span class="text-bone-2">{{ line.who }}</span> {{ line.does }}
-                <span :class="line.mark === 'fired' ? 'font-semibold' : ''">{{ line.what }}</span></span
-              >
-            </li>
-          </ol>
+          <WalkLedger :lines="ledger" />
           <WalkState v-if="moment" :moment="moment" :events="walk.events.value" class="rounded-md" />
         </div>
       </div>
