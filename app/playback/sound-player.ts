@@ -139,7 +139,17 @@ export function createPlayer(
     const position = audible.loop ? first + (late % (last - first)) : first + late
     const buffer = isLong(sound.seconds) ? pieceOf(Math.floor(position / PIECE)) : buffers.get(sound.asset)
     if (!buffer) return
-    const parts = { context, show, sound, buffer, pieceOf, out: bus(audible.bus), player, panning, muted: !lets(audible.playing) }
+    const parts = {
+      context,
+      show,
+      sound,
+      buffer,
+      pieceOf,
+      out: bus(audible.bus),
+      player,
+      panning,
+      muted: !lets(audible.playing),
+    }
     const made = createVoice(parts, audible, joined, () => {
       voices.delete(key)
       over.add(key)

@@ -5,6 +5,8 @@ export interface Rows {
   header: string[]
   /** The cells of what begins a file, or goes on with it; `rest` is what isn't whole yet. */
   rowsIn(text: string): { rows: string[][]; rest: string }
+  /** What separates plain values, where nothing is quoted; and whether the first line names the columns. */
+  plain?: { separator: string; isNamed: boolean }
 }
 
 /** The cells of an object, by their names; what lies in it deeper is named after both. */
@@ -48,6 +50,7 @@ export function rowsOf(beginning: string): Rows {
   const isNamed = header.some((cell) => !Number.isFinite(Number(cell)))
   let isFirst = isNamed
   return {
+    ...(!beginning.includes('"') && { plain: { separator: meta.delimiter, isNamed } }),
     header: isNamed ? header : header.map((_, i) => `Column ${i + 1}`),
     rowsIn(text) {
       const end = text.lastIndexOf('\n') + 1

@@ -1,7 +1,8 @@
 import { expose } from 'comlink'
 import { guessed, TrackReader, type Mapping, type ReadTracks } from '~~/core/tracks'
 import type { Floor, Spot } from '~~/core/show'
-import { rowsOf } from './rows'
+import { PlainRows } from './plain-rows'
+import { rowsOf, type Rows } from './rows'
 
 /** So much of a file is looked at to tell how it is written, and to be shown before it comes in (bytes). */
 const BEGINNING = 512 * 1024
@@ -19,6 +20,25 @@ export interface Opened {
 let file: File
 let sample: string[][] = []
 let isStopped = false
+
+/** Takes a file piece by piece. */
+type Take = (bytes: Uint8Array, isLast: boolean) => void
+function plainly({ separator, isNamed }: NonNullable<Rows['plain']>, reader: TrackReader): Take {
+  const plain = new PlainRows(reader, separator, isNamed)
+  return (bytes, isLast) => {
+    plain.feed(bytes)
+    if (isLast) plain.end()
+  }
+}
+function asText(rows: Rows, reader: TrackReader): Take {
+  const decoder = new TextDecoder()
+  let rest = ''
+  return (bytes, isLast) => {
+    const found = rows.rowsIn(rest + decoder.decode(bytes, { stream: !isLast }) + (isLast ? '\n' : ''))
+    rest = found.rest
+    for (const cells of found.rows) reader.add(cells)
+  }
+}
 
 const worker = {
   /** @throws Error if it is no file of tracks. `size`: how wide the place is (m) */
@@ -47,14 +67,9 @@ const worker = {
     isStopped = false
     const reader = new TrackReader(mapping, floors, near)
     const rows = rowsOf(await file.slice(0, BEGINNING).text())
-    const decoder = new TextDecoder()
-    let rest = ''
+    const take = rows.plain ? plainly(rows.plain, reader) : asText(rows, reader)
     for (let at = 0; at < file.size; at += PIECE) {
-      const isLast = at + PIECE >= file.size
-      const text = decoder.decode(await file.slice(at, at + PIECE).arrayBuffer(), { stream: !isLast })
-      const found = rows.rowsIn(rest + text + (isLast ? '\n' : ''))
-      rest = found.rest
-      for (const cells of found.rows) reader.add(cells)
+      take(new Uint8Array(await file.slice(at, at + PIECE).arrayBuffer()), at + PIECE >= file.size)
       progress(Math.min(1, (at + PIECE) / file.size))
       if (isStopped) return undefined
     }

@@ -1,6 +1,5 @@
-import type { Floor, Point } from '../show'
+import type { Floor } from '../show'
 import { floorHeight, insidePolygon, wrapped } from '../space'
-import type { Sample } from '../walking'
 import type { Mapping } from './mapping'
 import { TrackMaker, type Track } from './track'
 
@@ -8,6 +7,8 @@ import { TrackMaker, type Track } from './track'
 const NOISE = 0.35
 /** A run lasts no longer than this: a file whose times begin later tells them by another clock (s). */
 const LONGEST = 8 * 3600
+/** What is kept of a track may face so far from what was told (degrees). */
+const TURNED = 12
 const DEGREES = 180 / Math.PI
 
 export interface ReadTracks {
@@ -19,9 +20,10 @@ export interface ReadTracks {
 }
 const NOTHING_PRESSED = /^(|0|0\.0|no|false|none|null)$/i
 const JUST_PRESSED = /^(1|1\.0|yes|true)$/i
+const LONGEST_KEY = 20
 
 /** What is wrong with a row: which, and what stands there. */
-export const FAULTS = {
+const FAULTS = {
   noTime: (row: number, cell: string | undefined) => `Row ${row}: “${cell ?? ''}” is no time`,
   noPlace: (row: number, cells: string) => `Row ${row}: “${cells}” is no place`,
   backwards: (row: number, who: string) => `Row ${row}: ${who} goes back in time`,
@@ -37,63 +39,60 @@ export class TrackReader {
 
   /** `near`: how near to the samples what is kept stays (m). */
   constructor(
-    private readonly mapping: Mapping,
+    readonly mapping: Mapping,
     private readonly floors: readonly Floor[],
     private readonly near = 0.1,
   ) {}
 
+  /** Takes a row as its cells. */
   add(cells: readonly string[]): void {
-    const { mapping } = this
+    const { who, time, x, y, z, yaw, key } = this.mapping
+    const number = (column: number | undefined) => (column === undefined ? NaN : numberIn(cells[column]))
+    const [t, right, up, back] = [time, x, y, z].map(number)
+    const isPlace = Number.isFinite(right + back) && (y === undefined || Number.isFinite(up))
+    if (Number.isFinite(t) && isPlace)
+      return this.take(textIn(cells, who), t, right, up, back, number(yaw), textIn(cells, key))
     this.rows++
-    const t = numberIn(cells[mapping.time]) * mapping.seconds
-    if (!Number.isFinite(t)) return this.skip(FAULTS.noTime(this.rows, cells[mapping.time]))
-    const who = mapping.who === undefined ? '' : (cells[mapping.who] ?? '')
+    const place = [x, y, z].flatMap((column) => (column === undefined ? [] : [cells[column]])).join(', ')
+    this.skip(Number.isFinite(t) ? FAULTS.noPlace(this.rows, place) : FAULTS.noTime(this.rows, cells[time]))
+  }
+
+  /** Takes a row as its numbers, in the file's own units; NaN for a height or a facing that isn't told. */
+  take(who: string, time: number, x: number, y: number, z: number, yaw: number, pressed: string): void {
+    this.rows++
+    const { seconds, metres, flipsX, flipsZ, shift } = this.mapping
+    const t = time * seconds
     let maker = this.makers.get(who)
-    if (!maker) this.makers.set(who, (maker = new TrackMaker(who, { place: this.near, yaw: 12 })))
-    const at = this.placeOf(cells, maker)
-    if (!at) return this.skip(FAULTS.noPlace(this.rows, [mapping.x, mapping.y, mapping.z].flatMap((i) => (i === undefined ? [] : [cells[i]])).join(', '))) // prettier-ignore
+    if (!maker) this.makers.set(who, (maker = new TrackMaker(who, { place: this.near, yaw: TURNED })))
     if (t <= maker.last) return this.skip(FAULTS.backwards(this.rows, who || 'somebody'))
-    this.least = Math.min(this.least, t)
-    const sample: Sample = { t, at, yaw: this.yawOf(cells) }
-    const pressed = mapping.key === undefined ? '' : (cells[mapping.key] ?? '').trim()
-    if (!NOTHING_PRESSED.test(pressed))
-      sample.key = JUST_PRESSED.test(pressed) ? 'E' : pressed.toUpperCase().slice(0, 20)
-    maker.add(sample)
+    if (t < this.least) this.least = t
+    const right = (flipsX ? -x : x) * metres + shift[0]
+    const back = (flipsZ ? -z : z) * metres + shift[2]
+    const up = this.onFloor(right, back, y * metres + shift[1], maker)
+    maker.add(t, right, up, back, this.facing(yaw), keyOf(pressed))
   }
   private skip(trouble: string): void {
     this.skipped++
     this.trouble ??= trouble
   }
-  private placeOf(cells: readonly string[], maker: TrackMaker): Point | undefined {
-    const { x: cx, y: cy, z: cz, metres, flipsX, flipsZ, shift } = this.mapping
-    const x = (flipsX ? -1 : 1) * numberIn(cells[cx]) * metres + shift[0]
-    const z = (flipsZ ? -1 : 1) * numberIn(cells[cz]) * metres + shift[2]
-    if (!Number.isFinite(x + z)) return undefined
-    const told = cy === undefined ? undefined : numberIn(cells[cy]) * metres + shift[1]
-    if (told !== undefined && !Number.isFinite(told)) return undefined
-    return [x, this.onFloor(x, z, told, maker), z]
-  }
-  /** How high the feet were: on the floor that is nearest, where what was told differs by noise alone. */
-  private onFloor(x: number, z: number, told: number | undefined, maker: TrackMaker): number {
-    const off = (floor: Floor) => {
-      if (!insidePolygon(x, z, floor.outline)) return Infinity
-      return told === undefined ? 0 : Math.abs(floorHeight(floor, x, z) - told)
-    }
-    if (!maker.floor || off(maker.floor) > NOISE) {
+  /** How high the feet were: on the floor that is nearest, where what was told differs by noise alone, or isn't told. */
+  private onFloor(x: number, z: number, told: number, maker: TrackMaker): number {
+    if (!maker.floor || offFloor(maker.floor, x, z, told) > NOISE) {
       let least = NOISE
       maker.floor = undefined
       for (const floor of this.floors) {
-        const far = off(floor)
+        const far = offFloor(floor, x, z, told)
         if (far <= least) [least, maker.floor] = [far, floor]
       }
     }
-    return maker.floor ? floorHeight(maker.floor, x, z) : (told ?? 0)
+    if (maker.floor) return floorHeight(maker.floor, x, z)
+    return Number.isNaN(told) ? 0 : told
   }
-  private yawOf(cells: readonly string[]): number {
-    const { yaw, radians, clockwise, zero } = this.mapping
-    if (yaw === undefined) return 0
-    const turned = numberIn(cells[yaw]) * (radians ? DEGREES : 1)
-    return Number.isFinite(turned) ? wrapped((clockwise ? -turned : turned) + zero) : 0
+  private facing(told: number): number {
+    if (Number.isNaN(told)) return 0
+    const { radians, clockwise, zero } = this.mapping
+    const turned = radians ? told * DEGREES : told
+    return wrapped((clockwise ? -turned : turned) + zero)
   }
 
   end(): ReadTracks {
@@ -104,5 +103,16 @@ export class TrackReader {
   }
 }
 
+/** How far a height is from a floor at a spot (m): nothing where none is told, no end beside it. */
+function offFloor(floor: Floor, x: number, z: number, told: number): number {
+  if (!insidePolygon(x, z, floor.outline)) return Infinity
+  return Number.isNaN(told) ? 0 : Math.abs(floorHeight(floor, x, z) - told)
+}
 /** A cell as a number; NaN where none stands there. */
 const numberIn = (cell: string | undefined): number => (cell === undefined || cell === '' ? NaN : Number(cell))
+const textIn = (cells: readonly string[], column: number | undefined): string =>
+  column === undefined ? '' : (cells[column] ?? '').trim()
+function keyOf(pressed: string): string | undefined {
+  if (pressed === '' || NOTHING_PRESSED.test(pressed)) return undefined
+  return JUST_PRESSED.test(pressed) ? 'E' : pressed.toUpperCase().slice(0, LONGEST_KEY)
+}

@@ -1,6 +1,6 @@
 import { thousandths } from '../base'
 import type { Floor, Point, WalkPoint } from '../show'
-import { simplified, type Sample, type Tolerance } from '../walking'
+import { keptOf, NUMBERS_OF_SAMPLE as NUMBERS, type Sample, type Tolerance } from '../walking'
 
 /** Where a real player was over time, as the points of a walk. */
 export interface Track {
@@ -22,48 +22,84 @@ const AWAY = 0.5
 const AT_ONCE = 900
 /** Less than this is no way (m). */
 const NO_WAY = 1e-4
+/** What is known of a sample besides its numbers. */
+const STAYS = 1
+const PUT = 2
 
-/** Gathers the samples of one player, and keeps few of them: a file of hours is never in memory as a whole. */
+/** Gathers the samples of one player as numbers, and keeps few of them: a file of hours is never in memory as a whole. */
 export class TrackMaker {
-  private fresh: Sample[] = []
-  private readonly kept: Sample[] = []
-  private count = 0
   /** The floor that they were on last. */
   floor: Floor | undefined
+  private readonly numbers = new Float64Array(NUMBERS * AT_ONCE)
+  private readonly stays = new Uint8Array(AT_ONCE)
+  private readonly keys = new Map<number, string>()
+  private fresh = 0
+  private readonly kept: Sample[] = []
+  private count = 0
   constructor(
     readonly who: string,
     private readonly tolerance: Tolerance,
   ) {}
 
-  /** When it was last. */
+  /** When it was last (s). */
   get last(): number {
-    return this.fresh.length === 0 ? -Infinity : this.fresh[this.fresh.length - 1].t
+    return this.fresh === 0 ? -Infinity : this.numbers[NUMBERS * (this.fresh - 1)]
   }
-  add(sample: Sample): void {
-    const before = this.fresh[this.fresh.length - 1]
-    if (before) {
-      const seconds = sample.t - before.t
-      const [x, y, z] = sample.at
-      const way = Math.hypot(x - before.at[0], y - before.at[1], z - before.at[2])
-      if ((way > JUMP && way / seconds > FASTEST) || (seconds > GAP && way > AWAY)) sample.put = true
-      if (sample.put) before.stays = true
+  add(t: number, x: number, y: number, z: number, yaw: number, key: string | undefined): void {
+    if (this.fresh === AT_ONCE) this.simplify()
+    const { numbers: n, stays, fresh } = this
+    const at = NUMBERS * fresh
+    stays[fresh] = key === undefined ? 0 : STAYS
+    if (fresh > 0) {
+      const before = at - NUMBERS
+      const seconds = t - n[before]
+      const way = Math.hypot(x - n[before + 1], y - n[before + 2], z - n[before + 3])
+      if ((way > JUMP && way / seconds > FASTEST) || (seconds > GAP && way > AWAY)) {
+        stays[fresh] |= PUT
+        stays[fresh - 1] |= STAYS
+      }
     }
+    n[at] = t
+    n[at + 1] = x
+    n[at + 2] = y
+    n[at + 3] = z
+    n[at + 4] = yaw
+    if (key !== undefined) this.keys.set(fresh, key)
+    this.fresh++
     this.count++
-    this.fresh.push(sample)
-    if (this.fresh.length >= AT_ONCE) this.simplify(false)
   }
-  private simplify(isEnd: boolean): void {
-    const few = simplified(this.fresh, () => this.tolerance)
-    // The last stretch may go on further than this.
-    const whole = isEnd || few.length < 3 ? few.length : few.length - 2
-    this.kept.push(...few.slice(0, whole))
-    this.fresh = isEnd ? [] : whole === few.length ? [] : this.fresh.slice(this.fresh.indexOf(few[whole]))
-    if (!isEnd && this.fresh.length === 0) this.fresh = this.kept.splice(-1)
+
+  private simplify(): void {
+    const few = this.few()
+    // The last stretch may go on further than this: it begins with the sample before the last that is kept.
+    const from = few.length > 2 ? few.length - 2 : few.length - 1
+    for (const index of few.slice(0, from)) this.keep(index)
+    this.forgetBefore(few[from])
+  }
+  private few = (): number[] =>
+    keptOf({ count: this.fresh, numbers: this.numbers, stays: this.stays }, () => this.tolerance)
+  private keep(index: number): void {
+    const at = NUMBERS * index
+    const [t, x, y, z, yaw] = this.numbers.subarray(at, at + NUMBERS)
+    const sample: Sample = { t, at: [x, y, z], yaw }
+    const key = this.keys.get(index)
+    if (key !== undefined) sample.key = key
+    if (this.stays[index] & PUT) sample.put = true
+    this.kept.push(sample)
+  }
+  private forgetBefore(index: number): void {
+    this.numbers.copyWithin(0, NUMBERS * index)
+    this.stays.copyWithin(0, index)
+    const keys = [...this.keys].filter(([at]) => at >= index)
+    this.keys.clear()
+    for (const [at, key] of keys) this.keys.set(at - index, key)
+    this.fresh -= index
   }
 
   /** The track as a whole. `faces`: whether which way they faced was known. `zero`: what time is the run's begin (s). */
   made(faces: boolean, zero: number): Track {
-    this.simplify(true)
+    for (const index of this.few()) this.keep(index)
+    this.fresh = 0
     const points: WalkPoint[] = []
     this.kept.forEach((sample, i) => {
       const before = this.kept[i - 1]

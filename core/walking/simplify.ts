@@ -18,27 +18,45 @@ export interface Tolerance {
   yaw: number
 }
 
+/** Samples as numbers: t, x, y, z and yaw of each, one after the other, and whether it stays. */
+export interface Samples {
+  count: number
+  numbers: Float64Array
+  stays: Uint8Array
+}
+export const NUMBERS_OF_SAMPLE = 5
+
 /**
  * The fewest samples, one after the other, between which a straight way at an even pace stays as near to all others as is tolerated at
- * their time. The first, the last and those with a key, or that stay, are kept.
+ * their time: by their places. The first, the last and those that stay are kept.
  */
-export function simplified(samples: readonly Sample[], tolerated: (t: number) => Tolerance): Sample[] {
-  if (samples.length < 3) return [...samples]
-  const kept = [samples[0]]
-  let from = 0
-  while (from < samples.length - 1) {
+export function keptOf(samples: Samples, tolerated: (t: number) => Tolerance): number[] {
+  const { count } = samples
+  if (count === 0) return []
+  const kept = [0]
+  for (let from = 0; from < count - 1;) {
     from = farthest(samples, from, tolerated)
-    kept.push(samples[from])
+    kept.push(from)
   }
   return kept
 }
-const isFixed = ({ key, stays, put }: Sample): boolean => key !== undefined || stays === true || put === true
+
+/** The same of samples with a key, or that are put somewhere, or stay. */
+export function simplified(samples: readonly Sample[], tolerated: (t: number) => Tolerance): Sample[] {
+  const numbers = new Float64Array(NUMBERS_OF_SAMPLE * samples.length)
+  const stays = new Uint8Array(samples.length)
+  samples.forEach(({ t, at, yaw, key, put, stays: fixed }, i) => {
+    numbers.set([t, ...at, yaw], NUMBERS_OF_SAMPLE * i)
+    stays[i] = key !== undefined || put || fixed ? 1 : 0
+  })
+  return keptOf({ count: samples.length, numbers, stays }, tolerated).map((i) => samples[i])
+}
 
 /** The last sample up to which all between are near enough to the straight way: sought in steps that double, then halve. */
-function farthest(samples: readonly Sample[], from: number, tolerated: (t: number) => Tolerance): number {
-  let end = from + 1
-  while (end < samples.length - 1 && !isFixed(samples[end])) end++
-  const last = end
+function farthest(samples: Samples, from: number, tolerated: (t: number) => Tolerance): number {
+  const { count, stays } = samples
+  let last = from + 1
+  while (last < count - 1 && stays[last] === 0) last++
   let good = from + 1
   let step = 2
   while (good < last && isNear(samples, from, Math.min(last, from + step), tolerated)) {
@@ -54,19 +72,18 @@ function farthest(samples: readonly Sample[], from: number, tolerated: (t: numbe
   return good
 }
 
-function isNear(samples: readonly Sample[], from: number, to: number, tolerated: (t: number) => Tolerance): boolean {
-  const [a, b] = [samples[from], samples[to]]
-  const seconds = b.t - a.t
-  const [ax, ay, az] = a.at
-  const [wx, wy, wz] = [b.at[0] - ax, b.at[1] - ay, b.at[2] - az]
-  for (let i = from + 1; i < to; i++) {
-    const { t, at, yaw } = samples[i]
-    const { place, yaw: turned } = tolerated(t)
-    const share = seconds > 0 ? (t - a.t) / seconds : 0
-    const dx = at[0] - ax - wx * share
-    const dy = at[1] - ay - wy * share
-    const dz = at[2] - az - wz * share
-    if (dx * dx + dy * dy + dz * dz > place * place || between(yaw, a.yaw) > turned) return false
+function isNear({ numbers: n }: Samples, from: number, to: number, tolerated: (t: number) => Tolerance): boolean {
+  const a = NUMBERS_OF_SAMPLE * from
+  const b = NUMBERS_OF_SAMPLE * to
+  const seconds = n[b] - n[a]
+  const [wx, wy, wz] = [n[b + 1] - n[a + 1], n[b + 2] - n[a + 2], n[b + 3] - n[a + 3]]
+  for (let i = a + NUMBERS_OF_SAMPLE; i < b; i += NUMBERS_OF_SAMPLE) {
+    const { place, yaw } = tolerated(n[i])
+    const share = seconds > 0 ? (n[i] - n[a]) / seconds : 0
+    const dx = n[i + 1] - n[a + 1] - wx * share
+    const dy = n[i + 2] - n[a + 2] - wy * share
+    const dz = n[i + 3] - n[a + 3] - wz * share
+    if (dx * dx + dy * dy + dz * dz > place * place || between(n[i + 4], n[a + 4]) > yaw) return false
   }
   return true
 }
