@@ -14,7 +14,7 @@ ensurePackages()
 // It needs what has just been installed.
 const { bundle } = await import('./bundle.mjs')
 /** Each in a process of its own, as each has a worker of its own in the page: what one does slows no other down. */
-const OF_CORE = ['runs', 'big', 'study', 'dial', 'section', 'sound']
+const OF_CORE = ['runs', 'big', 'study', 'dial', 'section', 'sound', 'walking']
 const built = (name) => join(buildFolder(), `bench-${name}.mjs`)
 await bundle(Object.fromEntries([...OF_CORE, 'page'].map((name) => [`bench-${name}`, `tests/bench/${name}.ts`])))
 if (!process.argv.includes('--page')) {

@@ -37,6 +37,11 @@ describe('a walk by hand', () => {
     expect(lines(walkIn.events, 'enter', 'fire')).toEqual(['0 enter z', '0 fire z r cue'])
   })
 
+  it('wants somebody to walk', () => {
+    const nobody = { seed: 1, walks: [], player: 0, from: { t: 0 } }
+    expect(() => new WalkIn(show, nobody)).toThrow('Nobody walks in this run')
+  })
+
   it('goes back, and forgets what came after', () => {
     const walkIn = into(show, 0)
     go(walkIn, 3, AHEAD)

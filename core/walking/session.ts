@@ -4,6 +4,7 @@ import {
   createRun,
   facingAt,
   positionAt,
+  RunError,
   walksOf,
   type LiveRun,
   type Participant,
@@ -86,6 +87,7 @@ export class WalkIn {
   private begin(): void {
     const { seed, player, from } = this.beginning
     const walks = walksOf(this.show, this.beginning.walks)
+    if (!walks[player]) throw new RunError('Nobody walks in this run: draw a walk, or choose one, first')
     this.walk = walks[player]
     const { id, body } = this.walk
     const isTakenOver = 't' in from
