@@ -39,8 +39,7 @@ export function useHands(place: Ref<HTMLElement | undefined>, presses: (key: str
   const hasMouse = ref(false)
   const isTouched = ref(false)
 
-  const listenTo = place
-  useEventListener(listenTo, 'keydown', (event: KeyboardEvent) => {
+  useEventListener(place, 'keydown', (event: KeyboardEvent) => {
     if (event.ctrlKey || event.metaKey || event.altKey || isTyped(event)) return
     if (presses(nameOfKey(event))) {
       if (!event.repeat) pressed.push(nameOfKey(event))
@@ -61,7 +60,7 @@ export function useHands(place: Ref<HTMLElement | undefined>, presses: (key: str
 
   /** Fingers on the left half walk, on the right half turn; a tap there presses. */
   const fingers = new Map<number, { walks: boolean; from: [number, number]; at: [number, number]; far: boolean }>()
-  useEventListener(listenTo, 'pointermove', (event: PointerEvent) => {
+  useEventListener(place, 'pointermove', (event: PointerEvent) => {
     if (hasMouse.value || (event.pointerType === 'mouse' && event.buttons === 1)) {
       turns -= event.movementX * MOUSE
       tilts -= event.movementY * MOUSE

@@ -65,18 +65,23 @@ export function useWalk(from: Beginning['from'], hands: (seconds: number) => Han
     const show = doc.now
     try {
       await prepare(show)
-      walk = new WalkIn(show, { seed, walks, player: Math.max(0, walks.indexOf(walker)), from })
+      if (isLeft) return
+      const begun = new WalkIn(show, { seed, walks, player: Math.max(0, walks.indexOf(walker)), from })
+      walk = begun
+      lent = sound.lend(() => ({ show: begun.played, run: begun.now, player: begun.player, until: begun.t }))
     } catch (error) {
       trouble.value = messageOf(error)
       return
     }
-    lent = sound.lend(() => ({ ...needed(), until: t.value }))
     lent.want()
     heed()
     goOn()
   }
-  const needed = () => ({ show: walk!.played, run: walk!.now, player: walk!.player })
-  onBeforeUnmount(() => lent?.end())
+  let isLeft = false
+  onBeforeUnmount(() => {
+    isLeft = true
+    lent?.end()
+  })
 
   /** Takes over what the walk has come to. */
   function heed(): void {

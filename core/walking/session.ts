@@ -108,7 +108,7 @@ export class WalkIn {
     const { locks, pace } = channelAt(show, this.run, 'controls', this.t, player)
     const isFree = (what: Lock) => !locks.includes(what)
     this.turn(hands)
-    const while_ = Math.min(seconds, LONGEST)
+    const spent = Math.min(seconds, LONGEST)
     const { body } = this.walk
     const build = {
       ...show.player,
@@ -119,8 +119,8 @@ export class WalkIn {
     const speed = isFree('walk') ? pace * (hands.runs ? show.player.run : show.player.walk) : 0
     const [vx, vz] = along(this.yaw, hands, speed)
     const intent = { vx, vz, jumps: hands.jumps && isFree('jump') }
-    this.stance = walkOn(this.stance, intent, while_, { floors: show.place.floors, blocks }, build)
-    this.t += while_
+    this.stance = walkOn(this.stance, intent, spent, { floors: show.place.floors, blocks }, build)
+    this.t += spent
     return this.tell(this.t, hands.key)
   }
 
