@@ -40,6 +40,8 @@ import { needed } from '~~/core/base'
 /** The place from above, and what the hand does in it. */
 const emit = defineEmits<{ bring: [] }>()
 const doc = useShow()
+/** Asked apart: no other edit draws the plan anew. */
+const hasRemarks = computed(() => (doc.show?.remarks.length ?? 0) > 0)
 const selection = useSelection()
 const view = useView()
 const passing = usePassing()
@@ -272,7 +274,7 @@ probe({ thingOnPage: spotOnPage, spotOnPage: onPage })
           </g>
           <PlanStep v-if="selection.step" :pixel="pixel" :spot-at="spotAt" />
           <PlanTracks v-if="tracksSeen.length > 0" :tracks="tracksSeen" :pixel="pixel" />
-          <PlanRemarks v-if="doc.show && doc.show.remarks.length > 0" :pixel="pixel" />
+          <PlanRemarks v-if="hasRemarks" :pixel="pixel" />
           <PlanListener v-if="lentMoment" :moment="lentMoment" :pixel="pixel" :spot-at="spotAt" />
           <PlanDraft v-if="tool !== 'choose'" :draft="draft" :measure="measure" :pixel="pixel" :edge="box.x + box.w" />
           <path

@@ -5,11 +5,13 @@ import { goToRemark, openRemark } from '~/frame/remarks'
 /** The notes that were put down in the place, where whoever wrote them stood. */
 defineProps<{ pixel: number }>()
 const doc = useShow()
+/** The same list as long as none is put down, changed or taken away. */
+const remarks = computed(() => doc.show?.remarks)
 </script>
 
 <template>
   <g
-    v-for="remark in doc.show?.remarks ?? []"
+    v-for="remark in remarks"
     :key="remark.id"
     :transform="`translate(${remark.at[0]} ${remark.at[2]}) scale(${pixel})`"
     class="cursor-pointer"

@@ -20,6 +20,8 @@ const props = defineProps<{ scroll: number }>()
 const emit = defineEmits<{ scroll: [to: number] }>()
 const doc = useShow()
 const runs = useRun()
+/** Asked apart: no other edit draws the canvas anew. */
+const hasRemarks = computed(() => (doc.show?.remarks.length ?? 0) > 0)
 const { lanes, rows, height: tall } = useLanes()
 const playhead = usePlayhead()
 const selection = useSelection()
@@ -142,7 +144,7 @@ function wheel(event: WheelEvent) {
   >
     <canvas ref="canvas" class="size-full" aria-hidden="true" />
     <ScoreMarks :layout="layout" />
-    <ScoreRemarks v-if="doc.show && doc.show.remarks.length > 0" :layout="layout" />
+    <ScoreRemarks v-if="hasRemarks" :layout="layout" />
     <div
       v-if="lasso"
       class="pointer-events-none absolute border border-dashed border-tide"

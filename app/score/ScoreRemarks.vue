@@ -8,8 +8,9 @@ import { useRun } from '~/run/current-run'
 const props = defineProps<{ layout: Layout }>()
 const doc = useShow()
 const runs = useRun()
+const remarks = computed(() => doc.show?.remarks)
 const here = computed(() =>
-  (doc.show?.remarks ?? []).flatMap((remark) => {
+  (remarks.value ?? []).flatMap((remark) => {
     const { seconds, walk } = remark
     if (seconds === undefined || (walk !== undefined && !runs.walks.includes(walk))) return []
     const x = xOf(props.layout, seconds)
