@@ -9,6 +9,7 @@ import {
   type vec4,
 } from '@gltf-transform/core'
 import type { InstancedMesh, Light as GltfLight } from '@gltf-transform/extensions'
+import { fromLinear } from '~~/core/base'
 import type { Point } from '~~/core/show'
 import { boundsOf, type Triangles } from '~~/core/mesh'
 import { FAULTS, wrong } from './place-faults'
@@ -266,7 +267,7 @@ function lightOf(node: Node, light: GltfLight, matrix: mat4, index: number): Fil
   const inner = light.getInnerConeAngle()
   const isSpot = light.getType() === 'spot'
   const byte = (c: number) =>
-    Math.round(255 * (c <= 0.0031308 ? 12.92 * c : 1.055 * c ** (1 / 2.4) - 0.055))
+    Math.round(255 * fromLinear(c))
       .toString(16)
       .padStart(2, '0')
   const range = light.getRange()

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useShow } from '~/document/show'
+import RemarkGlyph from '~/frame/RemarkGlyph.vue'
 import { goToRemark, openRemark } from '~/frame/remarks'
 
 /** The notes that were put down in the place, where whoever wrote them stood. */
@@ -25,7 +26,6 @@ const remarks = computed(() => doc.show?.remarks)
     @keydown.enter="goToRemark(remark)"
   >
     <title>{{ remark.text }}</title>
-    <path d="M-5-6h7l3 3v9h-10z" fill="var(--color-ink-1)" stroke="currentColor" stroke-width="1.4" />
-    <path d="M-2.5-1h5M-2.5 2h5" stroke="currentColor" stroke-width="1.1" />
+    <RemarkGlyph />
   </g>
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { RULER, xOf, type Layout } from '~/canvas/axes'
 import { useShow } from '~/document/show'
+import RemarkGlyph from '~/frame/RemarkGlyph.vue'
 import { goToRemark, openRemark } from '~/frame/remarks'
 import { useRun } from '~/run/current-run'
 
@@ -33,8 +34,7 @@ const here = computed(() =>
     @click="goToRemark(remark)"
   >
     <svg viewBox="-8 -8 16 16" aria-hidden="true">
-      <path d="M-5-6h7l3 3v9h-10z" fill="var(--color-ink-1)" stroke="currentColor" stroke-width="1.4" />
-      <path d="M-2.5-1h5M-2.5 2h5" stroke="currentColor" stroke-width="1.1" />
+      <RemarkGlyph />
     </svg>
   </button>
 </template>

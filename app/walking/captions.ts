@@ -1,10 +1,10 @@
 import type { Pose, Run } from '~~/core/engine'
-import { coming, distanceBetween, fadeAt, Hearing } from '~~/core/sound'
+import { distanceBetween, Hearing } from '~~/core/sound'
 import type { Show } from '~~/core/show'
 import { wrapped, yawOf } from '~~/core/space'
+import { heardGain } from '~/playback/voice'
 import { soundName } from '~/words/names'
 import { plain } from '~/words/time'
-import { amplitude } from '~~/core/base'
 
 /** What sounds out of view, in words, and on which edge of the picture that is told. */
 export interface Caption {
@@ -30,14 +30,13 @@ function whereWords(bearing: number, far: number): string {
 /** What a player hears at a time of a run and doesn't see where it comes from: the loudest first. `pose`: what they see, `wide`: how wide it opens (degrees). */
 export function captionsOf(show: Show, run: Run, player: number, t: number, pose: Pose, wide: number): Caption[] {
   const hearing = new Hearing(show, run, player)
-  const ears = hearing.earsAt(t)
   const found: (Caption & { loud: number })[] = []
   for (const audible of run.audible) {
     if (audible.t > t || audible.until + audible.fadeOut <= t || !hearing.hears(audible)) continue
     if (t - audible.t > TOLD && audible.loop) continue
     const place = hearing.placeOf(audible, t)
     if (!place) continue
-    const loud = amplitude(audible.gain) * fadeAt(audible, t) * coming(show, audible.reach, place, ears).gain
+    const loud = heardGain(hearing, audible, t)
     if (loud < HEARD) continue
     const [dx, dz] = [place[0] - pose.at[0], place[2] - pose.at[2]]
     const bearing = -wrapped(yawOf(dx, dz) - pose.yaw)

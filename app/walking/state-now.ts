@@ -38,7 +38,6 @@ export function stateNow(
   playing: readonly string[],
   envelopes: ReadonlyMap<string, Envelopes>,
 ): StateNow {
-  // prettier-ignore
   const { show, run, t, player } = moment
   const { locks, pace } = channelAt(show, run, 'controls', t, player)
   const [x, y, z] = positionAt(run.paths[player] ?? [], t)

@@ -180,8 +180,7 @@ export function useWalk(from: Beginning['from'], hands: (seconds: number) => Han
   }
   function setPace(faster: 1 | -1): void {
     const next = PACES[PACES.findIndex((each) => each === pace.value) + faster]
-    if (next === undefined) return
-    choosePace(next)
+    if (next !== undefined) choosePace(next)
   }
   function choosePace(next: number): void {
     pace.value = next
@@ -224,14 +223,13 @@ export function useWalk(from: Beginning['from'], hands: (seconds: number) => Han
   function remark(text: string): void {
     if (!walk) return
     const { t: seconds, pitch, yaw, stance } = walk
-    const rounded = (value: number) => thousandths(value)
     const made = {
       id: newId(),
       text,
-      at: eachOf(stance.at, rounded),
-      yaw: rounded(yaw),
-      pitch: rounded(pitch),
-      seconds: rounded(seconds),
+      at: eachOf(stance.at, (value) => thousandths(value)),
+      yaw: thousandths(yaw),
+      pitch: thousandths(pitch),
+      seconds: thousandths(seconds),
       walk: walker,
       seed,
       done: false,
@@ -284,6 +282,5 @@ export function useWalk(from: Beginning['from'], hands: (seconds: number) => Han
     differs,
     remark,
     leave,
-    since: () => walk?.since ?? t.value,
   }
 }

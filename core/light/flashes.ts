@@ -1,3 +1,4 @@
+import { fromLinear, toLinear } from '../base'
 import { channelAt, CHANNEL, linearOf, positionAt, type Run } from '../engine'
 import type { Point, Show } from '../show'
 import { blocked } from '../space'
@@ -26,8 +27,6 @@ export interface Flashes {
   isRed: boolean
 }
 
-const encoded = (v: number) => (v <= 0.0031308 ? 12.92 * v : 1.055 * v ** (1 / 2.4) - 0.055)
-const decoded = (v: number) => (v <= 0.04045 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4)
 const luminanceOf = ([r, g, b]: Shown) => 0.2126 * r + 0.7152 * g + 0.0722 * b
 /** How red it is, where it is saturated (WCAG 2.2: (R − G − B) × 320, nought where that is less). */
 const rednessOf = ([r, g, b]: Shown) =>
@@ -65,7 +64,7 @@ function shownAt(show: Show, run: Run, player: number, t: number, { lights }: Ne
   const over = linearOf(colour)
   return sum.map((v, i) => {
     const lit = Math.min(1, (v * air.exposure) / WHITE_LUX)
-    return opacity === 0 ? lit : decoded(encoded(lit) * (1 - opacity) + encoded(over[i]) * opacity)
+    return opacity === 0 ? lit : toLinear(fromLinear(lit) * (1 - opacity) + fromLinear(over[i]) * opacity)
   }) as unknown as Shown
 }
 

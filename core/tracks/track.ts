@@ -1,6 +1,13 @@
-import { thousandths } from '../base'
-import type { Floor, Point, WalkPoint } from '../show'
-import { keptOf, NUMBERS_OF_SAMPLE as NUMBERS, type Sample, type Tolerance } from '../walking'
+import type { Floor, WalkPoint } from '../show'
+import {
+  keptOf,
+  NO_WAY,
+  NUMBERS_OF_SAMPLE as NUMBERS,
+  pointOf,
+  wayBetween,
+  type Sample,
+  type Tolerance,
+} from '../walking'
 
 /** Where a real player was over time, as the points of a walk. */
 export interface Track {
@@ -20,8 +27,6 @@ const GAP = 2
 const AWAY = 0.5
 /** So many samples are simplified at once. */
 const AT_ONCE = 900
-/** Less than this is no way (m). */
-const NO_WAY = 1e-4
 /** What is known of a sample besides its numbers. */
 const STAYS = 1
 const PUT = 2
@@ -105,22 +110,13 @@ export class TrackMaker {
       const before = this.kept[i - 1]
       const point = points[points.length - 1]
       if (before) {
-        const [seconds, way] = [sample.t - before.t, Math.hypot(...sample.at.map((v, k) => v - before.at[k]))]
+        const [seconds, way] = [sample.t - before.t, wayBetween(before, sample)]
         if (sample.put || way < NO_WAY) point.pause += seconds
         else point.pace = way / seconds
         const says = sample.key !== undefined || sample.put || sample.yaw !== before.yaw
         if (way < NO_WAY && !says && i < this.kept.length - 1) return
       }
-      points.push({
-        at: sample.at.map(thousandths) as Point,
-        pause: 0,
-        use: sample.key !== undefined,
-        key: sample.key ?? 'E',
-        useAfter: 0,
-        look: faces ? { yaw: thousandths(sample.yaw) } : 'ahead',
-        arrive: false,
-        jump: sample.put === true,
-      })
+      points.push({ ...pointOf(sample, faces), jump: sample.put === true })
     })
     return { who: this.who, start: this.kept[0].t - zero, points, samples: this.count }
   }

@@ -1,6 +1,16 @@
 /** Walking by hand: a body that walls and solid things stop, and a live run that it is told to. */
 export { blockOver, propsAsBlocks, wallsAsBlocks, type Block } from './blocks'
 export { recorded, samplesOf, type Lived, type Recorded } from './record'
-export { keptOf, NUMBERS_OF_SAMPLE, simplified, type Sample, type Samples, type Tolerance } from './simplify'
+export {
+  keptOf,
+  NO_WAY,
+  NUMBERS_OF_SAMPLE,
+  pointOf,
+  simplified,
+  wayBetween,
+  type Sample,
+  type Samples,
+  type Tolerance,
+} from './simplify'
 export { WalkIn, type Beginning, type Hands } from './session'
 export { leap, standingAt, walkOn, type Build, type Intent, type Stance, type Surroundings } from './walker'

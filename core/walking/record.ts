@@ -1,7 +1,6 @@
 import { eventsOf, facingAt, positionAt, run, walkedPieces, walksOf, type Run, type RunEvent } from '../engine'
-import { thousandths } from '../base'
 import type { Point, Show, Walk, WalkPoint } from '../show'
-import { simplified, type Sample, type Tolerance } from './simplify'
+import { NO_WAY, pointOf, simplified, wayBetween, type Sample, type Tolerance } from './simplify'
 
 /** What was lived, that a walk is made of: its samples, and the run that they were lived in. */
 export interface Lived {
@@ -31,8 +30,7 @@ const SAME_TIME = 0.1
 const MOST_TRIES = 40
 /** Who waits for being put elsewhere waits so long, if it comes a little later (s). */
 const SLACK = 5
-/** Less far than this is no way (m), and less long no time (s). */
-const NO_WAY = 1e-4
+/** Less long than this is no time (s). */
 const NO_TIME = 1e-6
 
 /**
@@ -150,7 +148,7 @@ function pointsOf({ run: life, player }: Lived, samples: readonly Sample[]): Wal
     const before = samples[i - 1]
     const point = points[points.length - 1]
     const seconds = before ? passes(before.t, sample.t) : 0
-    const way = before ? Math.hypot(...sample.at.map((v, k) => v - before.at[k])) : Infinity
+    const way = before ? wayBetween(before, sample) : Infinity
     if (before && !sample.put) {
       if (way < NO_WAY) point.pause += seconds
       else point.pace = way / Math.max(NO_TIME, seconds) / paceAt(before.t)
@@ -158,16 +156,7 @@ function pointsOf({ run: life, player }: Lived, samples: readonly Sample[]): Wal
     if (sample.put) point.pause += SLACK
     const isSame = before && way < NO_WAY && !sample.put && sample.yaw === before.yaw && sample.key === undefined
     if (isSame) return
-    points.push({
-      at: sample.at.map(thousandths) as Point,
-      pause: 0,
-      use: sample.key !== undefined,
-      key: sample.key ?? 'E',
-      useAfter: 0,
-      look: { yaw: thousandths(sample.yaw) },
-      arrive: sample.put === true,
-      jump: false,
-    })
+    points.push({ ...pointOf(sample), arrive: sample.put === true })
   })
   return points
 }

@@ -1,5 +1,6 @@
 import { between } from '../space'
-import type { Point } from '../show'
+import { thousandths } from '../base'
+import type { Point, WalkPoint } from '../show'
 
 /** Where somebody was at a time of the run (s), which way they faced from then on (degrees), and what they pressed. */
 export interface Sample {
@@ -87,3 +88,21 @@ function isNear({ numbers: n }: Samples, from: number, to: number, tolerated: (t
   }
   return true
 }
+
+/** Less far than this is no way (m). */
+export const NO_WAY = 1e-4
+/** How far two samples are apart (m). */
+export const wayBetween = (a: Sample, b: Sample): number =>
+  Math.hypot(b.at[0] - a.at[0], b.at[1] - a.at[1], b.at[2] - a.at[2])
+
+/** The point of a walk that a sample is, with no pause yet; where nobody knows which way they faced, it looks ahead. */
+export const pointOf = ({ at, yaw, key }: Sample, faces = true): WalkPoint => ({
+  at: [thousandths(at[0]), thousandths(at[1]), thousandths(at[2])],
+  pause: 0,
+  use: key !== undefined,
+  key: key ?? 'E',
+  useAfter: 0,
+  look: faces ? { yaw: thousandths(yaw) } : 'ahead',
+  arrive: false,
+  jump: false,
+})

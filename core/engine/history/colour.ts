@@ -1,8 +1,5 @@
+import { fromLinear, toLinear } from '../../base'
 import type { Colour } from '../../show'
-
-/** A light's share of one 8-bit sRGB component, linear (IEC 61966-2-1). */
-const toLinear = (c: number): number => (c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4)
-const fromLinear = (c: number): number => (c <= 0.0031308 ? c * 12.92 : 1.055 * c ** (1 / 2.4) - 0.055)
 
 /** The three linear components of "#rrggbb", 0 to 1. */
 export function linearOf(colour: Colour): [number, number, number] {
