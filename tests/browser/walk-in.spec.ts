@@ -26,7 +26,7 @@ const CORRIDOR = {
     marks: [{ id: 'aside', name: 'From aside', kind: 'camera', at: [2, 2, -6], yaw: 90, pitch: 0, fov: 50 }],
   },
   cues: [
-    cue('Holds', { kind: 'freeze', locks: ['walk'], hold: 1 }),
+    cue('Holds', { kind: 'freeze', locks: ['walk'], hold: 3 }),
     cue('Asks', { kind: 'prompt', text: 'Heave', key: 'E', anchor: { mark: 'aside' }, hold: 4 }),
     cue('Darkens', { kind: 'fade', colour: '#000000', in: 0, stay: 0.7, out: 0.1 }),
     cue('Cuts', { kind: 'camera', marks: [{ mark: 'aside', travel: 0, stay: 0.8 }], back: { seconds: 0 } }),
