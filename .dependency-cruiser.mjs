@@ -19,6 +19,7 @@ const CORE = {
   study: ['base', 'show', 'space', 'engine'],
   findings: ['base', 'show', 'space'],
   walking: ['base', 'show', 'space', 'engine'],
+  together: ['base', 'show', 'engine', 'walking'],
   tracks: ['base', 'show', 'space', 'walking'],
   testing: ['base', 'show', 'engine'],
 }

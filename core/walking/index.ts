@@ -12,5 +12,6 @@ export {
   type Samples,
   type Tolerance,
 } from './simplify'
-export { WalkIn, type Beginning, type Hands } from './session'
+export { HandBody, type Hands } from './hand-body'
+export { WalkIn, type Beginning } from './session'
 export { leap, standingAt, walkOn, type Build, type Intent, type Stance, type Surroundings } from './walker'

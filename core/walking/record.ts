@@ -10,6 +10,8 @@ export interface Lived {
   walks: readonly string[]
   player: number
   run: Run
+  /** The place of who lived it among the walks of the run, if that is another. */
+  lived?: number
   samples: readonly Sample[]
 }
 export interface Recorded {
@@ -37,7 +39,7 @@ const NO_TIME = 1e-6
  * The walk that gives, played back, what was lived. It is as simple as it can be: where a simpler one would lose or add an event, or have
  * it at another time, it keeps more points.
  */
-export function recorded(lived: Lived): Recorded {
+export function recorded(lived: Lived, mostTries = MOST_TRIES): Recorded {
   const { samples: told, run: lifeRun } = lived
   const samples = withTurns(lived, told)
   const [start, end] = [samples[0].t, samples[samples.length - 1].t]
@@ -49,7 +51,7 @@ export function recorded(lived: Lived): Recorded {
     return { place: LOOSE.place * FINER[level], yaw: LOOSE.yaw * FINER[level] }
   }
   let best: Recorded | undefined
-  for (let tries = 0; tries < MOST_TRIES; tries++) {
+  for (let tries = 0; tries < mostTries; tries++) {
     const points = pointsOf(lived, simplified(samples, tolerated))
     const off = firstOff(wanted, signs(playedBack(lived, points, start, end), end))
     best = { points, start, isSame: off === undefined }
@@ -106,17 +108,17 @@ function playedBack(
 }
 
 /** The samples with one wherever hands are taken, given back or slowed, and two wherever somebody is put elsewhere. */
-function withTurns({ run: life, player, walks }: Lived, samples: readonly Sample[]): Sample[] {
+function withTurns({ run: life, player, lived = player }: Lived, samples: readonly Sample[]): Sample[] {
   const [first, last] = [samples[0].t, samples[samples.length - 1].t]
-  const path = life.paths[player]
+  const path = life.paths[lived]
   const at = (t: number): Point => positionAt(path, t)
   const yawAt = (t: number) => samples[Math.max(0, samples.findIndex((each) => each.t > t) - 1)].yaw
   const learnt = [...samples]
-  const turns: Sample[] = life.channels.locks[player]
+  const turns: Sample[] = life.channels.locks[lived]
     .filter(({ t }) => t > first && t < last)
     .map(({ t }) => ({ t, at: at(t), yaw: yawAt(t), stays: true }))
   for (const event of eventsOf(life)) {
-    if (event.kind !== 'move' || event.player !== walks[player] || event.t <= first || event.t >= last) continue
+    if (event.kind !== 'move' || event.player !== life.walks[lived] || event.t <= first || event.t >= last) continue
     const { t, from, to } = event
     turns.push({ t, at: from, yaw: yawAt(t), stays: true }, { t, at: to, yaw: yawAt(t + NO_TIME), put: true })
     // What was told then was told by somebody who hadn't learnt of it yet.
@@ -128,8 +130,8 @@ function withTurns({ run: life, player, walks }: Lived, samples: readonly Sample
 }
 
 /** Points whose paces and pauses bring somebody from sample to sample in time, where hands are taken and slowed as they were. */
-function pointsOf({ run: life, player }: Lived, samples: readonly Sample[]): WalkPoint[] {
-  const changes = life.channels.locks[player]
+function pointsOf({ run: life, player, lived = player }: Lived, samples: readonly Sample[]): WalkPoint[] {
+  const changes = life.channels.locks[lived]
   /** The time that passes for a walk between two times: none while it may not go. */
   const passes = (from: number, to: number): number => {
     let sum = 0

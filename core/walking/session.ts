@@ -1,6 +1,4 @@
-import { radians } from '../base'
 import {
-  channelAt,
   createRun,
   facingAt,
   positionAt,
@@ -11,13 +9,12 @@ import {
   type Run,
   type RunEvent,
 } from '../engine'
-import type { Lock, Point, Show, Walk } from '../show'
-import { wrapped } from '../space'
-import { propsAsBlocks, wallsAsBlocks } from './blocks'
+import type { Point, Show, Walk } from '../show'
+import { HandBody, type Hands, type Moment } from './hand-body'
 import { recorded, samplesOf, type Recorded } from './record'
 import type { Sample } from './simplify'
 import { Told } from './told'
-import { standingAt, walkOn, type Stance } from './walker'
+import type { Stance } from './walker'
 
 /** Who walks in, with which others, by which luck, and from where: a time of their walk (s), or a spot at the run's begin. */
 export interface Beginning {
@@ -27,21 +24,6 @@ export interface Beginning {
   player: number
   from: { t: number } | { at: Point; yaw: number }
 }
-/** What hands want for a moment. */
-export interface Hands {
-  /** How much ahead and to the right, −1 to 1. */
-  ahead: number
-  aside: number
-  runs: boolean
-  jumps: boolean
-  /** By how much the head turns to the left and up (degrees). */
-  turns: number
-  tilts: number
-  /** The key that is pressed, by its name. */
-  key?: string
-}
-/** Nobody looks further up or down than this (degrees). */
-const STEEPEST = 85
 /** A moment that took longer than this is no more than this: a page that slept doesn't walk on (s). */
 const LONGEST = 0.25
 
@@ -49,10 +31,7 @@ const LONGEST = 0.25
 export class WalkIn {
   /** How far the run has come (s). */
   t = 0
-  /** Where the head is turned up to (degrees). */
-  pitch = 0
-  yaw = 0
-  stance: Stance = standingAt([0, 0, 0])
+  private body!: HandBody
   /** All that has happened, in order. */
   events: RunEvent[] = []
   private walk!: Walk
@@ -72,6 +51,15 @@ export class WalkIn {
   /** The run as it is now; what it holds goes on being written. */
   get now(): Run {
     return this.run
+  }
+  get stance(): Stance {
+    return this.body.stance
+  }
+  get yaw(): number {
+    return this.body.yaw
+  }
+  get pitch(): number {
+    return this.body.pitch
   }
   get played(): Show {
     return this.show
@@ -98,37 +86,25 @@ export class WalkIn {
     this.events = []
     this.t = isTakenOver ? from.t : 0
     const { at, yaw } = isTakenOver ? asPose(this.live.takeOver(id, from.t)) : from
-    this.stance = standingAt(at)
-    this.yaw = yaw
+    this.body ??= new HandBody(body)
+    this.body.standAt(at, yaw)
   }
 
   /** Goes on by a while (s) as hands want. Gives what has happened. */
   step(seconds: number, hands: Hands): RunEvent[] {
-    const { show, player } = this
-    const { locks, pace } = channelAt(show, this.run, 'controls', this.t, player)
-    const isFree = (what: Lock) => !locks.includes(what)
-    this.turn(hands)
     const spent = Math.min(seconds, LONGEST)
-    const { body } = this.walk
-    const build = {
-      ...show.player,
-      radius: body.radius ?? show.player.radius,
-      height: body.height ?? show.player.height,
-    }
-    const blocks = [...wallsAsBlocks(show.place.walls), ...propsAsBlocks(show, this.run, this.t)]
-    const speed = isFree('walk') ? pace * (hands.runs ? show.player.run : show.player.walk) : 0
-    const [vx, vz] = along(this.yaw, hands, speed)
-    const intent = { vx, vz, jumps: hands.jumps && isFree('jump') }
-    this.stance = walkOn(this.stance, intent, spent, { floors: show.place.floors, blocks }, build)
+    this.body.go(this.moment, spent, hands)
     this.t += spent
     return this.tell(this.t, hands.key)
   }
 
   /** Turns the head as hands want, if that isn't taken. */
   turn({ turns, tilts }: Pick<Hands, 'turns' | 'tilts'>): void {
-    if (channelAt(this.show, this.run, 'controls', this.t, this.player).locks.includes('look')) return
-    this.yaw = wrapped(this.yaw + turns)
-    this.pitch = Math.min(STEEPEST, Math.max(-STEEPEST, this.pitch + tilts))
+    this.body.turn(this.moment, { turns, tilts })
+  }
+  private get moment(): Moment {
+    const { show, run, t, player } = this
+    return { show, run, t, player }
   }
 
   private tell(t: number, key: string | undefined): RunEvent[] {
@@ -149,8 +125,7 @@ export class WalkIn {
   }
   private standWhereMoved(): void {
     const { show, run, player, t } = this
-    this.stance = standingAt(positionAt(run.paths[player], t))
-    this.yaw = facingAt(show, run, player, t)
+    this.body.standAt(positionAt(run.paths[player], t), facingAt(show, run, player, t))
   }
 
   /** What was walked from the walk's begin up to now, as a walk of the show. */
@@ -185,18 +160,10 @@ export class WalkIn {
     const { told } = this
     this.begin()
     for (let index = 0; index < told.count; index++) {
-      this.stance = standingAt(told.placeOf(index))
-      this.yaw = told.yawOf(index)
+      this.body.standAt(told.placeOf(index), told.yawOf(index))
       this.feed(index)
     }
   }
 }
 
 const asPose = ({ at, facing }: { at: Point; facing: number }) => ({ at, yaw: facing })
-
-/** How fast one goes along X and Z who goes ahead and aside, facing so (m/s); not faster aslant. */
-function along(yaw: number, { ahead, aside }: Hands, speed: number): [number, number] {
-  const length = Math.max(1, Math.hypot(ahead, aside))
-  const [sin, cos] = [Math.sin(radians(yaw)), Math.cos(radians(yaw))]
-  return [((aside * cos - ahead * sin) / length) * speed, ((-aside * sin - ahead * cos) / length) * speed]
-}
