@@ -247,7 +247,7 @@ describe('a second window', () => {
     const store = await opened()
     Line.last.hear({ kind: 'others', count: 2 })
     toldOf(server.change('theirs', named('Quay')))
-    expect([store.others, store.show!.zones[0]!.name, store.revision]).toEqual([2, 'Quay', 1])
+    expect([store.windows.others, store.show!.zones[0]!.name, store.revision]).toEqual([2, 'Quay', 1])
   })
   it('what it missed is fetched', async () => {
     const store = await opened()
@@ -319,7 +319,7 @@ describe('a second window', () => {
     const store = await opened()
     const line = Line.last
     store.close()
-    expect(store.others).toBe(0)
+    expect(store.windows.others).toBe(0)
     vi.useFakeTimers()
     await vi.advanceTimersByTimeAsync(5000)
     expect(Line.last).toBe(line)

@@ -3,6 +3,7 @@ import { channelAt, type Pose } from '~~/core/engine'
 import type { Mark, Point } from '~~/core/show'
 import { wrapped } from '~~/core/space'
 import { useShow, type Work } from '~/document/show'
+import { followedPose, ownPose } from '~/frame/following'
 import { useSelection } from '~/frame/selection'
 import type { ShownMoment } from '~/frame/shown-moment'
 
@@ -63,8 +64,9 @@ export function useViewpoint(moment: ComputedRef<ShownMoment | undefined>) {
   const mark = computed(() => chosenMarks.value.find(({ id }) => id === through.value))
   watch(mark, (now) => !now && (through.value = undefined))
   const pose = computed((): Pose | undefined =>
-    mark.value ? { mark: mark.value.id, at: mark.value.at, yaw: mark.value.yaw, pitch: mark.value.pitch, fov: mark.value.fov } : free.value,
+    mark.value ? { mark: mark.value.id, at: mark.value.at, yaw: mark.value.yaw, pitch: mark.value.pitch, fov: mark.value.fov } : (free.value ?? followedPose.value),
   ) // prettier-ignore
+  watch(pose, (now) => (ownPose.value = now), { immediate: true })
   /** The pose that is seen, whosever it is. */
   function seen(): Pose | undefined {
     if (pose.value) return pose.value

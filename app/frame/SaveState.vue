@@ -41,7 +41,6 @@ useEventListener(window, 'beforeunload', (event) => {
 </script>
 
 <template>
-  <span v-if="doc.others > 0" class="text-xs whitespace-nowrap text-tide">{{ count(doc.others, 'other window') }}</span>
   <span
     role="status"
     class="max-w-[420px] truncate text-xs"

@@ -11,6 +11,8 @@ export interface ShownMoment {
   run: Run
   t: number
   player: number
+  /** The walks of those who aren't there any more. */
+  gone?: readonly number[]
 }
 
 /** The moment that the place is shown at: the run at the playhead, or what somebody lends. */

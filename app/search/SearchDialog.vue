@@ -94,6 +94,7 @@ const ACTIONS = [
     act(name, `Go to the ${VIEWS[name].name.toLowerCase()}`, VIEWS[name].found, () => (view.looks = name)),
   ),
   act('play', 'Play, or stop', 'start pause', () => playhead.toggle()),
+  act('walk in together', 'Walk in together from here', 'with other windows two at once multiplayer', () => (walksFrom.value = { t: playhead.t, together: 'walks' })), // prettier-ignore
   act('walk in', 'Walk in from here', 'by hand first person play test', () => (walksFrom.value = { t: playhead.t })),
   act('walk in there', 'Walk in at a spot of the plan', 'by hand first person play test', () => {
     inPlace()

@@ -14,10 +14,10 @@ import { fetched } from '~/frame/fetched'
 import { useRun } from '~/run/current-run'
 import { useSound } from '~/playback/sound'
 import { useStage } from '~/eyes/use-stage'
-import { clock, plain } from '~/words/time'
+import { clock, count, plain } from '~/words/time'
 import { walkName } from '~/words/names'
 import type { Flashes } from '~~/core/light'
-import type { Beginning } from '~~/core/walking'
+import type { Entrance } from '~/frame/walking-in'
 import FlashWarning from './FlashWarning.vue'
 import { nameOfKey, useHands } from './hands'
 import { PACES, useWalk } from './use-walk'
@@ -27,7 +27,7 @@ import WalkState from './WalkState.vue'
 import WalkStrip from './WalkStrip.vue'
 
 /** The place walked through by hand, with everything on. */
-const props = defineProps<{ from: Beginning['from'] }>()
+const props = defineProps<{ from: Entrance }>()
 const doc = useShow()
 const selection = useSelection()
 const sound = useSound()
@@ -76,14 +76,14 @@ function leave() {
   walk.leave()
   walksFrom.value = undefined
 }
-const toggle = () => (isPaused.value ? walk.goOn() : walk.pause())
+const { toggle } = walk
 /** The words of a note that is being written, while all stands still. */
 const note = ref<string>()
 const noteField = ref<HTMLInputElement>()
 let wasPaused = false
 async function beginNote() {
   wasPaused = isPaused.value
-  walk.pause()
+  if (!isPaused.value && !props.from.together) walk.halt()
   hands.giveMouseBack()
   note.value = ''
   await nextTick()
@@ -94,13 +94,18 @@ function endNote(keeps: boolean) {
   if (note.value === undefined) return
   note.value = undefined
   if (keeps && text) walk.remark(text)
-  if (!wasPaused) walk.goOn()
+  if (!wasPaused && !props.from.together) walk.goOn()
   root.value?.focus()
 }
+const forAll = props.from.together ? ', all' : ''
 const commands: { key: string; words: string; does: () => void }[] = [
-  { key: 'R', words: 'Record this walk', does: walk.keep },
-  { key: 'B', words: 'Begin again from here', does: () => walk.back(Infinity) },
-  { key: 'Z', words: 'Back ten seconds', does: () => walk.back(10) },
+  ...(props.from.together === 'looks on'
+    ? []
+    : [
+        { key: 'R', words: 'Record this walk', does: walk.keep },
+        { key: 'B', words: `Begin again from here${forAll}`, does: () => walk.back(Infinity) },
+        { key: 'Z', words: `Back ten seconds${forAll}`, does: () => walk.back(10) },
+      ]),
   { key: 'N', words: 'Put a note', does: () => void beginNote() },
   { key: 'T', words: 'Tune what acted last', does: tune },
 ]
@@ -138,6 +143,8 @@ onMounted(async () => {
   const found = await runs.flashes()
   if (found && doc.show && found.most > doc.show.wishes.flashes && !hasAgreed.has(doc.id)) flashes.value = found
   else await walk.begin()
+  // A menu that it was chosen from takes the keys back once it is closed.
+  if (flashes.value === undefined) root.value?.focus()
 })
 function agree(softens: boolean) {
   walk.softens.value = softens
@@ -146,7 +153,14 @@ function agree(softens: boolean) {
   root.value?.focus()
   void walk.begin()
 }
+const company = computed(() => {
+  const { together } = props.from
+  if (!together) return ''
+  if (together === 'looks on') return 'You look on, through the eyes of who walks. '
+  return walk.others.value === 0 ? 'Nobody else walks here yet. ' : `With ${count(walk.others.value, 'other')}, seen as a lantern. ` // prettier-ignore
+})
 const began = computed(() => {
+  if (props.from.together === 'looks on') return ''
   const who = doc.show ? walkName(doc.show, walk.walker) : ''
   const where = 't' in props.from ? `${clock(props.from.t)} on ${who}` : `a spot of the plan, as ${who}`
   const how = walk.differs.value ? ', though some of it comes out otherwise played back' : ''
@@ -197,7 +211,7 @@ const began = computed(() => {
             >
             <span v-else>The mouse looks; <kbd>Esc</kbd> gives it back</span>
           </span>
-          {{ began }}{{ share < 1 ? ' · drawn smaller to keep the rate' : '' }}
+          {{ company }}{{ began }}{{ share < 1 ? ' · drawn smaller to keep the rate' : '' }}
         </p>
         <p v-if="trouble || unseen" role="alert" class="absolute inset-x-6 top-14 text-rust">{{ trouble || unseen }}</p>
         <p

@@ -1,21 +1,23 @@
 import { useLocalStorage, useMediaQuery, useRafFn, watchThrottled } from '@vueuse/core'
-import { messageOf, thousandths } from '~~/core/base'
+import { messageOf } from '~~/core/base'
 import { channelAt, prepare, type Pose, type RunEvent } from '~~/core/engine'
 import { shownLuminance } from '~~/core/light'
 import { WalkIn, type Beginning, type Hands } from '~~/core/walking'
+import type { Order, Together } from '~~/core/together'
 import { probe } from '~/document/probe'
-import { walkedByHand } from '~/document/making/fresh'
 import { useShow } from '~/document/show'
 import { usePlayhead } from '~/frame/playhead'
 import type { ShownMoment } from '~/frame/shown-moment'
+import type { Entrance } from '~/frame/walking-in'
 import { useSelection } from '~/frame/selection'
 import { useSound, type LentSound } from '~/playback/sound'
 import { useRun } from '~/run/current-run'
-import { eachOf } from '~~/core/space'
 import { newId } from '~/words/new-id'
 import { FlashCap } from './flash-cap'
 import { ledgerOf, type LedgerLine } from './ledger'
 import { withStillCameras } from './still-cameras'
+import { useKeptWalk } from './kept-walk'
+import { joinTogether } from './together-line'
 
 /** How fast it goes on, from slow. */
 export const PACES = [0.25, 0.5, 1] as const
@@ -23,11 +25,16 @@ export const PACES = [0.25, 0.5, 1] as const
 const STANDS = 400
 /** An edit is heeded no later than this (ms). */
 const HEEDS = 150
+/** Further apart than this what is shown and what is heard leap (s). */
+const LEAPS = 0.1
 /** Eyes rise and sink with a step within about so long (s). */
 const STEADIES = 0.08
 
+/** What is walked by hand: a run of one's own, or one's part in a run of several. */
+type ByHand = WalkIn | Together
+
 /** A walk by hand in the show that is open: its time, what is seen, what has happened. `hands` are asked at each frame. */
-export function useWalk(from: Beginning['from'], hands: (seconds: number) => Hands) {
+export function useWalk({ together, ...from }: Entrance, hands: (seconds: number) => Hands) {
   const doc = useShow()
   const runs = useRun()
   const sound = useSound()
@@ -47,11 +54,10 @@ export function useWalk(from: Beginning['from'], hands: (seconds: number) => Han
   const ledger = shallowRef<LedgerLine[]>([])
   const events = shallowRef<readonly RunEvent[]>([])
   const moment = shallowRef<ShownMoment>()
-  /** The walk that it was recorded as, and whether that comes out otherwise played back. */
-  const kept = ref<string>()
-  const differs = ref(false)
-  let keptAt = 0
-  let walk: WalkIn | undefined
+  let walk: ByHand | undefined
+  /** The same, if others walk too, and how many do. */
+  let shared: Together | undefined
+  const others = ref(0)
   let lent: LentSound | undefined
   /** How high the eyes are, which follow the feet softly; where one looks while all stands still. */
   let eyes = 0
@@ -66,7 +72,9 @@ export function useWalk(from: Beginning['from'], hands: (seconds: number) => Han
     try {
       await prepare(show)
       if (isLeft) return
-      const begun = new WalkIn(show, { seed, walks, player: Math.max(0, walks.indexOf(walker)), from })
+      const beginning = { seed, walks, player: Math.max(0, walks.indexOf(walker)), from }
+      const begun = together ? await join(beginning) : new WalkIn(show, beginning)
+      if (isLeft) return
       walk = begun
       lent = sound.lend(() => ({ show: begun.played, run: begun.now, player: begun.player, until: begun.t }))
     } catch (error) {
@@ -78,10 +86,43 @@ export function useWalk(from: Beginning['from'], hands: (seconds: number) => Han
     goOn()
   }
   let isLeft = false
+  const leaving = [() => lent?.end()]
   onBeforeUnmount(() => {
     isLeft = true
-    lent?.end()
+    leaving.forEach((leave) => leave())
   })
+  async function join(beginning: Beginning): Promise<Together> {
+    const line = joinTogether(
+      { show: doc.id, key: newId(), looksOn: together === 'looks on', beginning },
+      { changed: () => walk && heedOthers(), ended },
+    )
+    leaving.push(line.leave)
+    shared = line.together
+    await shared.begun
+    pace.value = shared.pace || 1
+    return shared
+  }
+  function ended(why: string): void {
+    trouble.value = why
+    halt()
+  }
+  /** Somebody has come or gone, or the show is another. */
+  function heedOthers(): void {
+    if (!shared) return
+    others.value = shared.others
+    if (shared.over !== undefined) ended(shared.over)
+    tell()
+    lent?.change()
+  }
+  /** What all walk at the pace of is changed by any of them. */
+  function keepPace(): void {
+    if (!shared || trouble.value) return
+    if (shared.pace === 0 && !isPaused.value) halt()
+    else if (shared.pace > 0 && (isPaused.value || shared.pace !== pace.value)) {
+      pace.value = shared.pace
+      goOn()
+    }
+  }
 
   /** Takes over what the walk has come to. */
   function heed(): void {
@@ -94,7 +135,7 @@ export function useWalk(from: Beginning['from'], hands: (seconds: number) => Han
   function tell(): void {
     if (!walk) return
     events.value = [...walk.events]
-    ledger.value = ledgerOf(walk.played, events.value, walker)
+    ledger.value = ledgerOf(walk.played, events.value, walk.now.walks[walk.player] ?? walker)
   }
   function see(seconds: number): void {
     if (!walk) return
@@ -105,8 +146,14 @@ export function useWalk(from: Beginning['from'], hands: (seconds: number) => Han
       run: isStill.value ? withStillCameras(now) : now,
       t: walk.t,
       player: walk.player,
+      gone: shared?.gone,
     }
   }
+  const { kept, differs, keep, keepOn, remark } = useKeptWalk(
+    () => (together === 'looks on' ? undefined : walk),
+    walker,
+    seed,
+  )
   const cap = new FlashCap()
   /** The share of its brightness that is left to the picture, where flashes are softened. */
   function dim(): number {
@@ -120,9 +167,9 @@ export function useWalk(from: Beginning['from'], hands: (seconds: number) => Han
     const { show, run, t, player } = moment.value
     const seen = channelAt(show, run, 'camera', t, player)
     if (seen.mark !== null) return seen
-    const [x, , z] = seen.at
+    const [x, , z] = walk.stance.at
     const at = [x, eyes + show.player.eye, z] as Pose['at']
-    return { ...seen, at, yaw: seen.yaw + glance.yaw, pitch: walk.pitch + glance.pitch }
+    return { ...seen, at, yaw: walk.yaw + glance.yaw, pitch: walk.pitch + glance.pitch }
   }
 
   function goOn(): void {
@@ -132,13 +179,22 @@ export function useWalk(from: Beginning['from'], hands: (seconds: number) => Han
     went = { at: -1, since: performance.now() }
     isStuck = false
   }
-  function pause(): void {
+  function halt(): void {
     isPaused.value = true
     lent?.stop()
   }
+  /** Alone at once; with others once all do. */
+  function toggle(): void {
+    if (shared) order({ pace: isPaused.value ? pace.value : 0 })
+    else if (isPaused.value) goOn()
+    else halt()
+  }
+  const order = (what: Order) => together === 'walks' && shared?.order(what)
   /** So many seconds further on by the clock of what is heard, or of the page where that stands still. */
   function gone(delta: number): number {
     if (!walk || !lent) return 0
+    // With others the server's clock goes.
+    if (shared) return (delta / 1000) * pace.value
     const now = lent.now()
     if (now !== went.at) went = { at: now, since: performance.now() }
     else if (performance.now() - went.since > STANDS) isStuck = true
@@ -147,6 +203,7 @@ export function useWalk(from: Beginning['from'], hands: (seconds: number) => Han
   useRafFn(({ delta }) => {
     if (!walk) return
     const began = performance.now()
+    keepPace()
     const wanted = hands(delta / 1000)
     if (isPaused.value) {
       glance = { yaw: glance.yaw + wanted.turns, pitch: glance.pitch + wanted.tilts }
@@ -161,17 +218,19 @@ export function useWalk(from: Beginning['from'], hands: (seconds: number) => Han
       if (walk.step(seconds, wanted).length > 0) tell()
     } catch (error) {
       trouble.value = messageOf(error)
-      return pause()
+      return halt()
     }
     t.value = walk.t
+    // What is known of others may be ahead of the sound's clock, or behind.
+    if (shared && lent && Math.abs(lent.now() - walk.t) > LEAPS) lent.start(walk.t, pace.value)
     see(seconds)
     own = { costs: own.costs + performance.now() - began, frames: own.frames + 1 }
   })
 
   function back(seconds: number): void {
-    if (!walk) return
+    if (!walk || together === 'looks on') return
     walk.back(seconds)
-    again()
+    if (!shared) again()
   }
   function again(): void {
     heed()
@@ -183,6 +242,7 @@ export function useWalk(from: Beginning['from'], hands: (seconds: number) => Han
     if (next !== undefined) choosePace(next)
   }
   function choosePace(next: number): void {
+    if (shared) return void order({ pace: next })
     pace.value = next
     if (!isPaused.value) goOn()
   }
@@ -190,7 +250,8 @@ export function useWalk(from: Beginning['from'], hands: (seconds: number) => Han
   watchThrottled(
     () => doc.show && doc.now,
     async (show) => {
-      if (!walk || !show) return
+      // Where others walk the server tells of it when it is time.
+      if (!(walk instanceof WalkIn) || !show) return
       try {
         await prepare(show)
         walk.retune(show)
@@ -203,49 +264,13 @@ export function useWalk(from: Beginning['from'], hands: (seconds: number) => Han
     { throttle: HEEDS, trailing: true },
   )
 
-  /** What was walked up to now becomes a walk of the show; once it has, it is made longer by what was walked since. */
-  function keep(): void {
-    if (!walk) return
-    const { isSame, points, start } = walk.record()
-    const known = kept.value
-    if (known !== undefined && doc.now.walks.some(({ id }) => id === known)) {
-      doc.edit('Go on recording', (edit) => edit.set(['walks', known, 'points'], points))
-    } else {
-      const body = doc.now.walks.find(({ id }) => id === walker)?.body ?? { kind: 'player', tags: [] }
-      const made = walkedByHand(doc.now, body, start, points)
-      if (!doc.edit(`Record ${made.name}`, (edit) => edit.add(['walks'], made))) return
-      kept.value = made.id
-    }
-    keptAt = walk.t
-    differs.value = !isSame
-  }
-  /** Puts a note down where one stands and looks. */
-  function remark(text: string): void {
-    if (!walk) return
-    const { t: seconds, pitch, yaw, stance } = walk
-    const made = {
-      id: newId(),
-      text,
-      at: eachOf(stance.at, (value) => thousandths(value)),
-      yaw: thousandths(yaw),
-      pitch: thousandths(pitch),
-      seconds: thousandths(seconds),
-      walk: walker,
-      seed,
-      done: false,
-    }
-    doc.edit('Put down a note', (edit) => edit.add(['remarks'], made))
-  }
-
   /** Back to the desk at this moment, with the zone that acted last chosen. */
   function leave(): void {
     const zone = ledger.value.findLast((line) => line.zone !== undefined)?.zone
-    if (kept.value !== undefined) {
-      if (walk && walk.t > keptAt) keep()
-      // What was recorded is the walk that goes on.
-      const recorded = kept.value
-      runs.walks = walks.map((id) => (id === walker ? recorded : id))
-    }
+    keepOn()
+    // What was recorded is the walk that goes on.
+    const recorded = kept.value
+    if (recorded !== undefined) runs.walks = walks.map((id) => (id === walker ? recorded : id))
     playhead.seek(t.value)
     if (zone !== undefined) selection.choose('zone', zone)
   }
@@ -272,8 +297,10 @@ export function useWalk(from: Beginning['from'], hands: (seconds: number) => Han
     dim,
     softens,
     begin,
+    others,
+    halt,
     goOn,
-    pause,
+    toggle,
     back,
     setPace,
     choosePace,

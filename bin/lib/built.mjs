@@ -22,5 +22,6 @@ export async function ensureBuilt({ dev = false, said = () => {} } = {}) {
   }
   await ensureBundle('thread', ['server', 'core'])
   await ensureBundle('flights', ['server/shows', 'core'])
+  await ensureBundle('party', ['server/together', 'core'])
   return ensureBundle('prepare', ['server', 'core', 'demo'])
 }

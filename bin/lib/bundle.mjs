@@ -26,6 +26,7 @@ export const ENTRIES = {
   backup: 'server/backup/main.ts',
   thread: 'server/threads/thread.ts',
   flights: 'server/shows/flights.process.ts',
+  party: 'server/together/party.thread.ts',
 }
 
 if (process.argv[1] === fileURLToPath(import.meta.url)) {

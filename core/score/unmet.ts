@@ -1,4 +1,3 @@
-import { withId } from '../base'
 import { walkedPieces, type Run, type RunEvent } from '../engine'
 import type { Show, WalkPoint, Zone } from '../show'
 import { crossings, noticedBody, pieceBetween, solidOfZone, touches, type Cylinder, type Solid } from '../space'
@@ -9,7 +8,8 @@ export function unmetIn(show: Show, run: Run, events: readonly RunEvent[]): (zon
   const { player } = show
   const switchedOn = new Set(events.flatMap((event) => (event.kind === 'zone' && event.enabled ? [event.zone] : [])))
   const walkers = run.walks.map((id, index) => {
-    const { body, points } = withId(show.walks, id)
+    // Who came to walk along has no walk of the show.
+    const { body = { radius: undefined, height: undefined }, points = [] } = show.walks.find((walk) => walk.id === id) ?? {} // prettier-ignore
     const { radius = player.radius, height = player.height } = body
     return { body: { radius, height }, points, went: walkedPieces(run, index), kept: keptFrom(events, id) }
   })

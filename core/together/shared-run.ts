@@ -14,6 +14,8 @@ export interface Member {
   /** How often they have been put elsewhere than they went. */
   puts: number
   isGone: boolean
+  /** Where they came. */
+  readonly start: { at: Point; yaw: number }
 }
 type Beat = Extract<Entry, { kind: 'beat' }>
 type Leaving = Extract<Entry, { kind: 'leaves' }>
@@ -119,9 +121,9 @@ export class SharedRun {
     const kept = this.past.filter((entry, i) => i === 0 || entry.kind === 'leaves' || entry.t <= t)
     this.past.splice(0, Infinity, ...kept)
     this.again()
-    for (const [member, { isGone }] of this.members.entries()) {
-      const told = this.toldOf(member).at(-1)
-      if (told && !isGone) this.put(member, told.at, told.yaw)
+    for (const [member, { isGone, start }] of this.members.entries()) {
+      const { at, yaw } = this.toldOf(member).at(-1) ?? start
+      if (!isGone) this.put(member, at, yaw)
     }
     return []
   }
@@ -162,4 +164,4 @@ export class SharedRun {
   }
 }
 
-const memberAt = (id: string, at: Point, yaw: number): Member => ({ id, at, yaw, pitch: 0, puts: 0, isGone: false })
+const memberAt = (id: string, at: Point, yaw: number): Member => ({ id, at, yaw, pitch: 0, puts: 0, isGone: false, start: { at, yaw } }) // prettier-ignore

@@ -54,7 +54,7 @@ class House {
   }
   async pass(seconds: number): Promise<void> {
     for (const end = this.now + seconds * 1000; this.now < end; this.now += FRAME) {
-      for (let i = 0; i < this.mail.length; ) {
+      for (let i = 0; i < this.mail.length;) {
         if (this.mail[i].at > this.now) i++
         else this.mail.splice(i, 1)[0].take()
       }
@@ -160,7 +160,7 @@ describe('two who walk at once', () => {
     house.hands.fill(STILL)
     await house.pass(0.3)
     expect(house.party.run.events.filter(({ kind }) => kind === 'fire')).toHaveLength(0)
-    expect(one.stance.at[0]).toBeCloseTo(0, 6)
+    for (const { stance } of [one, two]) expect(stance.at[0]).toBeCloseTo(0, 6)
     two.order({ pace: 0 })
     await house.pass(0.2)
     const { t } = house.party.run

@@ -1,7 +1,16 @@
 import { itemAt, needed } from '../base'
 import { facingAt, positionAt, prepare, type Run, type RunEvent } from '../engine'
 import { applyPatch, type Show } from '../show'
-import { HandBody, recorded, samplesOf, standingAt, type Hands, type Recorded, type Sample, type Stance } from '../walking'
+import {
+  HandBody,
+  recorded,
+  samplesOf,
+  standingAt,
+  type Hands,
+  type Recorded,
+  type Sample,
+  type Stance,
+} from '../walking'
 import { SharedRun } from './shared-run'
 import type { Entry, Order, Packet, Say } from './words'
 
@@ -68,7 +77,13 @@ export class Together {
   }
   /** The member through whose eyes one sees. */
   private get seen(): number {
-    return this.member ?? Math.max(0, this.run.members.findIndex(({ isGone }) => !isGone))
+    return (
+      this.member ??
+      Math.max(
+        0,
+        this.run.members.findIndex(({ isGone }) => !isGone),
+      )
+    )
   }
   get player(): number {
     return this.run.playerOf(this.seen)
@@ -127,7 +142,7 @@ export class Together {
       if (found.length !== entry.events.length) this.differs++
       this.fresh.push(...entry.events)
     } else this.ways.changed?.()
-    if (entry.kind === 'back' || Math.abs(run.t - BEHIND - this.t) > OFF) this.t = Math.max(run.since, run.t - BEHIND)
+    if (entry.kind === 'back') this.t = Math.max(run.since, run.t - BEHIND)
     this.standWherePut()
     if (entry.kind === 'over' || this.isThere(entry)) this.come()
   }

@@ -8,8 +8,8 @@ import { HEADERS, policy, scriptsIn } from '../http/policy'
 import { askerOf, type Asker } from '../http/proxies'
 
 const SAFE = new Set(['GET', 'HEAD', 'OPTIONS'])
-/** The one path on which a socket is opened. */
-const LIVE = '/live'
+/** The paths on which sockets are opened. */
+const SOCKETS = new Set(['/live', '/together'])
 
 const cameBy = (header: (name: string) => string | null | undefined, asker: Asker): Came => ({
   host: asker.host ?? header('host') ?? '',
@@ -38,7 +38,7 @@ function socketStopped(headers: Headers, path: string, peer: string): [status: n
   const came = cameBy(header, askerOf(peer, header))
   const host = hostRefused(came, isGuarded)
   if (host) return [403, host]
-  if (path !== LIVE) return [404, 'There is nothing at this address']
+  if (!SOCKETS.has(path)) return [404, 'There is nothing at this address']
   const refused = socketRefused(came)
   if (refused) return [403, refused]
   return isGuarded && !sessionsAllow(cookiesIn(headers.get('cookie'))) ? [401, 'Enter the passphrase first'] : undefined

@@ -1,31 +1,39 @@
 import { isUuid } from '../http/id'
 import { noteOpened } from '../shows/list'
 import { inTurn, openShow } from '../shows/open'
-import { joinShow, leaveShows } from '../shows/windows'
+import { toldIn } from '../shows/told'
+import { follow, joinShow, leaveShows, show } from '../shows/windows'
+import { walkersOf } from '../together/parties'
 
 /** The one socket of a window: it says which show it has open and hears what others do to it. */
 /** A window says which show it has open when it opens one: nobody does that more often than so many times in so long (ms). */
-const MOST_SAID = 20
-const WITHIN = 10_000
+const SAYS = { most: 20, within: 10_000 }
+/** What it looks at it tells more often, and no longer than this. */
+const SHOWS = { most: 100, within: 2_000 }
+const LONGEST = 40_000
 const closed = new WeakSet<object>()
-const said = new Map<string, number[]>()
-function saysTooMuch(peer: string): boolean {
+const said = new Map<string, { says: number[]; shows: number[] }>()
+function saysTooMuch(peer: string, what: 'says' | 'shows'): boolean {
   const now = Date.now()
-  const lately = (said.get(peer) ?? []).filter((at) => now - at < WITHIN)
-  lately.push(now)
-  said.set(peer, lately)
-  return lately.length > MOST_SAID
+  const all = said.get(peer) ?? { says: [], shows: [] }
+  const { most, within } = what === 'says' ? SAYS : SHOWS
+  all[what] = [...all[what].filter((at) => now - at < within), now]
+  said.set(peer, all)
+  return all[what].length > most
 }
 
 export default defineWebSocketHandler({
   async message(peer, message) {
     // What had come before it was closed is thrown away.
     if (closed.has(peer)) return
-    if (saysTooMuch(peer.id)) {
+    const id = message.text()
+    const tells = id.startsWith('{')
+    if (id.length > LONGEST || saysTooMuch(peer.id, tells ? 'shows' : 'says')) {
       closed.add(peer)
       return peer.terminate()
     }
-    const id = message.text()
+    const told = tells ? toldIn(id) : undefined
+    if (told) return 'shown' in told ? show(peer.id, told.shown) : follow(peer.id, told.follows)
     if (!isUuid(id)) return peer.close(1008, 'Say the id of a show')
     leaveShows(peer.id)
     joinShow(id, {
@@ -37,6 +45,8 @@ export default defineWebSocketHandler({
     const open = await inTurn(id, () => openShow(id)).catch(() => undefined)
     if (!open) return
     peer.send(JSON.stringify({ kind: 'at', revision: open.revision }))
+    const count = walkersOf(id)
+    if (count > 0) peer.send(JSON.stringify({ kind: 'walkers', count }))
     // Whether that is noted nobody waits for.
     await noteOpened(id).catch(() => undefined)
   },

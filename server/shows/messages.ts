@@ -33,3 +33,20 @@ export type Word =
   | { kind: 'at'; revision: number }
   /** How many other windows have the show open. */
   | { kind: 'others'; count: number }
+  /** How many walk together in it. */
+  | { kind: 'walkers'; count: number }
+  /** How many other windows follow this one's playhead. */
+  | { kind: 'followers'; count: number }
+  /** What another window looks at. */
+  | { kind: 'shown'; shown: Shown }
+
+/** What a window looks at, that another follows. */
+export interface Shown {
+  t: number
+  seed: number
+  walks: string[]
+  /** From where one looks through Eyes, or that it is the player's own picture; nothing where Eyes isn't open. */
+  eyes?: 'player' | { at: [number, number, number]; yaw: number; pitch: number; fov: number }
+}
+/** What a window says besides the id of the show that it opens. */
+export type Told = { follows: boolean } | { shown: Shown }

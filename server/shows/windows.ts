@@ -1,8 +1,12 @@
-import type { Word } from './messages'
+import type { Shown, Word } from './messages'
 import { needed } from '../../core/base'
 
-interface Window {
+export interface Window {
   id: string
+  /** It hears of edits and is no window: nobody is told of it. */
+  isNobody?: boolean
+  /** It goes where another's playhead goes. */
+  follows?: boolean
   send(text: string): void
   /** How many bytes it has been sent and has not taken. */
   waiting(): number
@@ -26,8 +30,31 @@ export function tellWindowsText(show: string, text: string): void {
   for (const window of [...(windows.get(show)?.values() ?? [])]) tell(window, text)
 }
 
+/** What a window looks at is told to those that follow. */
+export function show(window: string, shown: Shown): void {
+  const text = JSON.stringify({ kind: 'shown', shown } satisfies Word)
+  for (const open of windows.values())
+    if (open.has(window)) for (const other of open.values()) if (other.follows && other.id !== window) tell(other, text)
+}
+/** A window follows others from now on, or no more. */
+export function follow(window: string, follows: boolean): void {
+  for (const open of windows.values()) {
+    const one = open.get(window)
+    if (!one) continue
+    one.follows = follows
+    tellFollowers(open)
+  }
+}
+function tellFollowers(open: ReadonlyMap<string, Window>): void {
+  const all = [...open.values()].filter(({ follows }) => follows).length
+  for (const window of open.values()) {
+    const count = all - (window.follows ? 1 : 0)
+    tell(window, JSON.stringify({ kind: 'followers', count } satisfies Word))
+  }
+}
+
 function tellOthers(show: string): void {
-  const count = (windows.get(show)?.size ?? 0) - 1
+  const count = [...(windows.get(show)?.values() ?? [])].filter(({ isNobody }) => !isNobody).length - 1
   tellWindows(show, { kind: 'others', count })
 }
 
@@ -43,5 +70,6 @@ export function leaveShows(window: string): void {
     if (!open.delete(window)) continue
     if (open.size === 0) windows.delete(show)
     else tellOthers(show)
+    tellFollowers(open)
   }
 }

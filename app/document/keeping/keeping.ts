@@ -249,7 +249,7 @@ export function useKeeping(hears: { seen: (now: Show, anew: boolean) => void }) 
     revision,
     unsent,
     asides: aside.asides,
-    others: windows.others,
+    windows,
     open,
     close,
     keep,

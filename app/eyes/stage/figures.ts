@@ -14,11 +14,11 @@ export class Figures {
     private readonly shared: SharedUniforms,
   ) {}
 
-  show({ show, run, t, player }: ShownMoment): void {
+  show({ show, run, t, player, gone }: ShownMoment): void {
     run.walks.forEach((id, index) => {
       const { body } = show.walks.find((walk) => walk.id === id) ?? {}
       const figure = (this.seen[index] ??= this.figure())
-      figure.visible = index !== player
+      figure.visible = index !== player && !gone?.includes(index)
       if (!figure.visible) return
       const radius = body?.radius ?? show.player.radius
       figure.position.set(...(positionAt(itemAt(run.paths, index), t) as [number, number, number]))

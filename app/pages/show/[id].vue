@@ -17,6 +17,8 @@ import { isSearching } from '~/frame/searching'
 import { isTracks, tracksFile } from '~/frame/tracks-seen'
 import { walksFrom } from '~/frame/walking-in'
 import AppHeader from '~/frame/AppHeader.vue'
+import { useFollowing } from '~/frame/following'
+import OtherWindows from '~/frame/OtherWindows.vue'
 import SaveState from '~/frame/SaveState.vue'
 import UndoButtons from '~/frame/UndoButtons.vue'
 import DeskBand from '~/desk/DeskBand.vue'
@@ -37,6 +39,7 @@ const sound = useSound()
 useEvidence()
 useKeys()
 useHearByKey()
+useFollowing()
 const failed = ref('')
 const WalkView = fetched(() => import('~/walking/WalkView.vue'))
 const EyesBand = fetched(() => import('~/eyes/EyesBand.vue'))
@@ -135,6 +138,7 @@ function divide(event: PointerEvent) {
       </template>
       <UndoButtons v-if="doc.isOpen" />
       <AsideEdits v-if="doc.asides.length > 0" />
+      <OtherWindows v-if="doc.isOpen" />
       <SaveState v-if="doc.isOpen" />
       <div v-if="doc.isOpen" class="flex items-center gap-2">
         <button class="chip" :aria-pressed="sound.mute" @click="sound.mute = !sound.mute">
