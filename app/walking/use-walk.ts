@@ -83,6 +83,7 @@ export function useWalk({ together, ...from }: Entrance, hands: (seconds: number
     }
     lent.want()
     heed()
+    heedOthers()
     goOn()
   }
   let isLeft = false

@@ -23,7 +23,7 @@ interface Seat {
 }
 
 /** A run goes on by no more than this at once, however long nothing was done (s). */
-const LONGEST = 0.25
+const LONGEST = 1
 /** What was sent is sent again with the next so often, so that one that is lost doesn't matter. */
 const AGAIN = 2
 /** So many entries may be under way to a window. */

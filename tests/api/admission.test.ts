@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto'
 import { once } from 'node:events'
 import { connect } from 'node:net'
 import pg from 'pg'
@@ -113,14 +114,14 @@ describe('a change', () => {
 })
 
 describe('windows', () => {
-  it('are opened on the one path only', async () => {
+  it('are opened on their two paths only', async () => {
     const said = (path: string) =>
       new Promise<string>((done) => {
         const socket = new WebSocket(server.url.replace('http', 'ws') + path, { origin: server.url })
         socket.on('open', () => (socket.terminate(), done('open')))
         socket.on('error', ({ message }) => done(message))
       })
-    expect(await said('/live')).toBe('open')
+    for (const path of ['/live', '/together']) expect(await said(path)).toBe('open')
     for (const path of ['/', '/api/shows', '/live/more', '/nothing']) expect(await said(path)).toContain('404')
   })
   it('one that never reads is closed when 8 MB wait for it, and the others go on', async () => {
@@ -144,6 +145,24 @@ describe('windows', () => {
     await closed
     await expect.poll(() => heard).toBe(n)
     hearing.terminate()
+  })
+  it('one that walks in without saying who, or into no show, is sent away with a word; too long a word ends it', async () => {
+    const closed = async (...words: string[]) => {
+      const socket = new WebSocket(`${server.url.replace('http', 'ws')}/together`, { origin: server.url })
+      await once(socket, 'open')
+      words.forEach((word) => socket.send(word))
+      const [code, reason] = (await once(socket, 'close')) as [number, Buffer]
+      return [code, String(reason)]
+    }
+    const beginning = { seed: 1, walks: ['w'], player: 0, from: { t: 0 } }
+    const hello = { show: randomUUID(), key: randomUUID(), looksOn: false, again: false, beginning }
+    expect(await closed('hello')).toEqual([1008, 'Say who comes, and into which show'])
+    expect((await closed(JSON.stringify({ ...hello, beginning: { ...beginning, seed: 'x' } })))[0]).toBe(1008)
+    expect(await closed(JSON.stringify(hello))).toEqual([4000, 'There is no such show'])
+    expect(await closed(JSON.stringify({ ...hello, looksOn: true }))).toEqual([4000, 'Nobody walks there any more'])
+    const made = await newShow(server.url)
+    expect((await closed(JSON.stringify({ ...hello, show: made.id })))[0]).toBe(4000)
+    expect((await closed('x'.repeat(20_000)))[0]).toBe(1006)
   })
   it('one that says far too much is closed, and the others are heard as before', async () => {
     const made = await newShow(server.url)

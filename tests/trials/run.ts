@@ -9,6 +9,7 @@ import { properties } from './properties'
 import { requests } from './requests'
 import { samples } from './samples'
 import { tabs } from './tabs'
+import { together } from './together'
 import { windows } from './windows'
 import { messageOf } from '../../core/base'
 
@@ -27,6 +28,7 @@ const TRIALS: { [name: string]: [limit: number, work: () => Promise<Figures>] } 
   keepsakes: [900, () => keepsakes(200)],
   samples: [900, () => samples(60)],
   tabs: [600, () => tabs(20)],
+  together: [300, () => together(90)],
   'hold-ups': [900, () => holdUps(process.env.ESVIK_ATTACK)],
 }
 

@@ -104,7 +104,7 @@ export class Stage {
     this.props.show(moment, show.place.mesh, look.chosen)
     this.prompts.show(moment, pose)
     this.bursts.show(moment)
-    this.figures.show(moment)
+    this.figures.show(moment, look.engraved)
     this.volumes.show(moment, (zone) =>
       look.chosen?.kind === 'zone' && look.chosen.id === zone.id ? 'chosen' : look.zones ? 'seen' : 'none',
     )
