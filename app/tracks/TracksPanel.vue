@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { proxy, wrap } from 'comlink'
 import { watchDebounced } from '@vueuse/core'
 import { messageOf } from '~~/core/base'
 import { outlinesExtent } from './outlines-extent'
@@ -11,7 +10,8 @@ import { useSelection } from '~/frame/selection'
 import { tracksSeen } from '~/frame/tracks-seen'
 import { useRun } from '~/run/current-run'
 import { count } from '~/words/time'
-import type { Opened, TracksWorker } from './tracks.worker'
+import { TracksReaders } from './readers'
+import type { Opened } from './tracks.worker'
 
 /** A file of where real players were: which column is what, how that lies in the place, and in it comes. */
 const props = defineProps<{ file: File }>()
@@ -19,8 +19,7 @@ const emit = defineEmits<{ close: [] }>()
 const doc = useShow()
 const runs = useRun()
 const selection = useSelection()
-const thread = new Worker(new URL('./tracks.worker.ts', import.meta.url), { type: 'module' })
-const worker = wrap<TracksWorker>(thread)
+const readers = new TracksReaders()
 const opened = shallowRef<Opened>()
 const mapping = ref<Mapping>()
 const trouble = ref('')
@@ -35,7 +34,7 @@ watch(
     trouble.value = ''
     opened.value = undefined
     try {
-      opened.value = await worker.open(file, size.value)
+      opened.value = await readers.open(file, size.value)
       mapping.value = opened.value.mapping
     } catch (error) {
       trouble.value = messageOf(error)
@@ -48,13 +47,13 @@ watchDebounced(
   [mapping, () => doc.now.place.floors],
   async () => {
     const now = plain()
-    if (now) tracksSeen.value = await worker.shown(now, doc.now.place.floors)
+    if (now) tracksSeen.value = await readers.shown(now, doc.now.place.floors)
   },
   { deep: true, debounce: 120, immediate: true },
 )
 onBeforeUnmount(() => {
   tracksSeen.value = []
-  thread.terminate()
+  readers.end()
 })
 
 const COLUMNS = [
@@ -85,12 +84,8 @@ async function bringIn() {
   share.value = 0
   trouble.value = ''
   try {
-    const read = await worker.read(
-      now,
-      doc.now.place.floors,
-      near.value,
-      proxy((done: number) => (share.value = done)),
-    )
+    const progress = (done: number) => (share.value = done)
+    const read = await readers.read(props.file, now, doc.now.place.floors, near.value, progress)
     if (!read) return
     if (read.tracks.length === 0) return void (trouble.value = read.trouble ?? 'No row of it could be used.')
     const walks = tracksAsWalks(doc.now, props.file.name.replace(/\.[^.]*$/, ''), read.tracks, !heeds.value)
@@ -210,7 +205,7 @@ async function bringIn() {
           ><span class="block h-1 rounded bg-lamp" :style="{ width: `${Math.round(share * 100)}%` }"
         /></span>
         {{ Math.round(share * 100) }} %
-        <button class="chip" @click="worker.stop()">Stop</button>
+        <button class="chip" @click="readers.stop()">Stop</button>
       </p>
       <button v-else class="button primary" @click="bringIn">Bring them in as walks</button>
     </template>

@@ -40,19 +40,9 @@ export class PlainRows {
     all.set(this.rest)
     all.set(bytes, this.rest.length)
     let from = 0
-    let column = 0
-    const { starts, separator } = this
-    starts[0] = 0
-    for (let i = 0; i < all.length; i++) {
-      const byte = all[i]!
-      if (byte === separator) {
-        if (column < MOST_COLUMNS - 1) starts[++column] = i + 1
-      } else if (byte === NEWLINE) {
-        this.line(all, from, i, column + 1)
-        from = i + 1
-        column = 0
-        starts[0] = from
-      }
+    for (let end = all.indexOf(NEWLINE); end >= 0; end = all.indexOf(NEWLINE, from)) {
+      this.line(all, from, end)
+      from = end + 1
     }
     this.rest = all.slice(from)
   }
@@ -61,12 +51,16 @@ export class PlainRows {
     if (this.rest.length > 0) this.feed(new Uint8Array([NEWLINE]))
   }
 
-  private line(all: Uint8Array, from: number, to: number, columns: number): void {
+  private line(all: Uint8Array, from: number, to: number): void {
     const end = to > from && all[to - 1] === RETURN ? to - 1 : to
     if (end === from) return
     if (this.skipsFirst) return void (this.skipsFirst = false)
-    this.starts[columns] = end + 1
     const { who, time, x, y, z, yaw, key } = this.reader.mapping
+    // Of somebody else's line no more is looked at than whose it is.
+    let columns = this.split(all, from, end, 0, who ?? 0)
+    const name = this.text(all, who, columns)
+    if (!this.reader.isMine(name)) return this.reader.pass()
+    columns = this.split(all, this.starts[columns]!, end, columns, MOST_COLUMNS)
     const number = (column: number): number =>
       column < columns ? numberIn(all, this.starts[column]!, this.starts[column + 1]! - 1) : NaN
     const t = number(time)
@@ -78,7 +72,20 @@ export class PlainRows {
     }
     const turned = yaw === undefined ? NaN : number(yaw)
     const height = y === undefined ? NaN : up
-    this.reader.take(this.text(all, who, columns), t, right, height, back, turned, this.text(all, key, columns))
+    this.reader.take(name, t, right, height, back, turned, this.text(all, key, columns))
+  }
+  /** Finds where columns begin, from one on up to another; gives how many there are so far. */
+  private split(all: Uint8Array, from: number, end: number, column: number, until: number): number {
+    const { starts, separator } = this
+    if (from > end) return column
+    starts[column] = from
+    for (let i = from; i < end; i++) {
+      if (all[i] !== separator || column >= MOST_COLUMNS - 1) continue
+      starts[++column] = i + 1
+      if (column > until) return column
+    }
+    starts[++column] = end + 1
+    return column
   }
   /** A cell as text, made once for all cells that say the same. */
   private text(all: Uint8Array, column: number | undefined, columns: number): string {

@@ -1,5 +1,5 @@
 import { expose } from 'comlink'
-import { guessed, TrackReader, type Mapping, type ReadTracks } from '~~/core/tracks'
+import { guessed, TrackReader, type Mapping, type Part, type ReadTracks } from '~~/core/tracks'
 import type { Floor, Spot } from '~~/core/show'
 import { PlainRows } from './plain-rows'
 import { rowsOf, type Rows } from './rows'
@@ -11,13 +11,18 @@ const PIECE = 1024 * 1024
 /** So many places of each player are shown. */
 const SHOWN = 400
 
+/** How a file is read, and which of its players. */
+export interface Asked {
+  mapping: Mapping
+  near: number
+  part: Part
+}
 export interface Opened {
   header: string[]
   /** Some rows, for who looks at the columns. */
   rows: string[][]
   mapping: Mapping
 }
-let file: File
 let sample: string[][] = []
 let isStopped = false
 
@@ -42,8 +47,7 @@ function asText(rows: Rows, reader: TrackReader): Take {
 
 const worker = {
   /** @throws Error if it is no file of tracks. `size`: how wide the place is (m) */
-  async open(chosen: File, size: number): Promise<Opened> {
-    file = chosen
+  async open(file: File, size: number): Promise<Opened> {
     const text = await file.slice(0, BEGINNING).text()
     const rows = rowsOf(text)
     sample = rows.rowsIn(file.size > BEGINNING ? text : `${text}\n`).rows
@@ -56,16 +60,15 @@ const worker = {
     for (const cells of sample) reader.add(cells)
     return reader.end().tracks.map(({ points }) => points.slice(0, SHOWN).map(({ at: [x, , z] }): Spot => [x, z]))
   },
-  /** All of it; undefined if it was stopped. `progress` hears the share that has been read. */
+  /** Its part of a file; undefined if it was stopped. `progress` hears the share that has been read. */
   async read(
-    mapping: Mapping,
+    file: File,
+    { mapping, near, part }: Asked,
     floors: readonly Floor[],
-    near: number,
     progress: (share: number) => void,
   ): Promise<ReadTracks | undefined> {
-    // prettier-ignore
     isStopped = false
-    const reader = new TrackReader(mapping, floors, near)
+    const reader = new TrackReader(mapping, floors, near, part)
     const rows = rowsOf(await file.slice(0, BEGINNING).text())
     const take = rows.plain ? plainly(rows.plain, reader) : asText(rows, reader)
     for (let at = 0; at < file.size; at += PIECE) {

@@ -165,7 +165,8 @@ const began = computed(() => {
   const where = 't' in props.from ? `${clock(props.from.t)} on ${who}` : `a spot of the plan, as ${who}`
   const how = walk.differs.value ? ', though some of it comes out otherwise played back' : ''
   const kept = doc.show?.walks.find(({ id }) => id === walk.kept.value)
-  return `Began at ${where}, seed ${walk.seed}. ${kept ? `Recorded as ${kept.name}${how}; it goes on until you leave` : 'Not recorded so far; R keeps it from the start'}.`
+  const from = props.from.together ? '' : `Began at ${where}, seed ${walk.seed}. `
+  return `${from}${kept ? `Recorded as ${kept.name}${how}; it goes on until you leave` : 'Not recorded so far; R keeps it from the start'}.`
 })
 </script>
 

@@ -1,4 +1,4 @@
 /** Tracks of real players, read from files, as walks. */
 export { guessed, type Mapping } from './mapping'
-export { TrackReader, type ReadTracks } from './reader'
+export { TrackReader, tracksOf, type Part, type ReadTracks } from './reader'
 export { type Track } from './track'

@@ -101,8 +101,8 @@ export class TrackMaker {
     this.fresh -= index
   }
 
-  /** The track as a whole. `faces`: whether which way they faced was known. `zero`: what time is the run's begin (s). */
-  made(faces: boolean, zero: number): Track {
+  /** The track as a whole, by the file's clock. `faces`: whether which way they faced was known. */
+  made(faces: boolean): Track {
     for (const index of this.few()) this.keep(index)
     this.fresh = 0
     const points: WalkPoint[] = []
@@ -118,6 +118,6 @@ export class TrackMaker {
       }
       points.push({ ...pointOf(sample, faces), jump: sample.put === true })
     })
-    return { who: this.who, start: this.kept[0].t - zero, points, samples: this.count }
+    return { who: this.who, start: this.kept[0].t, points, samples: this.count }
   }
 }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { eventsOf, positionAt, run, walksOf } from '../engine'
 import { readShow, type Show, type Walk } from '../show'
-import { guessed, TrackReader, type Mapping, type ReadTracks } from '.'
+import { guessed, TrackReader, tracksOf, type Mapping, type ReadTracks } from '.'
 
 const SHOW = readShow({
   format: 'esvik-show',
@@ -24,7 +24,7 @@ const MAPPING = guessed(HEADER, [cells('a', [0, 0, 0, 0]), cells('a', [0.1, 1, 0
 function read(rows: readonly string[][], mapping: Mapping = MAPPING): ReadTracks {
   const reader = new TrackReader(mapping, SHOW.place.floors)
   for (const row of rows) reader.add(row)
-  return reader.end()
+  return tracksOf([reader.end()])
 }
 /** The run of a track, as it went. */
 function went({ tracks }: ReadTracks, which = 0) {
@@ -103,5 +103,22 @@ describe('tracks of real players', () => {
     ])
     expect(made).toMatchObject({ rows: 5, skipped: 3, trouble: 'Row 2: “soon” is no time' })
     expect(made.tracks[0].samples).toBe(2)
+  })
+
+  it('are the same whether one reads a file, or several share its players', () => {
+    const EPOCH = 1.7e9
+    const rows = way(20, (t) => [EPOCH + t, 5 * Math.sin(t), 0, t]).flatMap((each, i) => [
+      cells(`p${i % 5}`, each),
+      ...(i === 40 ? [cells('p1', [NaN, 0, 0, 0])] : []),
+    ])
+    const alone = read(rows)
+    const parts = [0, 1, 2].map((index) => {
+      const reader = new TrackReader(MAPPING, SHOW.place.floors, 0.1, { index, of: 3 })
+      for (const row of rows) reader.add(row)
+      return reader.end()
+    })
+    expect(tracksOf(parts)).toEqual(alone)
+    expect(alone.tracks.map(({ who }) => who)).toEqual(['p0', 'p1', 'p2', 'p3', 'p4'])
+    expect([alone.skipped, alone.trouble]).toEqual([1, 'Row 42: “NaN” is no time'])
   })
 })

@@ -1,7 +1,5 @@
 import { run } from '../../core/engine'
-import { guessed, TrackReader } from '../../core/tracks'
 import { WalkIn, type Hands } from '../../core/walking'
-import { PlainRows } from '../../app/tracks/plain-rows'
 import { demo, WALKS, walks } from './demo'
 import { each, line, middle, ms, warmUp } from './measure'
 
@@ -30,30 +28,3 @@ const minutes = Array.from({ length: 3 }, () => each(MINUTE, frame))
 line('  a frame of it: body, run, what happens', ms(middle(minutes)), '')
 line('  ten seconds back, after three minutes', ms(each(1, () => walk.back(10))), '')
 line('  those three minutes recorded, and played back', ms(each(1, () => void walk.record())), '')
-
-const PLAYERS = 200
-const SECONDS = 600
-const A_SECOND = 30
-/** A file of tracks: everybody goes round in bows of their own. */
-function file(): Buffer {
-  const lines = ['player,time,x,y,z,yaw']
-  for (let i = 0; i < SECONDS * A_SECOND; i++) {
-    const t = i / A_SECOND
-    for (let p = 0; p < PLAYERS; p++) {
-      const [x, z] = [20 + 18 * Math.sin(t / 13 + p), 10 + 9 * Math.cos(t / 9 + p * 2)]
-      lines.push(`p${p},${t.toFixed(3)},${x.toFixed(3)},0.0${i % 9},${z.toFixed(3)},${((t * 9) % 360).toFixed(1)}`)
-    }
-  }
-  return Buffer.from(lines.join('\n'))
-}
-const bytes = file()
-const mapping = { ...guessed(['player', 'time', 'x', 'y', 'z', 'yaw'], [], 50), radians: false }
-const PIECE = 1024 * 1024
-function read(): void {
-  const reader = new TrackReader(mapping, demo.place.floors)
-  const plain = new PlainRows(reader, ',', true)
-  for (let at = 0; at < bytes.length; at += PIECE) plain.feed(bytes.subarray(at, at + PIECE))
-  plain.end()
-  reader.end()
-}
-line(`tracks: ${PLAYERS} players of ten minutes at 30 Hz (${Math.round(bytes.length / 1e6)} MB)`, `${(each(1, read) / 1000).toFixed(1)} s`, '≤ 5 s') // prettier-ignore
