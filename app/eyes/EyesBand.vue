@@ -7,9 +7,12 @@ import { probe } from '~/document/probe'
 import { nameOfThing } from '~/document/things'
 import { useShow } from '~/document/show'
 import { followPointer } from '~/frame/pointer-drag'
+import { usePlayhead } from '~/frame/playhead'
 import { useSelection } from '~/frame/selection'
 import { useView } from '~/frame/view'
 import { clock, plain } from '~/words/time'
+import { useFlashConsent } from './flash-consent'
+import FlashWarning from './FlashWarning.vue'
 import { usePlacing } from './placing'
 import { useShownMoment } from '~/frame/shown-moment'
 import { movedBy as moved, openedBy, turnedBy, useViewpoint } from './viewpoint'
@@ -20,6 +23,7 @@ import type { Hit } from './stage/stage'
 const doc = useShow()
 const view = useView()
 const selection = useSelection()
+const playhead = usePlayhead()
 const frame = ref<HTMLElement>()
 const canvas = ref<HTMLCanvasElement>()
 const moment = useShownMoment()
@@ -30,8 +34,20 @@ const under = ref<Hit>()
 const chosen = computed(() => (selection.things.length === 1 ? selection.things[0] : undefined))
 const { trouble, share, request, stage, isDrawn, probed } = useStage(frame, canvas, () => {
   const { engraved, volumes: zones, drawn } = view
-  return moment.value && { moment: moment.value, look: { engraved, chosen: chosen.value, zones, drawn, pose: pose.value } } // prettier-ignore
+  const soft = playhead.playing && !engraved ? dim(moment.value) : 1
+  return moment.value && { moment: moment.value, look: { engraved, chosen: chosen.value, zones, drawn, pose: pose.value, dim: soft } } // prettier-ignore
 })
+const { asked, mustAsk, agree, dim } = useFlashConsent()
+// Who lets it play in its own light is told first that it flashes.
+watch(
+  () => playhead.playing && !view.engraved,
+  async (plays) => plays && (await mustAsk()) && playhead.pause(),
+  { immediate: true },
+)
+function playsOn(softly: boolean) {
+  agree(softly)
+  playhead.play()
+}
 watch([moment, () => view.engraved, () => view.volumes, () => view.drawn, chosen, pose], request)
 /** For whoever drives it from outside: what is drawn, and how much light the curve has at a point. */
 probe({
@@ -144,6 +160,7 @@ const named = computed(() => {
     @keydown="key"
   >
     <canvas ref="canvas" class="absolute inset-0 size-full" role="img" :aria-label="`What is seen: ${whose}`" />
+    <FlashWarning v-if="asked" :flashes="asked" goes-on="Play" @agree="playsOn" @leave="asked = undefined" />
     <div v-if="taken.length > 0" class="pointer-events-none absolute inset-0 border-[3px] border-mauve/70" data-taken>
       <p class="absolute right-3 bottom-2 rounded bg-ink-0/70 px-1.5 text-[11px] text-mauve">
         {{ taken.join(', ') }} taken

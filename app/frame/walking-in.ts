@@ -1,4 +1,7 @@
 import { shallowRef } from 'vue'
+import { extent } from '~~/core/base'
+import type { Floor, Spot } from '~~/core/show'
+import { yawOf } from '~~/core/space'
 import type { Beginning } from '~~/core/walking'
 import { standingAt } from '~/document/making/fresh'
 import { useShow } from '~/document/show'
@@ -17,8 +20,17 @@ export function walkInSomewhere(): void {
     kinds: [],
     take() {},
     spot(spot) {
-      walksFrom.value = { at: standingAt(doc.now, spot), yaw: 0 }
+      walksFrom.value = { at: standingAt(doc.now, spot), yaw: towardsMiddle(doc.now.place.floors, spot) }
       return false
     },
   }
+}
+
+/** The yaw towards the middle of the place: who walks in at its edge sees it. */
+function towardsMiddle(floors: readonly Floor[], [x, z]: Spot): number {
+  const outline = floors.flatMap((floor) => floor.outline)
+  const [west, east] = extent(outline.map(([across]) => across))
+  const [north, south] = extent(outline.map(([, along]) => along))
+  const [dx, dz] = [(west + east) / 2 - x, (north + south) / 2 - z]
+  return Number.isFinite(dx + dz) && Math.hypot(dx, dz) > 0 ? yawOf(dx, dz) : 0
 }

@@ -6,6 +6,7 @@ import { anySounds, soundsAhead } from './ahead'
 import { createBuffers } from './buffers'
 import { decodeKey } from './decoded'
 import { createPlayer, type Heard } from './sound-player'
+import type { RunEvent } from '~~/core/engine'
 import { usePlayhead, type TimeKeeper } from '~/frame/playhead'
 import { useRun } from '~/run/current-run'
 import { useShow } from '~/document/show'
@@ -18,6 +19,8 @@ const FOLLOWS = 250
 export interface LentSound extends TimeKeeper {
   /** The run is another from now on. */
   change(): void
+  /** What has happened in it: lanes are muted in it, too. */
+  heard(events: readonly RunEvent[]): void
   /** Fetches what may sound in it. */
   want(): void
   /** The score's run is heard again. */
@@ -34,11 +37,13 @@ export const useSound = defineStore('sound', () => {
   const mute = useLocalStorage('esvik:mute', false)
   const buffers = createBuffers({ decode: decodeKey, came: () => player.change() })
 
-  const zoneOf = computed(() => {
+  const zonesOf = (events: readonly RunEvent[]) => {
     const zones = new Map<number, string>()
-    for (const event of runs.events) if (event.kind === 'fire' && event.zone) zones.set(event.playing, event.zone)
+    for (const event of events) if (event.kind === 'fire' && event.zone) zones.set(event.playing, event.zone)
     return zones
-  })
+  }
+  const zoneOf = computed(() => zonesOf(lentEvents.value ?? runs.events))
+  /** Whether lanes let a playing through. */
   const lets = (playing: number) => {
     const zone = zoneOf.value.get(playing)
     if (view.solo !== undefined) return zone === view.solo
@@ -46,12 +51,13 @@ export const useSound = defineStore('sound', () => {
   }
   /** What is heard instead of the run, while somebody lends it. */
   const lent = shallowRef<() => Heard>()
+  const lentEvents = shallowRef<readonly RunEvent[]>()
   const player = createPlayer(
     buffers,
     () =>
       lent.value?.() ??
       (runs.run && runs.played ? { run: runs.run, show: runs.played, player: runs.player } : undefined),
-    (playing) => lent.value !== undefined || lets(playing),
+    lets,
   )
   /** Has a run be heard from a time on that is only now being made; `heard` gives it as far as it has come. Gives what keeps its time. */
   function lend(heard: () => Heard): LentSound {
@@ -62,13 +68,14 @@ export const useSound = defineStore('sound', () => {
       stop: player.stop,
       now: player.now,
       change: player.change,
+      heard: (events) => void (lentEvents.value = events),
       want: () => {
         const { show, run, player: who, until = 0 } = heard()
         if (!mute.value) buffers.want(anySounds(show, run, who, until))
       },
       end() {
         player.stop()
-        lent.value = undefined
+        lent.value = lentEvents.value = undefined
       },
     }
   }

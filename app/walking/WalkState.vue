@@ -2,10 +2,11 @@
 import { useIntervalFn } from '@vueuse/core'
 import type { RunEvent } from '~~/core/engine'
 import type { ShownMoment } from '~/frame/shown-moment'
+import { flagName } from '~/words/names'
 import { plain } from '~/words/time'
 import { HeardEnvelopes, stateNow, type StateNow } from './state-now'
 
-/** What is the case for whoever walks: hands, picture, loudness, light, what plays. */
+/** What is the case for whoever walks: hands, picture, loudness, light, flags, what plays. */
 const props = defineProps<{ moment: ShownMoment; events: readonly RunEvent[] }>()
 /** It is worked out so often (ms). */
 const EVERY = 150
@@ -25,6 +26,16 @@ const playing = computed(() => {
   }
   return [...new Set(on.values())]
 })
+/** The flags that are otherwise than at the begin. */
+const flags = computed(() => {
+  const now = new Map<string, boolean | number>()
+  for (const event of props.events) if (event.kind === 'flag') now.set(event.flag, event.value)
+  const { show } = props.moment
+  return [...now].flatMap(([id, value]) =>
+    value === show.flags.find((flag) => flag.id === id)?.start ? [] : [`${flagName(show, id)}: ${valueWords(value)}`],
+  )
+})
+const valueWords = (value: boolean | number) => (typeof value === 'number' ? plain(value) : value ? 'yes' : 'no')
 useIntervalFn(
   () => {
     envelopes.ask(props.moment)
@@ -72,6 +83,10 @@ const bright = computed(() => within(Math.log10(1 + (now.value?.lux ?? 0)) / Mat
       <span class="bar"><span :style="{ width: `${bright * 100}%` }" class="bg-bone" /></span>
       <span class="w-20 text-right font-mono text-[11px]">{{ plain(now.lux, now.lux < 10 ? 1 : 0) }} lx</span>
     </dd>
+    <template v-if="moment.show.flags.length > 0"
+      ><dt>Flags</dt>
+      <dd class="max-w-64 truncate" :title="flags.join(', ')">{{ flags.join(', ') || 'as at the begin' }}</dd></template
+    >
     <dt>Playing</dt>
     <dd class="max-w-64 truncate" :title="now.playing.join(', ')">{{ now.playing.join(', ') || 'nothing' }}</dd>
   </dl>

@@ -1,7 +1,3 @@
-<script lang="ts">
-/** The shows whose flashes somebody has been told of, and walked in all the same. */
-const hasAgreed = new Set<string>()
-</script>
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { needed } from '~~/core/base'
@@ -11,14 +7,13 @@ import { useSelection } from '~/frame/selection'
 import { useView } from '~/frame/view'
 import { walksFrom } from '~/frame/walking-in'
 import { fetched } from '~/frame/fetched'
-import { useRun } from '~/run/current-run'
 import { useSound } from '~/playback/sound'
+import { useFlashConsent } from '~/eyes/flash-consent'
+import FlashWarning from '~/eyes/FlashWarning.vue'
 import { useStage } from '~/eyes/use-stage'
 import { clock, count, plain } from '~/words/time'
 import { walkName } from '~/words/names'
-import type { Flashes } from '~~/core/light'
 import type { Entrance } from '~/frame/walking-in'
-import FlashWarning from './FlashWarning.vue'
 import { nameOfKey, useHands } from './hands'
 import { PACES, useWalk } from './use-walk'
 import WalkCaptions from './WalkCaptions.vue'
@@ -32,7 +27,6 @@ const doc = useShow()
 const selection = useSelection()
 const sound = useSound()
 const view = useView()
-const runs = useRun()
 const DeskBand = fetched(() => import('~/desk/DeskBand.vue'))
 const root = ref<HTMLElement>()
 const frame = ref<HTMLElement>()
@@ -52,13 +46,14 @@ const showKeys = computed(() => {
   ])
 })
 const hands = useHands(root, (key) => showKeys.value.has(key))
+const { softens, asked, mustAsk, agree, dim } = useFlashConsent()
 const walk = useWalk(props.from, hands.take)
 const { t, trouble, isPaused, pace, ledger, moment } = walk
 
 const { trouble: unseen, share } = useStage(
   frame,
   canvas,
-  () => moment.value && { moment: moment.value, look: { engraved: false, pose: walk.pose(), dim: walk.dim() } },
+  () => moment.value && { moment: moment.value, look: { engraved: false, pose: walk.pose(), dim: dim(moment.value) } },
   { always: true },
 )
 const last = computed(() => ledger.value.findLast((line) => line.zone !== undefined))
@@ -136,20 +131,15 @@ function press(event: PointerEvent) {
   if (event.button === 0 && !tunes.value) hands.takeMouse()
   root.value?.focus()
 }
-/** The flashes that are more a second than the show wants to have, of which is told before it begins. */
-const flashes = shallowRef<Flashes>()
 onMounted(async () => {
   needed(root.value, 'view').focus()
-  const found = await runs.flashes()
-  if (found && doc.show && found.most > doc.show.wishes.flashes && !hasAgreed.has(doc.id)) flashes.value = found
-  else await walk.begin()
+  if (await mustAsk()) return
+  await walk.begin()
   // A menu that it was chosen from takes the keys back once it is closed.
-  if (flashes.value === undefined) root.value?.focus()
+  root.value?.focus()
 })
-function agree(softens: boolean) {
-  walk.softens.value = softens
-  hasAgreed.add(doc.id)
-  flashes.value = undefined
+function goesIn(softly: boolean) {
+  agree(softly)
   root.value?.focus()
   void walk.begin()
 }
@@ -166,6 +156,7 @@ const began = computed(() => {
   const how = walk.differs.value ? ', though some of it comes out otherwise played back' : ''
   const kept = doc.show?.walks.find(({ id }) => id === walk.kept.value)
   const from = props.from.together ? '' : `Began at ${where}, seed ${walk.seed}. `
+  if (walk.isRecording.value) return `${from}Recording …`
   return `${from}${kept ? `Recorded as ${kept.name}${how}; it goes on until you leave` : 'Not recorded so far; R keeps it from the start'}.`
 })
 </script>
@@ -194,7 +185,7 @@ const began = computed(() => {
             <label
               class="flex items-center gap-1.5"
               title="It gets bright again only slowly: fewer than three flashes a second"
-              ><input v-model="walk.softens.value" type="checkbox" class="accent-lamp" /> Flashes softened</label
+              ><input v-model="softens" type="checkbox" class="accent-lamp" /> Flashes softened</label
             >
             <label
               class="flex items-center gap-1.5"
@@ -221,7 +212,7 @@ const began = computed(() => {
         >
           Paused at {{ clock(t, 1) }}: look about, <kbd>P</kbd> goes on
         </p>
-        <FlashWarning v-if="flashes" :flashes="flashes" @walk="agree" @leave="leave" />
+        <FlashWarning v-if="asked" :flashes="asked" goes-on="Walk in" @agree="goesIn" @leave="leave" />
         <form
           v-if="note !== undefined"
           class="absolute top-1/3 left-1/2 w-96 -translate-x-1/2 rounded-md bg-ink-1/95 p-3"

@@ -1,10 +1,12 @@
+import { wrap } from 'comlink'
 import { thousandths } from '~~/core/base'
 import { eachOf } from '~~/core/space'
 import type { Together } from '~~/core/together'
-import type { WalkIn } from '~~/core/walking'
+import type { Recorded, WalkIn } from '~~/core/walking'
 import { walkedByHand } from '~/document/making/fresh'
 import { useShow } from '~/document/show'
 import { newId } from '~/words/new-id'
+import type { RecordWorker } from './record.worker'
 
 /** What is kept of a walk by hand in the show: the walk itself, and notes put down in it. */
 export function useKeptWalk(walked: () => WalkIn | Together | undefined, walker: string, seed: number) {
@@ -13,12 +15,28 @@ export function useKeptWalk(walked: () => WalkIn | Together | undefined, walker:
   const kept = ref<string>()
   const differs = ref(false)
   let keptAt = 0
+  const isRecording = ref(false)
+  let work = Promise.resolve()
 
   /** What was walked up to now becomes a walk of the show; once it has, it is made longer by what was walked since. */
   function keep(): void {
     const walk = walked()
-    if (!walk) return
-    const { isSame, points, start } = walk.record()
+    if (walk && !isRecording.value) work = record(walk)
+  }
+  async function record(walk: WalkIn | Together): Promise<void> {
+    isRecording.value = true
+    const until = walk.t
+    const thread = new Worker(new URL('./record.worker.ts', import.meta.url), { type: 'module' })
+    try {
+      take(await wrap<RecordWorker>(thread).record(walk.lived()), until)
+    } finally {
+      thread.terminate()
+      isRecording.value = false
+    }
+  }
+  function take({ isSame, points, start }: Recorded, until: number): void {
+    // The show may have been closed meanwhile.
+    if (!doc.isOpen) return
     const known = kept.value
     if (known !== undefined && doc.now.walks.some(({ id }) => id === known)) {
       doc.edit('Go on recording', (edit) => edit.set(['walks', known, 'points'], points))
@@ -28,7 +46,7 @@ export function useKeptWalk(walked: () => WalkIn | Together | undefined, walker:
       if (!doc.edit(`Record ${made.name}`, (edit) => edit.add(['walks'], made))) return
       kept.value = made.id
     }
-    keptAt = walk.t
+    keptAt = until
     differs.value = !isSame
   }
   /** Puts a note down where one stands and looks. */
@@ -50,8 +68,11 @@ export function useKeptWalk(walked: () => WalkIn | Together | undefined, walker:
     doc.edit('Put down a note', (edit) => edit.add(['remarks'], made))
   }
   /** What was walked since it was recorded is recorded, too. */
-  function keepOn(): void {
-    if (kept.value !== undefined && (walked()?.t ?? 0) > keptAt) keep()
+  async function keepOn(): Promise<void> {
+    await work
+    if (kept.value === undefined || (walked()?.t ?? 0) <= keptAt) return
+    keep()
+    await work
   }
-  return { kept, differs, keep, keepOn, remark }
+  return { kept, differs, isRecording, keep, keepOn, remark }
 }

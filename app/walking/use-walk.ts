@@ -1,7 +1,6 @@
-import { useLocalStorage, useMediaQuery, useRafFn, watchThrottled } from '@vueuse/core'
+import { useMediaQuery, useRafFn, watchThrottled } from '@vueuse/core'
 import { messageOf } from '~~/core/base'
 import { channelAt, prepare, type Pose, type RunEvent } from '~~/core/engine'
-import { shownLuminance } from '~~/core/light'
 import { WalkIn, type Beginning, type Hands } from '~~/core/walking'
 import type { Order, Together } from '~~/core/together'
 import { probe } from '~/document/probe'
@@ -13,7 +12,6 @@ import { useSelection } from '~/frame/selection'
 import { useSound, type LentSound } from '~/playback/sound'
 import { useRun } from '~/run/current-run'
 import { newId } from '~/words/new-id'
-import { FlashCap } from './flash-cap'
 import { ledgerOf, type LedgerLine } from './ledger'
 import { withStillCameras } from './still-cameras'
 import { useKeptWalk } from './kept-walk'
@@ -40,8 +38,6 @@ export function useWalk({ together, ...from }: Entrance, hands: (seconds: number
   const sound = useSound()
   const playhead = usePlayhead()
   const selection = useSelection()
-  /** Whether flashes are softened. */
-  const softens = useLocalStorage('esvik:soft-flashes', false)
   const isStill = useMediaQuery('(prefers-reduced-motion: reduce)')
   const trouble = ref('')
   /** The walk that is walked by hand, and those beside it. */
@@ -136,6 +132,7 @@ export function useWalk({ together, ...from }: Entrance, hands: (seconds: number
   function tell(): void {
     if (!walk) return
     events.value = [...walk.events]
+    lent?.heard(events.value)
     ledger.value = ledgerOf(walk.played, events.value, walk.now.walks[walk.player] ?? walker)
   }
   function see(seconds: number): void {
@@ -150,18 +147,11 @@ export function useWalk({ together, ...from }: Entrance, hands: (seconds: number
       gone: shared?.gone,
     }
   }
-  const { kept, differs, keep, keepOn, remark } = useKeptWalk(
+  const { kept, differs, isRecording, keep, keepOn, remark } = useKeptWalk(
     () => (together === 'looks on' ? undefined : walk),
     walker,
     seed,
   )
-  const cap = new FlashCap()
-  /** The share of its brightness that is left to the picture, where flashes are softened. */
-  function dim(): number {
-    if (!softens.value || !moment.value) return 1
-    const { show, run, t, player } = moment.value
-    return cap.dim(shownLuminance(show, run, player, t), performance.now() / 1000)
-  }
   /** What is seen now: through a camera mark, or as the head is turned. */
   function pose(): Pose | undefined {
     if (!walk || !moment.value) return undefined
@@ -268,10 +258,11 @@ export function useWalk({ together, ...from }: Entrance, hands: (seconds: number
   /** Back to the desk at this moment, with the zone that acted last chosen. */
   function leave(): void {
     const zone = ledger.value.findLast((line) => line.zone !== undefined)?.zone
-    keepOn()
     // What was recorded is the walk that goes on.
-    const recorded = kept.value
-    if (recorded !== undefined) runs.walks = walks.map((id) => (id === walker ? recorded : id))
+    void keepOn().then(() => {
+      const recorded = kept.value
+      if (recorded !== undefined && doc.isOpen) runs.walks = walks.map((id) => (id === walker ? recorded : id))
+    })
     playhead.seek(t.value)
     if (zone !== undefined) selection.choose('zone', zone)
   }
@@ -295,8 +286,6 @@ export function useWalk({ together, ...from }: Entrance, hands: (seconds: number
     events,
     moment,
     pose,
-    dim,
-    softens,
     begin,
     others,
     halt,
@@ -308,6 +297,7 @@ export function useWalk({ together, ...from }: Entrance, hands: (seconds: number
     keep,
     kept,
     differs,
+    isRecording,
     remark,
     leave,
   }

@@ -47,6 +47,8 @@ export class SharedRun {
   get now(): Run {
     return this.run
   }
+  /** The same, as it stays. */
+  soFar = (): Run => this.live.soFar()
   /** From when on it is walked by hand (s). */
   get since(): number {
     const { from } = this.beginning

@@ -1,16 +1,7 @@
 import { itemAt, needed } from '../base'
 import { facingAt, positionAt, prepare, type Run, type RunEvent } from '../engine'
 import { applyPatch, type Show } from '../show'
-import {
-  HandBody,
-  recorded,
-  samplesOf,
-  standingAt,
-  type Hands,
-  type Recorded,
-  type Sample,
-  type Stance,
-} from '../walking'
+import { HandBody, samplesOf, standingAt, type Hands, type Lived, type Sample, type Stance } from '../walking'
 import { SharedRun } from './shared-run'
 import type { Entry, Order, Packet, Say } from './words'
 
@@ -203,14 +194,14 @@ export class Together {
     this.said = -Infinity
   }
 
-  /** What was walked here, as a walk of the show; others don't walk beside it. */
-  record(): Recorded {
-    const { run, member, player } = this
+  /** What was walked here, for whoever makes a walk of the show of it; others don't walk beside that. */
+  lived(): Lived {
+    const { run, member, player, others } = this
     const { beginning, show, since } = run
     const told: Sample[] = member === undefined ? [] : run.toldOf(member)
-    const samples = member === 0 && 't' in beginning.from ? samplesOf(show, run.now, player, since) : []
+    const before = member === 0 && 't' in beginning.from ? samplesOf(show, run.now, player, since) : []
     const { seed, walks } = beginning
-    const lived = { show, seed, walks, player: beginning.player, run: run.now, lived: player }
-    return recorded({ ...lived, samples: [...samples, ...told] }, this.others > 0 || member !== 0 ? TRIES : undefined)
+    const tries = others > 0 || member !== 0 ? TRIES : undefined
+    return { show, seed, walks, player: beginning.player, run: run.soFar(), lived: player, samples: [...before, ...told], tries } // prettier-ignore
   }
 }

@@ -13,6 +13,8 @@ export interface Lived {
   /** The place of who lived it among the walks of the run, if that is another. */
   lived?: number
   samples: readonly Sample[]
+  /** How often what comes out otherwise is told more exactly and tried again, at the most. */
+  tries?: number
 }
 export interface Recorded {
   points: WalkPoint[]
@@ -39,8 +41,8 @@ const NO_TIME = 1e-6
  * The walk that gives, played back, what was lived. It is as simple as it can be: where a simpler one would lose or add an event, or have
  * it at another time, it keeps more points.
  */
-export function recorded(lived: Lived, mostTries = MOST_TRIES): Recorded {
-  const { samples: told, run: lifeRun } = lived
+export function recorded(lived: Lived): Recorded {
+  const { samples: told, run: lifeRun, tries: mostTries = MOST_TRIES } = lived
   const samples = withTurns(lived, told)
   const [start, end] = [samples[0].t, samples[samples.length - 1].t]
   const wanted = signs(eventsOf(lifeRun), end)

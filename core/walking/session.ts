@@ -11,7 +11,7 @@ import {
 } from '../engine'
 import type { Point, Show, Walk } from '../show'
 import { HandBody, type Hands, type Moment } from './hand-body'
-import { recorded, samplesOf, type Recorded } from './record'
+import { recorded, samplesOf, type Lived, type Recorded } from './record'
 import type { Sample } from './simplify'
 import { Told } from './told'
 import type { Stance } from './walker'
@@ -129,13 +129,15 @@ export class WalkIn {
   }
 
   /** What was walked from the walk's begin up to now, as a walk of the show. */
-  record(): Recorded {
+  record = (): Recorded => recorded(this.lived())
+  /** What that is made of, for whoever makes it elsewhere. */
+  lived(): Lived {
     const { show, run, told, beginning } = this
     const { seed, walks, player, from } = beginning
     const samples: Sample[] = 't' in from ? samplesOf(show, run, player, from.t) : []
     for (let i = 0; i < told.count; i++)
       samples.push({ t: told.timeOf(i), at: told.placeOf(i), yaw: told.yawOf(i), key: told.keyOf(i) })
-    return recorded({ show, seed, walks, player, run: this.live.soFar(), samples })
+    return { show, seed, walks, player, run: this.live.soFar(), samples }
   }
 
   /** Is so many seconds earlier again (s), not before it was taken over. */

@@ -186,3 +186,46 @@ test('who walks into a show that flashes is told first, and may have it softened
   await expect.poll(async () => (await walking(page)).at?.[2]).toBeCloseTo(-7, 0)
   await expect(ledger(page)).toContainText('Third fires Cuts')
 })
+
+test('a gamepad and fingers walk, turn and press as keys and mouse do', async ({ page, server }) => {
+  await page.addInitScript(() => {
+    const buttons = Array.from({ length: 17 }, () => ({ pressed: false, touched: false, value: 0 }))
+    const pad = { id: 'pad', index: 0, connected: true, mapping: 'standard', timestamp: 0, axes: [0, 0, 0, 0], buttons, vibrationActuator: null } // prettier-ignore
+    ;(window as any).pad = pad
+    navigator.getGamepads = () => [pad as unknown as Gamepad, null, null, null]
+  })
+  const { body } = await ask(server.url, '/api/shows', 'POST', { document: CORRIDOR })
+  await open(page, server, body.id)
+  await walkIn(page)
+  const push = (what: { axes?: number[]; press?: boolean }) =>
+    page.evaluate(({ axes, press }) => {
+      const { pad } = window as any
+      if (axes) pad.axes = axes
+      if (press !== undefined) pad.buttons[2] = { pressed: press, touched: press, value: press ? 1 : 0 }
+      window.dispatchEvent(Object.assign(new Event('gamepadconnected'), { gamepad: pad }))
+    }, what)
+  await push({ axes: [0, -1, 0, 0] })
+  await expect(ledger(page)).toContainText('Second fires Asks')
+  await push({ axes: [0, 0, 0, 0], press: true })
+  await expect(ledger(page)).toContainText('Second fires Darkens')
+  const yaw = () => page.evaluate(() => (window as any).esvik.walking().yaw as number)
+  const before = await yaw()
+  await push({ axes: [0, 0, 0.8, 0], press: false })
+  await expect.poll(async () => Math.abs((await yaw()) - before)).toBeGreaterThan(20)
+  await push({ axes: [0, 0, 0, 0] })
+
+  // A finger on the left half goes back by going down, one on the right half turns.
+  const touch = (type: string, pointerId: number, clientX: number, clientY: number) =>
+    view(page).locator('canvas').first().dispatchEvent(type, { pointerId, pointerType: 'touch', isPrimary: pointerId === 1, clientX, clientY, bubbles: true, button: 0, buttons: 1 }) // prettier-ignore
+  await page.keyboard.press('b')
+  const start = (await walking(page)).at
+  await touch('pointerdown', 1, 200, 400)
+  await touch('pointermove', 1, 200, 330)
+  await expect.poll(async () => (await walking(page)).at[2]).toBeLessThan(start[2] - 0.5)
+  await touch('pointerup', 1, 200, 330)
+  const faced = await yaw()
+  await touch('pointerdown', 2, 900, 300)
+  await touch('pointermove', 2, 1000, 300)
+  await touch('pointerup', 2, 1000, 300)
+  await expect.poll(yaw).not.toBe(faced)
+})
