@@ -112,10 +112,10 @@ async function bringIn() {
 <template>
   <section
     aria-label="Tracks of players"
-    class="w-[360px] space-y-2 rounded-[9px] border border-rule bg-ink-1/95 p-3 text-xs text-bone-2"
+    class="w-[404px] flex-none space-y-2 overflow-y-auto border-l border-rule bg-ink-1 px-4 py-3 text-xs text-bone-2"
   >
     <div class="flex items-start gap-2">
-      <h2 class="min-w-0 flex-1 truncate text-[13px] font-semibold text-bone">{{ file.name }}</h2>
+      <h2 class="min-w-0 flex-1 truncate text-[17px] font-semibold text-bone">{{ file.name }}</h2>
       <button class="chip" @click="emit('close')">Close</button>
     </div>
     <p v-if="trouble" role="alert" class="text-rust">{{ trouble }}</p>
@@ -150,10 +150,10 @@ async function bringIn() {
           </select></label
         >
         <label class="flex items-center gap-1"
-          ><input v-model="mapping.flipsX" type="checkbox" class="accent-lamp" /> X turned round</label
+          ><input v-model="mapping.flipsX" type="checkbox" class="accent-lamp" /> X turned</label
         >
         <label class="flex items-center gap-1"
-          ><input v-model="mapping.flipsZ" type="checkbox" class="accent-lamp" /> Z turned round</label
+          ><input v-model="mapping.flipsZ" type="checkbox" class="accent-lamp" /> Z turned</label
         >
       </p>
       <p class="flex items-center gap-2">

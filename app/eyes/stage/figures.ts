@@ -26,7 +26,9 @@ export class Figures {
     run.walks.forEach((id, index) => {
       const { body } = show.walks.find((walk) => walk.id === id) ?? {}
       const { figure, lantern } = (this.seen[index] ??= this.figure())
-      figure.visible = lantern.visible = index !== player && !gone?.includes(index)
+      figure.visible = index !== player && !gone?.includes(index)
+      // What is no player carries none.
+      lantern.visible = figure.visible && run.players[index] === true
       if (!figure.visible) return
       const { radius = show.player.radius, height = show.player.height } = body ?? {}
       figure.position.set(...positionAt(itemAt(run.paths, index), t))

@@ -205,13 +205,6 @@ function divide(event: PointerEvent) {
           <PlaceTabs class="absolute top-2.5 right-2.5" data-over-plan />
           <component :is="seen.foot" v-if="seen.foot" />
           <BringPanel v-if="doc.place?.mesh || brings" class="absolute right-3 bottom-8 z-10" data-over-plan />
-          <TracksPanel
-            v-if="tracksFile"
-            :file="tracksFile"
-            class="absolute right-3 bottom-8 z-10"
-            data-over-plan
-            @close="tracksFile = undefined"
-          />
           <input
             ref="file"
             type="file"
@@ -221,7 +214,8 @@ function divide(event: PointerEvent) {
             @change="chooseFile"
           />
         </div>
-        <HistoryPanel v-if="isLookingBack" />
+        <TracksPanel v-if="tracksFile" :file="tracksFile" @close="tracksFile = undefined" />
+        <HistoryPanel v-else-if="isLookingBack" />
         <DeskBand v-else />
       </div>
     </main>
