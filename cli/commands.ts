@@ -116,7 +116,8 @@ function outputOf(show: Show, result: Run, { at, ticked, table }: RunOutput): st
   return table ? eventTable(eventsOf(result)) : JSON.stringify(logOf(show, result))
 }
 
-async function write(text: string, out: string | undefined): Promise<void> {
+/** Writes a text with a line end to a file, or to standard output. */
+export async function write(text: string, out: string | undefined): Promise<void> {
   if (out === undefined) {
     process.stdout.write(text + '\n')
     return

@@ -2,6 +2,7 @@ import { Command, CommanderError, InvalidArgumentError } from 'commander'
 import { channel, checkFormat, credits, fan, run } from './commands'
 import { CliError } from './errors'
 import { mix } from './mix'
+import { study } from './study'
 import { Refusal } from '../server/http/refusal'
 
 const number = (text: string): number => {
@@ -18,6 +19,12 @@ const seeds = (text: string): number => {
   const value = number(text)
   if (!Number.isInteger(value) || value < 1 || value > 1000)
     throw new InvalidArgumentError('It must be a whole number from 1 to 1000.')
+  return value
+}
+const many = (text: string): number => {
+  const value = number(text)
+  if (!Number.isInteger(value) || value < 1 || value > 1_000_000)
+    throw new InvalidArgumentError('It must be a whole number from 1 to 1,000,000.')
   return value
 }
 const notNegative = (text: string): number => {
@@ -111,9 +118,19 @@ program
   .option('--full', 'with all positions, 120 a second')
   .action(fan)
 
+program
+  .command('study')
+  .description('have many varied walkers walk a show and write what each cue comes to')
+  .argument('<show>', 'a show document, or - for standard input')
+  .option('--walk <id>', 'a walk they follow (again for several at once; the usual ones if not given)', collect, [])
+  .option('--walkers <n>', 'how many, by the seeds 1 to n', many, 1000)
+  .option('--out <file>', 'write to this file, as JSON or by its name as .csv, instead of standard output')
+  .option('--progress', 'tell how far it has come, also where there is no terminal')
+  .action(study)
+
 program.addHelpText(
   'after',
-  '\nExamples:\n  esvik run kelp.esvik.json --walk straight --seed 7 --out log.json\n  esvik run kelp.esvik.json --walk curious --walk gull --table\n  esvik run kelp.esvik.json --walk straight --at 61.5\n  esvik run kelp.esvik.json --walk hurried --ticked 30\n  esvik channel kelp.esvik.json --walk straight --seed 7 --channel light:lantern --at 1.5,2.0\n  esvik fan kelp.esvik.json --rule rack-throw --step fling --seeds 50\n  esvik mix kelp.zip --walk straight --seed 7 --out kelp.wav\n  esvik backup everything.zip\n  esvik restore everything.zip\n\nbackup and restore take --data DIR as bin/start does, and have a --help of their own.',
+  '\nExamples:\n  esvik run kelp.esvik.json --walk straight --seed 7 --out log.json\n  esvik run kelp.esvik.json --walk curious --walk gull --table\n  esvik run kelp.esvik.json --walk straight --at 61.5\n  esvik run kelp.esvik.json --walk hurried --ticked 30\n  esvik channel kelp.esvik.json --walk straight --seed 7 --channel light:lantern --at 1.5,2.0\n  esvik fan kelp.esvik.json --rule rack-throw --step fling --seeds 50\n  esvik mix kelp.zip --walk straight --seed 7 --out kelp.wav\n  esvik study kelp.esvik.json --walkers 1000 --out study.csv\n  esvik backup everything.zip\n  esvik restore everything.zip\n\nbackup and restore take --data DIR as bin/start does, and have a --help of their own.',
 )
 
 try {

@@ -21,7 +21,7 @@ const variedFor = memoFor<Walk, Map<number, Walk>>()
 
 /** The first of a study's walkers come back after each edit, and what is known of them is kept. Those of a large study come once. */
 const COME_BACK = 500
-const comesOnce = (walker: number): boolean => walker > COME_BACK
+export const comesOnce = (walker: number): boolean => walker > COME_BACK
 
 /** A varied walker of a walk: the same object as long as walk, floors and player are, so that its crossings need not be worked out again. */
 function variedWalk(show: Show, walk: Walk, walker: number): Walk {

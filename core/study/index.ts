@@ -2,3 +2,7 @@
 export * from './evidence'
 export * from './narrowed'
 export * from './vary'
+export * from './outcome'
+export * from './shares'
+export * from './tally'
+export * from './report'
