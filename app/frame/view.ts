@@ -9,7 +9,7 @@ import { rulesAt } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { keptFor } from '~/document/steady'
 
-export type ViewName = 'desk' | 'cues' | 'sounds' | 'tables'
+export type ViewName = 'desk' | 'cues' | 'sounds' | 'tables' | 'study'
 
 interface Kept {
   from: number

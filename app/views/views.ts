@@ -58,5 +58,13 @@ export const VIEWS: { [name in ViewName]: View } = {
     band: fetched(() => import('~/tables/TablesBand.vue')),
     keys: 'plan',
   },
+  study: {
+    name: 'Study',
+    key: '5',
+    help: 'How many different walkers meet it',
+    found: 'view walkers population statistics pacing quiet scares',
+    whole: fetched(() => import('~/study/StudyView.vue')),
+    keys: 'control',
+  },
 }
 export const VIEW_NAMES = namesIn(VIEWS)

@@ -1,0 +1,131 @@
+<script setup lang="ts">
+import type { Gate } from '~~/core/engine'
+import type { CueTally } from '~~/core/study'
+import { plain, tick } from '~/words/time'
+import FirstHill from './FirstHill.vue'
+import { between, inHundred, MISSED } from './words'
+
+/** What a cue comes to with many walkers, in a line. */
+const props = defineProps<{
+  name: string
+  isScare: boolean
+  tally: CueTally
+  end: number
+  width: number
+  chosen: boolean
+}>()
+const emit = defineEmits<{ choose: []; show: [walker: number] }>()
+const HEIGHT = 20
+/** A holding gate is drawn so wide for each time it holds, per walk (px). */
+const HELD = 22
+const WIDEST = 74
+const share = (part: 'never' | 'once' | 'more') => `${props.tally[part].share * 100}%`
+const held = computed(() => props.tally.held.filter(({ gate }) => gate !== 'who' && gate !== 'off'))
+const heldInAll = computed(() => held.value.reduce((sum, { perWalk }) => sum + perWalk, 0))
+const heldWide = (perWalk: number) => `${Math.max(2, (perWalk / Math.max(heldInAll.value, WIDEST / HELD)) * WIDEST)}px`
+const heldWords = computed(() =>
+  held.value.map(({ gate, perWalk }) => `${gate} ${plain(perWalk)} times a walk`).join(', '),
+)
+const MARKS: { [gate in Gate]?: string } = {
+  debounce: 'hatched',
+  cooldown: 'bg-tide/70',
+  chance: 'dotted',
+  condition: 'border border-bone-2',
+}
+const unlikely = 0.1
+</script>
+
+<template>
+  <tr
+    class="h-[21px] border-t border-square hover:bg-row"
+    :class="chosen ? 'bg-chosen text-lamp' : ''"
+    @click="emit('choose')"
+  >
+    <th scope="row" class="max-w-[216px] truncate pr-2 pl-3.5 text-left font-normal">
+      <button class="w-full truncate text-left" :aria-pressed="chosen">
+        <svg v-if="isScare" class="float-right ml-1 h-4" viewBox="0 0 8 16" role="img" aria-label="a scare">
+          <path d="M4 5V16" stroke="var(--color-lamp)" stroke-width="1.6" />
+          <circle cx="4" cy="4" r="2.6" fill="var(--color-lamp)" /></svg
+        >{{ name }}
+      </button>
+    </th>
+    <td class="relative border-l border-square p-0" :style="{ width: `${width}px` }">
+      <FirstHill :tally="tally" :end="end" :width="width" :height="HEIGHT" />
+      <span
+        v-if="tally.firsts.length > 0"
+        class="pointer-events-none absolute top-0 font-mono text-[11px] text-bone-3"
+        :style="
+          tally.first[4]! > end * 0.85
+            ? { right: `${width - (tally.first[0]! / end) * width + 6}px` }
+            : { left: `${(tally.first[4]! / end) * width + 6}px` }
+        "
+        >{{ tick(tally.first[2]!) }}</span
+      >
+    </td>
+    <td class="pl-4 text-right font-mono text-[12px]" :title="between(tally.never)">
+      <button
+        class="hover:underline"
+        :class="tally.never.share > unlikely ? 'font-bold text-rust' : ''"
+        :disabled="tally.walkers.never === undefined"
+        :aria-label="`${inHundred(tally.never)} in 100 never meet ${name}: show one`"
+        @click.stop="tally.walkers.never !== undefined && emit('show', tally.walkers.never)"
+      >
+        {{ inHundred(tally.never) }}
+      </button>
+    </td>
+    <td class="px-2">
+      <span class="flex h-2.5 w-[92px] overflow-hidden" aria-hidden="true">
+        <span
+          class="h-full flex-none border border-rust"
+          :style="{ width: share('never') }"
+          :class="{ hidden: tally.never.count === 0 }"
+        /><span class="h-full flex-none bg-weed" :style="{ width: share('once') }" /><span
+          class="again h-full flex-none"
+          :style="{ width: share('more') }"
+        /><!-- prettier-ignore -->
+      </span>
+    </td>
+    <td class="text-left font-mono text-[12px]" :title="between(tally.more)">
+      <button
+        class="hover:underline"
+        :disabled="tally.walkers.more === undefined"
+        :aria-label="`${inHundred(tally.more)} in 100 get ${name} more than once: show one`"
+        @click.stop="tally.walkers.more !== undefined && emit('show', tally.walkers.more)"
+      >
+        {{ inHundred(tally.more) }}
+      </button>
+    </td>
+    <td class="max-w-[150px] truncate pl-4 text-bone-2">
+      <template v-for="({ why, walker }, i) in tally.missed.slice(0, 2)" :key="why"
+        >{{ i > 0 ? ', ' : ''
+        }}<button class="hover:underline" @click.stop="emit('show', walker)">{{ MISSED[why] }}</button></template
+      ><template v-if="tally.missed.length === 0">–</template>
+    </td>
+    <td class="pr-3 pl-3" :title="heldWords">
+      <span v-if="held.length > 0" class="flex items-center gap-0.5"
+        ><span
+          v-for="{ gate, perWalk } in held"
+          :key="gate"
+          class="h-2.5 flex-none"
+          :class="MARKS[gate] ?? 'bg-bone-3'"
+          :style="{ width: heldWide(perWalk) }"
+        /><span class="pl-1 font-mono text-[11px]">{{ plain(heldInAll, 1) }}</span></span
+      ><template v-else>–</template>
+    </td>
+  </tr>
+</template>
+
+<style scoped>
+.again {
+  background: repeating-linear-gradient(90deg, var(--color-lamp) 0 3px, transparent 3px 4px);
+}
+.hatched {
+  background: repeating-linear-gradient(135deg, var(--color-bone-3) 0 1.5px, transparent 1.5px 4px);
+}
+.dotted {
+  background: radial-gradient(var(--color-rust) 1.1px, transparent 1.3px) 0 0 / 4px 4px;
+}
+button:disabled {
+  cursor: default;
+}
+</style>

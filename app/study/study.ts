@@ -1,0 +1,87 @@
+import { proxy, wrap, type Remote } from 'comlink'
+import { useLocalStorage } from '@vueuse/core'
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import type { Show } from '~~/core/show'
+import type { Outcome } from '~~/core/study'
+import { probe } from '~/document/probe'
+import { useShow } from '~/document/show'
+import { useRun } from '~/run/current-run'
+import type { StudyWorker } from './study.worker'
+
+/** No more workers than this walk at once. */
+const MOST_WORKERS = 4
+/** So many walkers are the fewest that say anything. */
+export const FEWEST = 20
+export const MOST_WALKERS = 20_000
+
+/** A study of the show: many varied walkers on the walks that are followed, and what they met. It stays while one looks elsewhere. */
+export const useStudy = defineStore('study', () => {
+  const doc = useShow()
+  const runs = useRun()
+  /** How many are to set out. */
+  const walkers = useLocalStorage('esvik:walkers', 1000)
+  const outcomes = shallowRef<readonly Outcome[]>([])
+  /** The show and the walks that they walked. */
+  const of = shallowRef<{ show: Show; walks: readonly string[] }>()
+  const isGoing = ref(false)
+  const trouble = ref('')
+  /** The cue that is looked at. */
+  const cue = ref<string>()
+  const took = ref(0)
+  let workers: Remote<StudyWorker>[] | undefined
+  let round = 0
+
+  function crew(): Remote<StudyWorker>[] {
+    const count = Math.min(MOST_WORKERS, Math.max(1, navigator.hardwareConcurrency))
+    return (workers ??= Array.from({ length: count }, () =>
+      wrap<StudyWorker>(new Worker(new URL('./study.worker.ts', import.meta.url), { type: 'module' })),
+    ))
+  }
+  /** Whether what is shown is of another show, or of other walks, than are open now. */
+  const isOld = computed(
+    () => of.value !== undefined && (of.value.show !== doc.show || of.value.walks.join() !== runs.walks.join()),
+  )
+
+  async function begin(): Promise<void> {
+    const { show } = doc
+    if (!show || runs.walks.length === 0) return
+    const mine = ++round
+    const walks = [...runs.walks]
+    outcomes.value = []
+    of.value = { show, walks }
+    trouble.value = ''
+    isGoing.value = true
+    const began = performance.now()
+    const found: Outcome[] = []
+    const tell = (some: Outcome[]) => {
+      if (mine !== round) return
+      found.push(...some)
+      outcomes.value = [...found].sort((a, b) => a.walker - b.walker)
+    }
+    const all = crew()
+    const faults = await Promise.all(
+      all.map((worker, i) =>
+        worker.study(show, { walks, first: i + 1, step: all.length, walkers: walkers.value }, proxy(tell)),
+      ),
+    )
+    if (mine !== round) return
+    took.value = (performance.now() - began) / 1000
+    trouble.value = faults.find((fault) => fault !== undefined) ?? ''
+    isGoing.value = false
+  }
+  /** Stops here: what has been found stays. */
+  function stop(): void {
+    round++
+    isGoing.value = false
+    workers?.forEach((worker) => void worker.stop())
+  }
+  function forget(): void {
+    stop()
+    outcomes.value = []
+    of.value = undefined
+  }
+  doc.onChange((change) => 'reset' in change && forget())
+  probe({ study: () => ({ walkers: outcomes.value.length, took: took.value, isGoing: isGoing.value }) })
+  return { walkers, outcomes, of, isGoing, isOld, trouble, cue, took, begin, stop }
+})

@@ -1,0 +1,52 @@
+import { expose } from 'comlink'
+import { messageOf } from '~~/core/base'
+import { prepare, RunError } from '~~/core/engine'
+import type { Show } from '~~/core/show'
+import { outcomeOf, type Outcome } from '~~/core/study'
+
+/** What is found is told so often (ms), with a breath in which a stop comes through. */
+const TELLS = 80
+const breathe = () => new Promise<void>((done) => setTimeout(done, 0))
+
+/** Which walkers of how many are this worker's: from the first on every `step`-th. */
+export interface Slice {
+  walks: string[]
+  first: number
+  step: number
+  walkers: number
+}
+let newest = 0
+const worker = {
+  /** Has walkers walk a show, and tells what they met as it comes. Gives why it couldn't go on, if it couldn't. */
+  async study(
+    show: Show,
+    { walks, first, step, walkers }: Slice,
+    tell: (outcomes: Outcome[]) => void,
+  ): Promise<string | undefined> {
+    const mine = ++newest
+    await prepare(show, { tally: true })
+    let found: Outcome[] = []
+    let since = performance.now()
+    try {
+      for (let walker = first; walker <= walkers; walker += step) {
+        found.push(outcomeOf(show, walks, walker))
+        if (performance.now() - since < TELLS) continue
+        tell(found)
+        found = []
+        await breathe()
+        if (mine !== newest) return undefined
+        since = performance.now()
+      }
+    } catch (error) {
+      if (error instanceof RunError) return messageOf(error)
+      throw error
+    }
+    tell(found)
+    return undefined
+  },
+  stop(): void {
+    newest++
+  },
+}
+export type StudyWorker = typeof worker
+expose(worker)

@@ -1,0 +1,85 @@
+import { expect, type Page } from '@playwright/test'
+import { ask, demo } from '../harness/api'
+import { clock, open, test } from './page'
+import type { Show } from '../../core/show'
+
+const study = (page: Page) => page.getByRole('main', { name: 'Study' })
+const home = (page: Page) => study(page).locator('[data-home]')
+const row = (page: Page, cue: string) => study(page).getByRole('row').filter({ hasText: cue })
+/** Sets out so many walkers. */
+async function setOut(page: Page, walkers: number): Promise<void> {
+  await study(page)
+    .getByRole('button', { name: /walkers$/ })
+    .click()
+  await study(page).getByRole('textbox', { name: 'How many walkers' }).fill(String(walkers))
+  await page.keyboard.press('Enter')
+}
+
+test('many walkers set out, what they meet stands in rows, and each figure leads to a walker who shows it, and back', async ({
+  page,
+  server,
+}) => {
+  const { id } = await demo(server.url)
+  const { body: copy } = await ask(server.url, '/api/shows', 'POST', { copyOf: id })
+  const saved = async () => (await ask(server.url, `/api/shows/${copy.id}`)).body.show as Show
+  await page.addInitScript(() => localStorage.setItem('esvik:walkers', '120'))
+  await open(page, server, copy.id)
+  await page.keyboard.press('5')
+  await expect(home(page)).toHaveText('120 home')
+  await expect(row(page, 'Somebody stands there')).toContainText('no moment for it')
+  await expect(row(page, 'Rope answers')).toContainText('0:0')
+
+  // One who never meets it is followed in the score.
+  await row(page, 'Somebody stands there')
+    .getByRole('button', { name: /never meet/ })
+    .click()
+  await expect(study(page)).toHaveCount(0)
+  const back = page.getByRole('button', { name: /^walker \d+, back/ })
+  await expect(back).toBeVisible()
+  const fired = () =>
+    page.evaluate(() => {
+      const { $pinia } = (document.querySelector('#__nuxt') as any).__vue_app__.config.globalProperties
+      return $pinia._s.get('run').events.some(({ kind, cue }: any) => kind === 'fire' && cue === 'somebody-stands')
+    })
+  await expect.poll(fired).toBe(false)
+
+  // Back in the study all is as it was; one who meets it is followed from where they do.
+  await page.keyboard.press('5')
+  await expect(home(page)).toHaveText('120 home')
+  await row(page, 'Somebody stands there')
+    .getByRole('button', { name: /^(a scare ?)?Somebody stands there$/ })
+    .click()
+  await expect(study(page).locator('[data-sentences]')).toContainText('never meet it: ')
+  await study(page).getByRole('button', { name: 'Show a walk that meets it' }).click()
+  await expect.poll(fired).toBe(true)
+  await expect(clock(page)).not.toHaveText('00:00.0')
+  await back.click()
+
+  // A wish is changed where it is seen, and what is shown is heeded anew.
+  await page.keyboard.press('5')
+  await study(page)
+    .getByRole('button', { name: /longest quiet/ })
+    .click()
+  await study(page).getByRole('textbox', { name: 'The longest quiet' }).fill('30')
+  await page.keyboard.press('Enter')
+  await expect.poll(async () => (await saved()).wishes.quiet).toEqual([20, 30])
+  await expect(study(page)).toContainText('in 100 over 30 s')
+  await expect(study(page).locator('[data-too-long]').first()).toBeAttached()
+})
+
+test('a long study is stopped, and what was found so far stays', async ({ page, server }) => {
+  const { id } = await demo(server.url)
+  await page.addInitScript(() => localStorage.setItem('esvik:walkers', '40'))
+  await open(page, server, id)
+  await page.keyboard.press('5')
+  await expect(home(page)).toHaveText('40 home')
+  await setOut(page, 20_000)
+  await expect(row(page, 'Rope answers')).toBeVisible()
+  await study(page).getByRole('button', { name: 'Stop here' }).click()
+  const text = (await home(page).textContent())!
+  const count = Number(text.replace(/\D/g, ''))
+  expect(count).toBeGreaterThan(0)
+  expect(count).toBeLessThan(20_000)
+  await expect(study(page).getByRole('button', { name: 'Again' })).toBeVisible()
+  await expect(home(page)).toHaveText(text)
+})
