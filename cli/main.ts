@@ -2,7 +2,7 @@ import { Command, CommanderError, InvalidArgumentError } from 'commander'
 import { channel, checkFormat, credits, fan, run } from './commands'
 import { CliError } from './errors'
 import { mix } from './mix'
-import { study } from './study'
+import { study, sweep } from './study'
 import { Refusal } from '../server/http/refusal'
 
 const number = (text: string): number => {
@@ -25,6 +25,12 @@ const many = (text: string): number => {
   const value = number(text)
   if (!Number.isInteger(value) || value < 1 || value > 1_000_000)
     throw new InvalidArgumentError('It must be a whole number from 1 to 1,000,000.')
+  return value
+}
+const several = (text: string): number => {
+  const value = number(text)
+  if (!Number.isInteger(value) || value < 2 || value > 1000)
+    throw new InvalidArgumentError('It must be a whole number from 2 to 1000.')
   return value
 }
 const notNegative = (text: string): number => {
@@ -128,9 +134,25 @@ program
   .option('--progress', 'tell how far it has come, also where there is no terminal')
   .action(study)
 
+program
+  .command('sweep')
+  .description(
+    'try a number of a rule over a range, with the same walkers at each value, and print what that does, as JSON',
+  )
+  .argument('<show>', 'a show document, or - for standard input')
+  .requiredOption('--rule <name>', 'the rule, as the log names it')
+  .requiredOption('--field <name>', 'cooldown.seconds, debounce, chance or limit.times')
+  .requiredOption('--from <number>', 'the least value', notNegative)
+  .requiredOption('--to <number>', 'the greatest value', notNegative)
+  .option('--values <n>', 'how many values, evenly', several, 13)
+  .option('--walk <id>', 'a walk they follow (again for several at once; the usual ones if not given)', collect, [])
+  .option('--walkers <n>', 'how many at each value, by the seeds 1 to n', many, 200)
+  .option('--progress', 'tell how far it has come, also where there is no terminal')
+  .action(sweep)
+
 program.addHelpText(
   'after',
-  '\nExamples:\n  esvik run kelp.esvik.json --walk straight --seed 7 --out log.json\n  esvik run kelp.esvik.json --walk curious --walk gull --table\n  esvik run kelp.esvik.json --walk straight --at 61.5\n  esvik run kelp.esvik.json --walk hurried --ticked 30\n  esvik channel kelp.esvik.json --walk straight --seed 7 --channel light:lantern --at 1.5,2.0\n  esvik fan kelp.esvik.json --rule rack-throw --step fling --seeds 50\n  esvik mix kelp.zip --walk straight --seed 7 --out kelp.wav\n  esvik study kelp.esvik.json --walkers 1000 --out study.csv\n  esvik backup everything.zip\n  esvik restore everything.zip\n\nbackup and restore take --data DIR as bin/start does, and have a --help of their own.',
+  '\nExamples:\n  esvik run kelp.esvik.json --walk straight --seed 7 --out log.json\n  esvik run kelp.esvik.json --walk curious --walk gull --table\n  esvik run kelp.esvik.json --walk straight --at 61.5\n  esvik run kelp.esvik.json --walk hurried --ticked 30\n  esvik channel kelp.esvik.json --walk straight --seed 7 --channel light:lantern --at 1.5,2.0\n  esvik fan kelp.esvik.json --rule rack-throw --step fling --seeds 50\n  esvik mix kelp.zip --walk straight --seed 7 --out kelp.wav\n  esvik study kelp.esvik.json --walkers 1000 --out study.csv\n  esvik sweep kelp.esvik.json --rule rack --field cooldown.seconds --from 0 --to 60\n  esvik backup everything.zip\n  esvik restore everything.zip\n\nbackup and restore take --data DIR as bin/start does, and have a --help of their own.',
 )
 
 try {

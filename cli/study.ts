@@ -1,9 +1,21 @@
 import { prepare, RunError, walksOf } from '../core/engine'
-import { outcomeOf, studyReport, studyTable, type Outcome } from '../core/study'
+import {
+  outcomeOf,
+  ruleNamed,
+  studyReport,
+  studyTable,
+  SWEPT,
+  SWEPT_FIELDS,
+  sweptAt,
+  valuesOver,
+  type Outcome,
+  type Swept,
+  type SweptField,
+} from '../core/study'
 import { usualWalks } from '../core/score'
 import { messageOf } from '../core/base'
 import { readShowFile, write } from './commands'
-import { CliError } from './errors'
+import { CliError, FAULTS } from './errors'
 import { createProgress } from './progress'
 
 interface StudyCommand {
@@ -36,4 +48,42 @@ export async function study(file: string, { walk, walkers, out, progress }: Stud
   }
   const report = studyReport(show, walks, outcomes)
   await write(out?.toLowerCase().endsWith('.csv') ? studyTable(report) : JSON.stringify(report, null, 2), out)
+}
+
+interface SweepCommand extends Omit<StudyCommand, 'out'> {
+  rule: string
+  field: string
+  from: number
+  to: number
+  values: number
+}
+const isSwept = (field: string): field is SweptField => (SWEPT_FIELDS as string[]).includes(field)
+
+/** Tries a number of a rule over a range, with the same walkers at each value, and prints how many never meet its cue and how many get it again. */
+export async function sweep(file: string, options: SweepCommand): Promise<void> {
+  const { rule, field, from, to, values, walk, walkers, progress } = options
+  const show = await readShowFile(file)
+  if (!isSwept(field)) throw new CliError(FAULTS.notSwept(field, SWEPT_FIELDS))
+  const found = ruleNamed(show, rule)
+  if (!found) throw new CliError(FAULTS.noRule(rule))
+  const tried = valuesOver([from, to], values, SWEPT[field].whole)
+  const asked = { rule, field, values: tried, cue: found.rule.cue, walks: walk.length > 0 ? walk : usualWalks(show), walkers } // prettier-ignore
+  const told = createProgress(progress, {
+    words: (done) => `${done} of ${tried.length} values …`,
+    stopped: (done) => `Stopped after ${done} values; nothing was written`,
+  })
+  const swept: Swept[] = []
+  try {
+    walksOf(show, asked.walks)
+    for (const value of tried) {
+      const one = await sweptAt(show, asked, value)
+      if (one) swept.push(one)
+      await told.cameTo(swept.length)
+    }
+  } catch (error) {
+    throw error instanceof RunError ? new CliError(messageOf(error)) : error
+  } finally {
+    told.end()
+  }
+  await write(JSON.stringify({ ...asked, swept, now: SWEPT[field].of(found.rule) ?? null }, null, 2), undefined)
 }

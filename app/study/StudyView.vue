@@ -10,6 +10,7 @@ import QuietLengths from './QuietLengths.vue'
 import QuietPicture from './QuietPicture.vue'
 import { FEWEST, useStudy } from './study'
 import StudySentence from './StudySentence.vue'
+import StudySweep from './StudySweep.vue'
 import StudyWishes from './StudyWishes.vue'
 import { sentencesOf } from './words'
 
@@ -167,37 +168,34 @@ function showFor(row: Row, walker: number) {
           </tbody>
         </table>
       </div>
-      <section
-        v-if="chosen"
-        class="flex flex-none items-start gap-8 border-t border-rule px-3.5 py-2.5"
-        :aria-label="chosen.name"
-      >
-        <div class="w-[204px] flex-none">
+      <section v-if="chosen" class="flex h-[216px] flex-none border-t border-rule" :aria-label="chosen.name">
+        <div class="flex w-[560px] flex-none flex-col border-r border-rule px-3.5 py-2.5">
           <h2 class="text-[17px] font-semibold text-lamp">{{ chosen.name }}</h2>
-          <p class="text-xs text-bone-3">of {{ summary.walkers.toLocaleString('en') }} walks</p>
+          <p class="mb-1.5 text-xs text-bone-3">of {{ summary.walkers.toLocaleString('en') }} walks</p>
+          <div class="min-h-0 flex-1 space-y-1 overflow-y-auto" data-sentences>
+            <p v-for="sentence in sentencesOf(chosen.tally)" :key="sentence.bold">
+              <b class="font-semibold">{{ sentence.bold }}</b>{{ sentence.rest }}
+            </p>
+          </div>
+          <div class="flex flex-wrap gap-2">
+            <button v-if="meets !== undefined" class="button" @click="show(meets)">Show a walk that meets it</button>
+            <button
+              v-if="chosen.tally.walkers.more !== undefined"
+              class="button"
+              @click="show(chosen.tally.walkers.more)"
+            >
+              … that gets it again
+            </button>
+            <button
+              v-if="chosen.tally.walkers.never !== undefined"
+              class="button"
+              @click="show(chosen.tally.walkers.never)"
+            >
+              … that misses it
+            </button>
+          </div>
         </div>
-        <div class="flex-1 space-y-0.5" data-sentences>
-          <p v-for="sentence in sentencesOf(chosen.tally)" :key="sentence.bold">
-            <b class="font-semibold">{{ sentence.bold }}</b>{{ sentence.rest }}
-          </p>
-        </div>
-        <div class="flex flex-none flex-wrap gap-2">
-          <button v-if="meets !== undefined" class="button" @click="show(meets)">Show a walk that meets it</button>
-          <button
-            v-if="chosen.tally.walkers.more !== undefined"
-            class="button"
-            @click="show(chosen.tally.walkers.more!)"
-          >
-            … that gets it again
-          </button>
-          <button
-            v-if="chosen.tally.walkers.never !== undefined"
-            class="button"
-            @click="show(chosen.tally.walkers.never!)"
-          >
-            … that misses it
-          </button>
-        </div>
+        <StudySweep class="min-w-0 flex-1 px-3.5 py-2.5" :cue="chosen.id" />
       </section>
     </template>
   </main>

@@ -3,7 +3,7 @@ import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import type { Show } from '~~/core/show'
-import type { Outcome } from '~~/core/study'
+import type { Outcome, Sweep, Swept } from '~~/core/study'
 import { probe } from '~/document/probe'
 import { useShow } from '~/document/show'
 import { useRun } from '~/run/current-run'
@@ -14,6 +14,8 @@ const MOST_WORKERS = 4
 /** So many walkers are the fewest that say anything. */
 export const FEWEST = 20
 export const MOST_WALKERS = 20_000
+/** So many walk at each value of a sweep. */
+const SWEPT_WALKERS = 200
 
 /** A study of the show: many varied walkers on the walks that are followed, and what they met. It stays while one looks elsewhere. */
 export const useStudy = defineStore('study', () => {
@@ -21,6 +23,8 @@ export const useStudy = defineStore('study', () => {
   const runs = useRun()
   /** How many are to set out. */
   const walkers = useLocalStorage('esvik:walkers', 1000)
+  /** What has been swept, and of what. */
+  const swept = shallowRef<{ asked: Omit<Sweep, 'walks' | 'walkers'>; found: readonly Swept[]; isWhole: boolean }>()
   const outcomes = shallowRef<readonly Outcome[]>([])
   /** The show and the walks that they walked. */
   const of = shallowRef<{ show: Show; walks: readonly string[] }>()
@@ -70,6 +74,34 @@ export const useStudy = defineStore('study', () => {
     trouble.value = faults.find((fault) => fault !== undefined) ?? ''
     isGoing.value = false
   }
+  /** Tries values of a number, with as many walkers as say enough; a study that goes on is stopped for it. */
+  async function sweep(asked: Omit<Sweep, 'walks' | 'walkers'>): Promise<void> {
+    const { show } = doc
+    if (!show) return
+    stop()
+    const mine = ++round
+    const found: Swept[] = []
+    const all = crew()
+    swept.value = { asked, found, isWhole: false }
+    const more = { walks: [...runs.walks], walkers: Math.min(SWEPT_WALKERS, walkers.value) }
+    const tell = (one: Swept) => {
+      if (mine !== round) return
+      found.push(one)
+      swept.value = { asked, found: [...found].sort((a, b) => a.value - b.value), isWhole: false }
+    }
+    const faults = await Promise.all(
+      all.map((worker, i) =>
+        worker.sweep(
+          show,
+          { ...asked, ...more, values: asked.values.filter((_, n) => n % all.length === i) },
+          proxy(tell),
+        ),
+      ),
+    )
+    if (mine !== round || !swept.value) return
+    trouble.value = faults.find((fault) => fault !== undefined) ?? ''
+    swept.value = { ...swept.value, isWhole: true }
+  }
   /** Stops here: what has been found stays. */
   function stop(): void {
     round++
@@ -78,10 +110,11 @@ export const useStudy = defineStore('study', () => {
   }
   function forget(): void {
     stop()
+    swept.value = undefined
     outcomes.value = []
     of.value = undefined
   }
   doc.onChange((change) => 'reset' in change && forget())
   probe({ study: () => ({ walkers: outcomes.value.length, took: took.value, isGoing: isGoing.value }) })
-  return { walkers, outcomes, of, isGoing, isOld, trouble, cue, took, begin, stop }
+  return { walkers, outcomes, of, isGoing, isOld, trouble, cue, took, swept, begin, sweep, stop }
 })

@@ -2,7 +2,7 @@ import { expose } from 'comlink'
 import { messageOf } from '~~/core/base'
 import { prepare, RunError } from '~~/core/engine'
 import type { Show } from '~~/core/show'
-import { outcomeOf, type Outcome } from '~~/core/study'
+import { outcomeOf, sweptAt, type Outcome, type Sweep, type Swept } from '~~/core/study'
 
 /** What is found is told so often (ms), with a breath in which a stop comes through. */
 const TELLS = 80
@@ -42,6 +42,28 @@ const worker = {
       throw error
     }
     tell(found)
+    return undefined
+  },
+  /** Tries values of a number one after the other, and tells what each comes to. Gives why it couldn't go on, if it couldn't. */
+  async sweep(show: Show, asked: Sweep, tell: (swept: Swept) => void): Promise<string | undefined> {
+    const mine = ++newest
+    let since = performance.now()
+    const stretch = async () => {
+      if (performance.now() - since < TELLS) return true
+      await breathe()
+      since = performance.now()
+      return mine === newest
+    }
+    try {
+      for (const value of asked.values) {
+        const swept = await sweptAt(show, asked, value, stretch)
+        if (!swept) return undefined
+        tell(swept)
+      }
+    } catch (error) {
+      if (error instanceof RunError) return messageOf(error)
+      throw error
+    }
     return undefined
   },
   stop(): void {

@@ -120,7 +120,10 @@ const rulesOfAll = (show: Show, cue: string): string[] =>
   [...show.zones.flatMap((zone) => namedRulesAt(show, zone)), ...show.rules].flatMap((rule) => (rule.cue === cue ? [rule.id] : [])) // prettier-ignore
 
 /** The values, one after the other, at which both shares stay below what is wished; the widest stretch of them. */
-export function keepsBoth(swept: readonly Swept[], most: { never: number; more: number }): [number, number] | undefined {
+export function keepsBoth(
+  swept: readonly Swept[],
+  most: { never: number; more: number },
+): [number, number] | undefined {
   let best: [number, number] | undefined
   let from: number | undefined
   for (const { value, never, more } of swept) {

@@ -147,6 +147,40 @@ describe('esvik fan', () => {
   })
 })
 
+describe('esvik study and sweep', () => {
+  it('say what many walkers meet, as JSON or as a table, and the same again', () => {
+    const { stdout, status } = esvik(['study', file, '--walk', 'w', '--walkers', '40'])
+    expect(status).toBe(0)
+    const told = JSON.parse(stdout)
+    expect(told).toMatchObject({ format: 'esvik-study', version: 1, show: 'Test', walks: ['w'], walkers: 40 })
+    expect(told.cues[0]).toMatchObject({ cue: 'cue', never: { count: 0, share: 0 }, held: {}, missed: {} })
+    expect(told.cues[0].first[2]).toBeGreaterThan(1)
+    expect(esvik(['study', file, '--walk', 'w', '--walkers', '40']).stdout).toBe(stdout)
+    const out = join(folder, 'study.csv')
+    expect(esvik(['study', file, '--walkers', '40', '--out', out]).status).toBe(0)
+    const [header, line] = readFileSync(out, 'utf8').split('\r\n')
+    expect([header!.split(',')[3], line!.split(',')[3]]).toEqual(['never', '0'])
+  })
+  it('try a number of a rule', () => {
+    const range = ['--field', 'chance', '--from', '0', '--to', '1', '--values', '3', '--walkers', '30']
+    const told = JSON.parse(esvik(['sweep', file, '--rule', 'r', ...range]).stdout)
+    expect(told.swept.map(({ value, never }: any) => [value, never.count])).toEqual([
+      [0, 30],
+      [0.5, expect.any(Number)],
+      [1, 0],
+    ])
+  })
+  it('name what is wrong', () => {
+    const range = ['--from', '0', '--to', '1']
+    expect(esvik(['sweep', file, '--rule', 'nope', '--field', 'chance', ...range]).stderr).toBe(
+      'esvik: There is no rule "nope" of a zone or of the show\n',
+    )
+    expect(esvik(['sweep', file, '--rule', 'r', '--field', 'colour', ...range]).stderr).toContain("can't be swept")
+    expect(esvik(['study', file, '--walk', 'nobody']).stderr).toContain('nobody')
+    expect(esvik(['study', file, '--walkers', '0']).status).toBe(1)
+  })
+})
+
 describe('esvik mix', () => {
   const sound = wav(16_000, 300)
   const asset = createHash('sha256').update(sound).digest('hex')
