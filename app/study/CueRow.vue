@@ -15,7 +15,7 @@ const props = defineProps<{
   chosen: boolean
 }>()
 const emit = defineEmits<{ choose: []; show: [walker: number] }>()
-const HEIGHT = 20
+const HEIGHT = 22
 /** A holding gate is drawn so wide for each time it holds, per walk (px). */
 const HELD = 22
 const WIDEST = 74
@@ -33,16 +33,19 @@ const MARKS: { [gate in Gate]?: string } = {
   condition: 'border border-bone-2',
 }
 const unlikely = 0.1
+/** Why most of those who miss it do, and the next of them. */
+const main = computed(() => props.tally.missed[0])
+const next = computed(() => props.tally.missed[1])
 </script>
 
 <template>
   <tr
-    class="h-[21px] border-t border-square hover:bg-row"
+    class="h-6 border-t border-square hover:bg-row"
     :class="chosen ? 'bg-chosen text-lamp' : ''"
     @click="emit('choose')"
   >
     <th scope="row" class="max-w-[216px] truncate pr-2 pl-3.5 text-left font-normal">
-      <button class="w-full truncate text-left" :aria-pressed="chosen">
+      <button class="min-h-6 w-full truncate text-left" :aria-pressed="chosen">
         <svg v-if="isScare" class="float-right ml-1 h-4" viewBox="0 0 8 16" role="img" aria-label="a scare">
           <path d="M4 5V16" stroke="var(--color-lamp)" stroke-width="1.6" />
           <circle cx="4" cy="4" r="2.6" fill="var(--color-lamp)" /></svg
@@ -64,7 +67,7 @@ const unlikely = 0.1
     </td>
     <td class="pl-4 text-right font-mono text-[12px]" :title="between(tally.never)">
       <button
-        class="hover:underline"
+        class="min-h-6 min-w-6 text-right hover:underline"
         :class="tally.never.share > unlikely ? 'font-bold text-rust' : ''"
         :disabled="tally.walkers.never === undefined"
         :aria-label="`${inHundred(tally.never)} in 100 never meet ${name}: show one`"
@@ -87,7 +90,7 @@ const unlikely = 0.1
     </td>
     <td class="text-left font-mono text-[12px]" :title="between(tally.more)">
       <button
-        class="hover:underline"
+        class="min-h-6 min-w-6 text-left hover:underline"
         :disabled="tally.walkers.more === undefined"
         :aria-label="`${inHundred(tally.more)} in 100 get ${name} more than once: show one`"
         @click.stop="tally.walkers.more !== undefined && emit('show', tally.walkers.more)"
@@ -96,9 +99,8 @@ const unlikely = 0.1
       </button>
     </td>
     <td class="max-w-[150px] truncate pl-4 text-bone-2">
-      <template v-for="({ why, walker }, i) in tally.missed.slice(0, 2)" :key="why"
-        >{{ i > 0 ? ', ' : ''
-        }}<button class="hover:underline" @click.stop="emit('show', walker)">{{ MISSED[why] }}</button></template
+      <button v-if="main" class="min-h-6 hover:underline" @click.stop="emit('show', main.walker)">
+        {{ MISSED[main.why] }}</button><template v-if="next">, {{ MISSED[next.why] }}</template
       ><template v-if="tally.missed.length === 0">–</template>
     </td>
     <td class="pr-3 pl-3" :title="heldWords">

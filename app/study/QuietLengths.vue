@@ -64,11 +64,11 @@ const show = ({ those }: { those: readonly Quiet[] }) => {
       <span class="flex-1 font-semibold text-bone">How long a quiet lasts</span>
       <span class="text-bone-3">{{ count(quiets.length, 'quiet') }} between two scares</span>
     </p>
-    <p v-if="wished" class="flex gap-4 text-xs">
-      <button class="text-rust hover:underline" @click="show(long)">
+    <p v-if="wished" class="flex gap-6 text-xs">
+      <button class="min-h-6 text-rust hover:underline" @click="show(long)">
         {{ long.hundred }} in 100 over {{ plain(wished[1], 0) }} s
       </button>
-      <button class="text-rust hover:underline" @click="show(short)">
+      <button class="min-h-6 text-rust hover:underline" @click="show(short)">
         {{ short.hundred }} under {{ plain(wished[0], 0) }} s
       </button>
     </p>

@@ -105,9 +105,9 @@ const chart = computed((): Charted | undefined => {
           @choose="chosenRule = $event"
         />
         from
-        <input v-model.number="range[0]" type="number" class="field w-14" aria-label="From" />
+        <input v-model.number="range[0]" type="number" class="field min-h-6 w-14" aria-label="From" />
         to
-        <input v-model.number="range[1]" type="number" class="field w-14" aria-label="To" />
+        <input v-model.number="range[1]" type="number" class="field min-h-6 w-14" aria-label="To" />
         {{ unit }}
         <button class="chip" @click="begin">Sweep</button>
         <span class="flex-1" />
@@ -120,14 +120,14 @@ const chart = computed((): Charted | undefined => {
           Set {{ says(proposed) }}
         </button>
       </div>
-      <p class="text-xs text-bone-2">
+      <p class="mt-2 text-xs text-bone-2">
         No more than
         <input
           v-model.number="most.never"
           type="number"
           min="0"
           max="100"
-          class="field w-12 py-0!"
+          class="field min-h-6 w-12 py-0!"
           aria-label="How many may miss it"
         />
         in 100 may <span class="text-rust">miss it</span>, and
@@ -136,7 +136,7 @@ const chart = computed((): Charted | undefined => {
           type="number"
           min="0"
           max="100"
-          class="field w-12 py-0!"
+          class="field min-h-6 w-12 py-0!"
           aria-label="How many may get it again"
         />
         <span class="text-weed">get it again</span>.

@@ -12,7 +12,7 @@ const wish = (value: [number, number] | undefined) =>
 </script>
 
 <template>
-  <p v-if="quiet" class="flex flex-wrap items-center gap-x-1">
+  <p v-if="quiet" class="flex min-h-6 flex-wrap items-center gap-x-2.5">
     wished for:
     <PartNumber
       name="The shortest quiet"
@@ -32,7 +32,7 @@ const wish = (value: [number, number] | undefined) =>
       :min="0"
       :step="1"
     />
-    <button class="part" title="No quiet is wished for" aria-label="Wish for no quiet" @click="wish(undefined)">
+    <button class="part min-w-6" title="No quiet is wished for" aria-label="Wish for no quiet" @click="wish(undefined)">
       ×
     </button>
   </p>

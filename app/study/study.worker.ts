@@ -21,7 +21,7 @@ const worker = {
   async study(
     show: Show,
     { walks, first, step, walkers }: Slice,
-    tell: (outcomes: Outcome[]) => void,
+    tell: (outcomes: Outcome[]) => void | Promise<void>,
   ): Promise<string | undefined> {
     const mine = ++newest
     await prepare(show, { tally: true })
@@ -31,7 +31,7 @@ const worker = {
       for (let walker = first; walker <= walkers; walker += step) {
         found.push(outcomeOf(show, walks, walker))
         if (performance.now() - since < TELLS) continue
-        tell(found)
+        void tell(found)
         found = []
         await breathe()
         if (mine !== newest) return undefined
@@ -41,11 +41,12 @@ const worker = {
       if (error instanceof RunError) return messageOf(error)
       throw error
     }
-    tell(found)
+    // What has been told comes another way than that it is over.
+    await tell(found)
     return undefined
   },
   /** Tries values of a number one after the other, and tells what each comes to. Gives why it couldn't go on, if it couldn't. */
-  async sweep(show: Show, asked: Sweep, tell: (swept: Swept) => void): Promise<string | undefined> {
+  async sweep(show: Show, asked: Sweep, tell: (swept: Swept) => void | Promise<void>): Promise<string | undefined> {
     const mine = ++newest
     let since = performance.now()
     const stretch = async () => {
@@ -58,7 +59,7 @@ const worker = {
       for (const value of asked.values) {
         const swept = await sweptAt(show, asked, value, stretch)
         if (!swept) return undefined
-        tell(swept)
+        await tell(swept)
       }
     } catch (error) {
       if (error instanceof RunError) return messageOf(error)

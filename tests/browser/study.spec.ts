@@ -1,3 +1,4 @@
+import AxeBuilder from '@axe-core/playwright'
 import { expect, type Page } from '@playwright/test'
 import { ask, demo } from '../harness/api'
 import { clock, open, test } from './page'
@@ -82,4 +83,41 @@ test('a long study is stopped, and what was found so far stays', async ({ page, 
   expect(count).toBeLessThan(20_000)
   await expect(study(page).getByRole('button', { name: 'Again' })).toBeVisible()
   await expect(home(page)).toHaveText(text)
+})
+
+test('a number is swept over a range, and what keeps both wishes is set with one click', async ({ page, server }) => {
+  const { id } = await demo(server.url)
+  const { body: copy } = await ask(server.url, '/api/shows', 'POST', { copyOf: id })
+  const saved = async () => (await ask(server.url, `/api/shows/${copy.id}`)).body.show as Show
+  const cooldown = async () =>
+    (await saved()).zones.flatMap(({ rules }) => rules).find(({ cue }) => cue === 'rack-comes-down')!.cooldown!.seconds
+  await page.addInitScript(() => localStorage.setItem('esvik:walkers', '40'))
+  await open(page, server, copy.id)
+  await page.keyboard.press('5')
+  await expect(home(page)).toHaveText('40 home')
+  await row(page, 'Rack comes down').getByRole('rowheader').click()
+  const sweep = study(page).getByRole('region', { name: 'Sweep' })
+  await sweep.getByRole('button', { name: 'Sweep' }).click()
+  await expect(sweep.locator('[data-kept]')).toContainText('keeps both')
+  await expect(sweep.getByRole('figure')).toBeVisible()
+  const before = await cooldown()
+  const set = sweep.getByRole('button', { name: /^Set / })
+  const wanted = Number((await set.textContent())!.replace(/\D/g, ''))
+  await set.click()
+  await expect.poll(cooldown).toBe(wanted)
+  expect(wanted).toBeGreaterThan(before)
+  await expect(set).toBeDisabled()
+  // What is wished for otherwise is kept by other values, or by none.
+  await sweep.getByRole('spinbutton', { name: 'How many may get it again' }).fill('-1')
+  await expect(sweep.locator('[data-kept]')).toContainText('No value keeps both')
+})
+
+test('axe finds nothing in the study', async ({ page, server }) => {
+  const { id } = await demo(server.url)
+  await page.addInitScript(() => localStorage.setItem('esvik:walkers', '40'))
+  await open(page, server, id)
+  await page.keyboard.press('5')
+  await expect(home(page)).toHaveText('40 home')
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa', 'best-practice']).analyze() // prettier-ignore
+  expect(violations.flatMap(({ id: rule, nodes }) => nodes.slice(0, 4).map(({ html }) => `${rule}: ${html.slice(0, 160)}`))).toEqual([]) // prettier-ignore
 })
