@@ -3,7 +3,6 @@ import {
   outcomeOf,
   ruleNamed,
   studyReport,
-  studyTable,
   SWEPT,
   SWEPT_FIELDS,
   sweptAt,
@@ -17,6 +16,7 @@ import { messageOf } from '../core/base'
 import { readShowFile, write } from './commands'
 import { CliError, FAULTS } from './errors'
 import { createProgress } from './progress'
+import { studyTable } from './study-table'
 
 interface StudyCommand {
   walk: string[]

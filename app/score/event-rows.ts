@@ -1,6 +1,7 @@
 import type { RunEvent } from '~~/core/engine'
 import { rulesOf } from '~~/core/score'
 import type { Show, Step } from '~~/core/show'
+import { flagValue } from '~/words/flag-value'
 import { cueName, flagName, propName, soundName, walkName, zoneName } from '~/words/names'
 import { ruleName } from '~/words/sentences'
 import { stepWords } from '~/words/step-kinds'
@@ -80,7 +81,7 @@ function whatOf(named: Named, event: RunEvent): string {
     case 'signal':
       return event.heard === 0 ? `${event.name}, sent, heard by nobody` : `${event.name}, heard by ${event.heard}`
     case 'flag':
-      return `${flagName(show, event.flag)}: ${typeof event.value === 'number' ? plain(event.value) : event.value ? 'yes' : 'no'}`
+      return `${flagName(show, event.flag)}: ${flagValue(event.value)}`
     case 'zone':
       return event.enabled ? 'on' : 'off'
     case 'impact':

@@ -7,6 +7,7 @@ import type { Outcome, Sweep, Swept } from '~~/core/study'
 import { probe } from '~/document/probe'
 import { useShow } from '~/document/show'
 import { useRun } from '~/run/current-run'
+import { threadsFor } from '~/run/threads'
 import type { StudyWorker } from './study.worker'
 
 /** No more workers than this walk at once. */
@@ -37,8 +38,7 @@ export const useStudy = defineStore('study', () => {
   let round = 0
 
   function crew(): Remote<StudyWorker>[] {
-    const count = Math.min(MOST_WORKERS, Math.max(1, navigator.hardwareConcurrency))
-    return (workers ??= Array.from({ length: count }, () =>
+    return (workers ??= Array.from({ length: threadsFor(MOST_WORKERS) }, () =>
       wrap<StudyWorker>(new Worker(new URL('./study.worker.ts', import.meta.url), { type: 'module' })),
     ))
   }

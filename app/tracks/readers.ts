@@ -1,6 +1,7 @@
 import { proxy, wrap, type Remote } from 'comlink'
 import { tracksOf, type Mapping, type ReadTracks } from '~~/core/tracks'
 import type { Floor } from '~~/core/show'
+import { threadsFor } from '~/run/threads'
 import type { TracksWorker } from './tracks.worker'
 
 /** No more read a file at once than this; each reads the players that are its own. */
@@ -10,8 +11,7 @@ const MOST = 4
 export class TracksReaders {
   private readonly threads: { thread: Worker; reader: Remote<TracksWorker> }[]
   constructor() {
-    const count = Math.min(MOST, Math.max(1, navigator.hardwareConcurrency))
-    this.threads = Array.from({ length: count }, () => {
+    this.threads = Array.from({ length: threadsFor(MOST) }, () => {
       const thread = new Worker(new URL('./tracks.worker.ts', import.meta.url), { type: 'module' })
       return { thread, reader: wrap<TracksWorker>(thread) }
     })

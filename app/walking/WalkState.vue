@@ -2,6 +2,7 @@
 import { useIntervalFn } from '@vueuse/core'
 import type { RunEvent } from '~~/core/engine'
 import type { ShownMoment } from '~/frame/shown-moment'
+import { flagValue } from '~/words/flag-value'
 import { flagName } from '~/words/names'
 import { plain } from '~/words/time'
 import { HeardEnvelopes, stateNow, type StateNow } from './state-now'
@@ -32,10 +33,9 @@ const flags = computed(() => {
   for (const event of props.events) if (event.kind === 'flag') now.set(event.flag, event.value)
   const { show } = props.moment
   return [...now].flatMap(([id, value]) =>
-    value === show.flags.find((flag) => flag.id === id)?.start ? [] : [`${flagName(show, id)}: ${valueWords(value)}`],
+    value === show.flags.find((flag) => flag.id === id)?.start ? [] : [`${flagName(show, id)}: ${flagValue(value)}`],
   )
 })
-const valueWords = (value: boolean | number) => (typeof value === 'number' ? plain(value) : value ? 'yes' : 'no')
 useIntervalFn(
   () => {
     envelopes.ask(props.moment)

@@ -34,15 +34,18 @@ export function useKeptWalk(walked: () => WalkIn | Together | undefined, walker:
       isRecording.value = false
     }
   }
-  function take({ isSame, points, start }: Recorded, until: number): void {
+  function take({ isSame, went, points, start }: Recorded, until: number): void {
     // The show may have been closed meanwhile.
     if (!doc.isOpen) return
     const known = kept.value
     if (known !== undefined && doc.now.walks.some(({ id }) => id === known)) {
-      doc.edit('Go on recording', (edit) => edit.set(['walks', known, 'points'], points))
+      doc.edit('Go on recording', (edit) => {
+        edit.set(['walks', known, 'points'], points)
+        edit.set(['walks', known, 'went'], went)
+      })
     } else {
       const body = doc.now.walks.find(({ id }) => id === walker)?.body ?? { kind: 'player', tags: [] }
-      const made = walkedByHand(doc.now, body, start, points)
+      const made = walkedByHand(doc.now, body, { start, went, points })
       if (!doc.edit(`Record ${made.name}`, (edit) => edit.add(['walks'], made))) return
       kept.value = made.id
     }

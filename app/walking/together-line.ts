@@ -1,4 +1,5 @@
 import { Together, type Packet } from '~~/core/together'
+import { socketAt } from '~/document/keeping/socket'
 import type { Hello } from '~~/server/together/words'
 
 /** A broken line is mended after so long (ms). */
@@ -23,7 +24,7 @@ export function joinTogether(
     hello.looksOn,
   )
   function join(): void {
-    const line = new WebSocket(`${location.protocol === 'https:' ? 'wss' : 'ws'}://${location.host}/together`)
+    const line = socketAt('/together')
     socket = line
     line.onopen = () => {
       together.joinedAgain()

@@ -1,10 +1,9 @@
 import type { ForGood, NeverFires } from '~~/core/findings'
 import type { Rule, Show } from '~~/core/show'
+import { flagValue } from './flag-value'
 import { flagName } from './names'
 import { stepWords } from './step-kinds'
-import { plain, seconds } from './time'
-
-const valueWords = (value: boolean | number): string => (value === true ? 'yes' : value === false ? 'no' : plain(value))
+import { seconds } from './time'
 
 /** Why a rule can never fire, in a sentence. */
 export function neverFiresWords(show: Show, found: NeverFires): string {
@@ -19,7 +18,7 @@ export function neverFiresWords(show: Show, found: NeverFires): string {
       return `Can never fire: only its own cue sends “${found.signal}”.`
     case 'flag': {
       const { flag, is, value } = found.condition
-      return `Can never fire: ${flagName(show, flag)} never is ${is === '=' ? '' : `${is} `}${valueWords(value)}.`
+      return `Can never fire: ${flagName(show, flag)} never is ${is === '=' ? '' : `${is} `}${flagValue(value)}.`
     }
     case 'contradiction':
       return `Can never fire: what it asks of ${flagName(show, found.flag)} can’t be all at once.`

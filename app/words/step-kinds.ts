@@ -2,6 +2,7 @@ import { length as lengthOf } from './lengths'
 import type { Cue, Show, Step, StepKind } from '~~/core/show'
 import { busName, cueName, flagName, lightName, markName, poolName, propName, soundName, zoneName } from './names'
 import { colourWords } from './colours'
+import { flagValue } from './flag-value'
 import { count, plain } from './time'
 import { namesIn } from '~~/core/base'
 
@@ -31,7 +32,6 @@ interface StepWords<S extends Step> {
 }
 
 const LOCK_WORDS = { walk: 'walking', jump: 'jumping', look: 'looking', use: 'using' }
-const yesOrNo = (value: boolean | number): string => (value === true ? 'yes' : value === false ? 'no' : plain(value))
 
 const WORDS: { [K in StepKind]: StepWords<Extract<Step, { kind: K }>> } = {
   sound: {
@@ -112,7 +112,7 @@ const WORDS: { [K in StepKind]: StepWords<Extract<Step, { kind: K }>> } = {
     sense: 'signals',
     glyph: 'M2 7.4V1l4.6 1.6L2 4.4',
     does: (show, { flag, set, add }) =>
-      set === undefined ? `${flagName(show, flag)} by ${plain(add!)}` : `${flagName(show, flag)}: ${yesOrNo(set)}`,
+      set === undefined ? `${flagName(show, flag)} by ${plain(add!)}` : `${flagName(show, flag)}: ${flagValue(set)}`,
   },
   signal: {
     name: 'A signal',

@@ -2,7 +2,7 @@ import type { RunEvent } from '~~/core/engine'
 import { isMet, partIn, type Condition, type Show } from '~~/core/show'
 import { rulesOf } from '~~/core/score'
 import { flagName } from './names'
-import { plain } from './time'
+import { flagValue } from './flag-value'
 
 type Value = boolean | number
 /** What held a rule back by its condition: when, and what is said of it. */
@@ -11,7 +11,6 @@ const keyOf = (rule: string, t: number): string => `${rule}|${t}`
 /** What is said of a rule that was held by its condition at a time; undefined where it wasn’t. */
 export const unmetAt = (unmet: Unmet, rule: string, t: number): string | undefined => unmet.get(keyOf(rule, t))
 
-const said = (value: Value): string => (value === true ? 'yes' : value === false ? 'no' : plain(value))
 const WANTED: { [is in Condition['is']]: string } = {
   '=': '',
   '!=': 'anything but ',
@@ -34,8 +33,8 @@ export function unmetConditions(show: Show, events: readonly RunEvent[]): Unmet 
       const flag = part === undefined ? condition.flag : zones.get(event.zone ?? '')?.parts?.[part]
       const value = flag === undefined ? undefined : now.get(flag)
       if (value === undefined || isMet(condition, value)) continue
-      const wanted = `${WANTED[condition.is]}${said(condition.value)}`
-      found.set(keyOf(event.rule, event.t), `${flagName(show, flag!)} is ${said(value)}, wanted ${wanted}`)
+      const wanted = `${WANTED[condition.is]}${flagValue(condition.value)}`
+      found.set(keyOf(event.rule, event.t), `${flagName(show, flag!)} is ${flagValue(value)}, wanted ${wanted}`)
       break
     }
   }

@@ -73,28 +73,3 @@ export function studyReport(show: Show, walks: readonly string[], outcomes: read
     bands: BANDS,
   }
 }
-
-/** The same as comma-separated values: a line for each cue. */
-export function studyTable({ cues, walkers }: StudyReport): string {
-  const percents = BANDS.map((share) => `first at ${share * 100} % (s)`)
-  const header = ['cue', 'name', 'walkers', 'never', 'never from', 'never to', 'once', 'more', ...percents, 'held per walk', 'never, since'] // prettier-ignore
-  const rows = cues.map(({ cue, name, never, once, more, first, held, missed }) => [
-    cue,
-    name,
-    walkers,
-    never.share,
-    never.low,
-    never.high,
-    once.share,
-    more.share,
-    ...first.map((t) => t ?? ''),
-    Object.entries(held).map(([gate, perWalk]) => `${gate} ${perWalk}`).join('; '), // prettier-ignore
-    Object.entries(missed).map(([why, count]) => `${why} ${count}`).join('; '), // prettier-ignore
-  ])
-  return [header, ...rows].map((row) => row.map(cellOf).join(',')).join('\r\n')
-}
-/** A cell by RFC 4180. */
-function cellOf(value: string | number): string {
-  const text = String(value)
-  return /[",\r\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text
-}

@@ -1,7 +1,7 @@
-import { itemAt, needed } from '../base'
-import { createRun, facingAt, positionAt, walksOf, type LiveRun, type Participant, type Run, type RunEvent } from '../engine' // prettier-ignore
-import { applyPatch, type Point, type Show, type Walk } from '../show'
-import type { Beginning } from '../walking'
+import { itemAt } from '../base'
+import { facingAt, positionAt, type LiveRun, type Run, type RunEvent } from '../engine'
+import { applyPatch, type Point, type Show } from '../show'
+import { beginLive, type Beginning, type Begun } from '../walking'
 import type { Entry } from './words'
 
 /** Somebody who walks in a shared run. */
@@ -39,8 +39,8 @@ export class SharedRun {
   constructor({ show, beginning }: Extract<Entry, { kind: 'begin' }>) {
     this.show = show
     this.beginning = beginning
-    this.members = [memberAt(this.walk.id, [0, 0, 0], 0)]
-    this.begin()
+    const { walk, at, yaw } = this.begin([])
+    this.members = [memberAt(walk.id, at, yaw)]
   }
 
   /** The run as it is now; what it holds goes on being written. */
@@ -64,10 +64,6 @@ export class SharedRun {
       const row = entry.kind === 'beat' && entry.rows.find(([who]) => who === member)
       return row ? [{ t: entry.t, at: [row[1], row[2], row[3]] as Point, yaw: row[4], key: row[6] }] : []
     })
-  }
-  private get walk(): Walk {
-    const { walks, player } = this.beginning
-    return needed(walksOf(this.show, walks)[player], 'walk')
   }
 
   /**
@@ -96,25 +92,18 @@ export class SharedRun {
     }
   }
 
-  private begin(): void {
-    const { seed, player, from, walks } = this.beginning
-    const [first, ...others] = this.members
-    const { body } = this.walk
-    const who = walksOf(this.show, walks).map((walk, i): Participant => {
-      if (i !== player) return walk
-      return 't' in from ? { takenOver: walk } : { id: walk.id, body: walk.body }
-    })
-    this.live = createRun(this.show, seed, [...who, ...others.map(({ id }) => ({ id, body }))])
-    this.t = this.since
+  private begin(others: readonly Member[]): Begun {
+    const begun = beginLive(this.show, this.beginning, others)
+    this.live = begun.live
+    this.t = begun.t
     this.events = []
-    const { at, facing } = 't' in from ? this.live.takeOver(this.walk.id, from.t) : { at: from.at, facing: from.yaw }
-    if (this.past.length === 0) Object.assign(needed(first, 'member'), { at, yaw: facing })
     this.write()
+    return begun
   }
   /** All that was told is told again; nobody is put elsewhere by it. */
   private again(): RunEvent[] {
     const before = this.members.map(({ at, yaw, puts, isGone }) => ({ at, yaw, puts, isGone }))
-    this.begin()
+    this.begin(this.members.slice(1))
     for (const entry of this.past) this.hear(entry)
     this.members.forEach((member, i) => Object.assign(member, before[i]))
     return []

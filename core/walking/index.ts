@@ -13,5 +13,6 @@ export {
   type Tolerance,
 } from './simplify'
 export { HandBody, type Hands } from './hand-body'
-export { WalkIn, type Beginning } from './session'
+export { beginLive, type Beginning, type Begun } from './beginning'
+export { WalkIn } from './session'
 export { leap, standingAt, walkOn, type Build, type Intent, type Stance, type Surroundings } from './walker'

@@ -21,6 +21,8 @@ export interface Recorded {
   start: number
   /** Whether played back it gives the same events, at the same times within 0.1 s. */
   isSame: boolean
+  /** Whether it is played back as it went, at the times that it was lived at, heeding nothing. */
+  went: boolean
 }
 
 /** At first what is recorded is told as loosely as this; around what would come out otherwise more and more exactly. */
@@ -56,7 +58,7 @@ export function recorded(lived: Lived): Recorded {
   for (let tries = 0; tries < mostTries; tries++) {
     const points = pointsOf(lived, simplified(samples, tolerated))
     const off = firstOff(wanted, signs(playedBack(lived, points, start, end), end))
-    best = { points, start, isSame: off === undefined }
+    best = { points, start, isSame: off === undefined, went: false }
     if (off === undefined) return best
     const [from, to] = [off - BEFORE, off + AFTER]
     const known = finer.find((each) => Math.abs(each.from - from) < SAME_TIME)
@@ -64,7 +66,10 @@ export function recorded(lived: Lived): Recorded {
     else if (known) known.from -= BEFORE
     else finer.push({ from, to, level: 1 })
   }
-  return best!
+  // What still comes out otherwise may hang on how it heeds what holds it: so it heeds nothing, and does what was done when it was.
+  const points = pointsAsWent(samples)
+  const isSame = firstOff(wanted, signs(playedBack(lived, points, start, end, true), end)) === undefined
+  return isSame ? { points, start, isSame, went: true } : best!
 }
 
 /** An event by what it is, and when: what of it hangs on the last digit of a place is left out. */
@@ -103,9 +108,10 @@ function playedBack(
   points: WalkPoint[],
   start: number,
   end: number,
+  went = false,
 ): readonly RunEvent[] {
   const all = walksOf(show, walks)
-  const back: Walk[] = all.map((walk, i) => (i === player ? { ...walk, start, points } : walk))
+  const back: Walk[] = all.map((walk, i) => (i === player ? { ...walk, start, points, went } : walk))
   return eventsOf(run(show, back, { seed, once: true, length: end }))
 }
 
@@ -161,6 +167,22 @@ function pointsOf({ run: life, player, lived = player }: Lived, samples: readonl
     const isSame = before && way < NO_WAY && !sample.put && sample.yaw === before.yaw && sample.key === undefined
     if (isSame) return
     points.push({ ...pointOf(sample), arrive: sample.put === true })
+  })
+  return points
+}
+
+/** Points that bring somebody from sample to sample in time whatever the show does; where they were put elsewhere they jump. */
+function pointsAsWent(samples: readonly Sample[]): WalkPoint[] {
+  const points: WalkPoint[] = []
+  samples.forEach((sample, i) => {
+    const [before, point] = [samples[i - 1], points[points.length - 1]]
+    if (before) {
+      const seconds = sample.t - before.t
+      const way = sample.put ? 0 : wayBetween(before, sample)
+      if (way < NO_WAY) point.pause += seconds
+      else point.pace = way / Math.max(NO_TIME, seconds)
+    }
+    points.push({ ...pointOf(sample), jump: sample.put === true })
   })
   return points
 }

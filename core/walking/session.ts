@@ -1,29 +1,12 @@
-import {
-  createRun,
-  facingAt,
-  positionAt,
-  RunError,
-  walksOf,
-  type LiveRun,
-  type Participant,
-  type Run,
-  type RunEvent,
-} from '../engine'
-import type { Point, Show, Walk } from '../show'
+import { facingAt, positionAt, type LiveRun, type Run, type RunEvent } from '../engine'
+import type { Show, Walk } from '../show'
+import { beginLive, type Beginning } from './beginning'
 import { HandBody, type Hands, type Moment } from './hand-body'
 import { recorded, samplesOf, type Lived, type Recorded } from './record'
 import type { Sample } from './simplify'
 import { Told } from './told'
 import type { Stance } from './walker'
 
-/** Who walks in, with which others, by which luck, and from where: a time of their walk (s), or a spot at the run's begin. */
-export interface Beginning {
-  seed: number
-  /** The walks of the run by their ids, in its order, and which of them is walked by hand. */
-  walks: readonly string[]
-  player: number
-  from: { t: number } | { at: Point; yaw: number }
-}
 /** A moment that took longer than this is no more than this: a page that slept doesn't walk on (s). */
 const LONGEST = 0.25
 
@@ -73,20 +56,10 @@ export class WalkIn {
   }
   /** The run from its begin up to where it is taken over. */
   private begin(): void {
-    const { seed, player, from } = this.beginning
-    const walks = walksOf(this.show, this.beginning.walks)
-    if (!walks[player]) throw new RunError('Nobody walks in this run: draw a walk, or choose one, first')
-    this.walk = walks[player]
-    const { id, body } = this.walk
-    const isTakenOver = 't' in from
-    const who = walks.map((walk, i): Participant =>
-      i !== player ? walk : isTakenOver ? { takenOver: walk } : { id, body },
-    )
-    this.live = createRun(this.show, seed, who)
+    const { live, walk, t, at, yaw } = beginLive(this.show, this.beginning)
+    Object.assign(this, { live, walk, t })
     this.events = []
-    this.t = isTakenOver ? from.t : 0
-    const { at, yaw } = isTakenOver ? asPose(this.live.takeOver(id, from.t)) : from
-    this.body ??= new HandBody(body)
+    this.body ??= new HandBody(walk.body)
     this.body.standAt(at, yaw)
   }
 
@@ -167,5 +140,3 @@ export class WalkIn {
     }
   }
 }
-
-const asPose = ({ at, facing }: { at: Point; facing: number }) => ({ at, yaw: facing })

@@ -1,34 +1,26 @@
 import { isUuid } from '../http/id'
+import { RateLimit } from '../http/rate-limit'
 import { noteOpened } from '../shows/list'
 import { inTurn, openShow } from '../shows/open'
 import { toldIn } from '../shows/told'
 import { follow, joinShow, leaveShows, show } from '../shows/windows'
 import { walkersOf } from '../together/parties'
 
-/** The one socket of a window: it says which show it has open and hears what others do to it. */
 /** A window says which show it has open when it opens one: nobody does that more often than so many times in so long (ms). */
-const SAYS = { most: 20, within: 10_000 }
+const openings = new RateLimit(20, 10_000)
 /** What it looks at it tells more often, and no longer than this. */
-const SHOWS = { most: 100, within: 2_000 }
+const looks = new RateLimit(100, 2_000)
 const LONGEST = 40_000
 const closed = new WeakSet<object>()
-const said = new Map<string, { says: number[]; shows: number[] }>()
-function saysTooMuch(peer: string, what: 'says' | 'shows'): boolean {
-  const now = Date.now()
-  const all = said.get(peer) ?? { says: [], shows: [] }
-  const { most, within } = what === 'says' ? SAYS : SHOWS
-  all[what] = [...all[what].filter((at) => now - at < within), now]
-  said.set(peer, all)
-  return all[what].length > most
-}
 
+/** The one socket of a window: it says which show it has open and hears what others do to it. */
 export default defineWebSocketHandler({
   async message(peer, message) {
     // What had come before it was closed is thrown away.
     if (closed.has(peer)) return
     const id = message.text()
     const tells = id.startsWith('{')
-    if (id.length > LONGEST || saysTooMuch(peer.id, tells ? 'shows' : 'says')) {
+    if (id.length > LONGEST || (tells ? looks : openings).exceededBy(peer.id)) {
       closed.add(peer)
       return peer.terminate()
     }
@@ -51,7 +43,8 @@ export default defineWebSocketHandler({
     await noteOpened(id).catch(() => undefined)
   },
   close(peer) {
-    said.delete(peer.id)
+    openings.forget(peer.id)
+    looks.forget(peer.id)
     leaveShows(peer.id)
   },
 })

@@ -1,9 +1,9 @@
+import { RateLimit } from '../http/rate-limit'
 import { comeIn, goOut, hear } from '../together/parties'
 import { helloIn } from '../together/words'
 
-/** The line of a window that walks with others: first it says who it is, then where its body is, many times a second. */
-const MOST_SAID = 100
-const WITHIN = 1000
+/** Nobody says something more often than so many times in so long (ms), nor more at once. */
+const words = new RateLimit(100, 1000)
 const LONGEST = 16_384
 
 interface Line {
@@ -11,19 +11,12 @@ interface Line {
   key: string
 }
 const lines = new Map<string, Line>()
-const said = new Map<string, { since: number; count: number }>()
-function saysTooMuch(peer: string): boolean {
-  const now = Date.now()
-  const lately = said.get(peer)
-  if (lately && now - lately.since <= WITHIN) return ++lately.count > MOST_SAID
-  said.set(peer, { since: now, count: 1 })
-  return false
-}
 
+/** The line of a window that walks with others: first it says who it is, then where its body is, many times a second. */
 export default defineWebSocketHandler({
   async message(peer, message) {
     const text = message.text()
-    if (saysTooMuch(peer.id) || text.length > LONGEST) return peer.terminate()
+    if (words.exceededBy(peer.id) || text.length > LONGEST) return peer.terminate()
     const line = lines.get(peer.id)
     if (line) return text === 'leaves' ? goOut(line.show, line.key, peer.id, true) : hear(line.show, line.key, text)
     const hello = helloIn(text)
@@ -40,7 +33,7 @@ export default defineWebSocketHandler({
   close(peer) {
     const line = lines.get(peer.id)
     lines.delete(peer.id)
-    said.delete(peer.id)
+    words.forget(peer.id)
     if (line) goOut(line.show, line.key, peer.id, false)
   },
 })

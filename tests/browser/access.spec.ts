@@ -113,3 +113,11 @@ test('axe finds nothing in the history, a comparison, the desk of several things
   await expect(desk(page)).toContainText('2 things chosen')
   expect(await found(page)).toEqual([])
 })
+
+test('axe finds nothing in the study', async ({ page, server }) => {
+  await page.addInitScript(() => localStorage.setItem('esvik:walkers', '40'))
+  await openDemo(page, server)
+  await page.keyboard.press('5')
+  await expect(page.locator('[data-home]')).toHaveText('40 home')
+  expect(await found(page)).toEqual([])
+})

@@ -2,14 +2,9 @@ import { expect, type Browser, type Page } from '@playwright/test'
 import { ask } from '../harness/api'
 import type { TestServer } from '../harness/server'
 import { clock, open, openDemo, test } from './page'
+import { across, isThere, ledger, state, view, walking } from './walking'
 
 /** A corridor along −Z: a zone darkens it for everyone, one beyond asks whoever comes. */
-const zone = (name: string, z: number, cue: string) => ({
-  id: name.toLowerCase(),
-  name,
-  shape: { kind: 'box', at: [0, 0, z], size: [6, 2, 1] },
-  rules: [{ id: `r-${name.toLowerCase()}`, on: { at: 'enter' }, cue }],
-})
 const CORRIDOR = {
   format: 'esvik-show',
   version: 1,
@@ -23,21 +18,10 @@ const CORRIDOR = {
     { id: 'darkens', name: 'Darkens', for: 'everyone', steps: [{ id: 'd', kind: 'fade', colour: '#000000', in: 0, stay: 40, out: 0 }] }, // prettier-ignore
     { id: 'asks', name: 'Asks', steps: [{ id: 'a', kind: 'prompt', text: 'Heave', key: 'E', anchor: { mark: 'aside' }, hold: 4 }] }, // prettier-ignore
   ],
-  zones: [zone('First', -2, 'darkens'), zone('Second', -6, 'asks')],
+  zones: [across('First', -2, { cue: 'darkens' }), across('Second', -6, { cue: 'asks' })],
   walks: [{ id: 'w', name: 'Stands', points: [{ at: [0, 0, 1], pause: 90, look: { yaw: 0 } }] }],
 }
 
-const view = (page: Page) => page.getByRole('dialog', { name: 'Walk in' })
-const ledger = (page: Page) => view(page).getByRole('list', { name: 'Ledger' })
-const state = (page: Page) => view(page).getByLabel('State')
-interface Walking {
-  t: number
-  at: [number, number, number]
-  events: { kind: string; t: number; player?: string }[]
-}
-const walking = (page: Page): Promise<Walking> => page.evaluate(() => (window as any).esvik.walking())
-const isThere = (page: Page) =>
-  expect.poll(() => page.evaluate(() => (window as any).esvik.walking?.().at !== undefined)).toBe(true)
 const others = (page: Page) => page.getByRole('button', { name: /other window/ })
 async function choose(page: Page, words: string): Promise<void> {
   await others(page).click()

@@ -1,14 +1,9 @@
 import { expect, type Page } from '@playwright/test'
 import { ask } from '../harness/api'
 import { clickSpot, desk, open, plan, test } from './page'
+import { across, isThere, ledger, state, view, walking } from './walking'
 import type { Show } from '../../core/show'
 
-const at = (name: string, z: number, rule: object) => ({
-  id: name.toLowerCase(),
-  name,
-  shape: { kind: 'box', at: [0, 0, z], size: [6, 2, 1] },
-  rules: [{ id: `r-${name.toLowerCase()}`, on: { at: 'enter' }, ...rule }],
-})
 const cue = (name: string, ...steps: object[]) => ({
   id: name.toLowerCase(),
   name,
@@ -32,24 +27,16 @@ const CORRIDOR = {
     cue('Cuts', { kind: 'camera', marks: [{ mark: 'aside', travel: 0, stay: 0.8 }], back: { seconds: 0 } }),
   ],
   zones: [
-    at('First', -1.5, { cue: 'holds', cooldown: { seconds: 60 } }),
-    { ...at('Second', -4, { cue: 'asks' }), rules: [{ id: 'r-second', on: { at: 'enter' }, cue: 'asks' }, { id: 'r-press', on: { at: 'use', key: 'E' }, cue: 'darkens' }] }, // prettier-ignore
-    at('Third', -7, { cue: 'cuts' }),
+    across('First', -1.5, { cue: 'holds', cooldown: { seconds: 60 } }),
+    { ...across('Second', -4, { cue: 'asks' }), rules: [{ id: 'r-second', on: { at: 'enter' }, cue: 'asks' }, { id: 'r-press', on: { at: 'use', key: 'E' }, cue: 'darkens' }] }, // prettier-ignore
+    across('Third', -7, { cue: 'cuts' }),
   ],
   walks: [{ id: 'w', name: 'Stands', points: [{ at: [0, 0, 1], pause: 90, look: { yaw: 0 } }] }],
 }
 
-const view = (page: Page) => page.getByRole('dialog', { name: 'Walk in' })
-const ledger = (page: Page) => view(page).getByRole('list', { name: 'Ledger' })
-const state = (page: Page) => view(page).getByLabel('State')
-const walking = (page: Page) =>
-  page.evaluate(() => {
-    const { t, at } = (window as any).esvik.walking()
-    return { t: t as number, at: at as [number, number, number] }
-  })
 async function walkIn(page: Page): Promise<void> {
   await page.keyboard.press('i')
-  await expect.poll(() => page.evaluate(() => (window as any).esvik.walking?.().at !== undefined)).toBe(true)
+  await isThere(page)
 }
 /** Goes on by a key until something is the case. */
 async function until(page: Page, key: string, isSo: () => Promise<void>): Promise<void> {

@@ -1,6 +1,7 @@
 import { length as lengthOf } from '~/words/lengths'
 import { stateAt, type ChannelFields, type Run, partsOf } from '~~/core/engine'
 import type { Lock, Show } from '~~/core/show'
+import { flagValue } from '~/words/flag-value'
 import { busName, flagName, lightName, markName, propName, soundName, zoneName } from '~/words/names'
 import type { Sense } from '~/words/step-kinds'
 import { plain } from '~/words/time'
@@ -99,7 +100,7 @@ export function leftOver(show: Show, run: Run, own: (zone: string) => boolean = 
     if (value !== before.flags[flag])
       found.push({
         sense: 'signals',
-        words: `${flagName(show, flag)} is ${typeof value === 'number' ? plain(value) : value ? 'yes' : 'no'}`,
+        words: `${flagName(show, flag)} is ${flagValue(value)}`,
       })
   for (const [zone, on] of Object.entries(now.zones))
     if (on !== before.zones[zone] && !own(zone))

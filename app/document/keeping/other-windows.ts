@@ -1,4 +1,5 @@
 import { ref, shallowRef } from 'vue'
+import { socketAt } from './socket'
 import type { Done, Shown, Told, Word } from '~~/server/shows/messages'
 
 const JOIN_AGAIN = 1000
@@ -17,7 +18,7 @@ export function useWindows(hears: { at: (revision: number) => void; edited: (edi
 
   function join(show: string): void {
     socket?.close()
-    const mine = new WebSocket(`${location.protocol === 'https:' ? 'wss' : 'ws'}://${location.host}/live`)
+    const mine = socketAt('/live')
     socket = mine
     mine.onopen = () => {
       mine.send(show)

@@ -112,8 +112,8 @@ export function freshWalk(show: Show, points: WalkPoint[]): Walk {
 }
 
 /** A walk that somebody went by hand, with the body of whoever they went for. */
-export const walkedByHand = (show: Show, body: Walk['body'], start: number, points: WalkPoint[]): Walk =>
-  completeWalk({ ...named(show.walks, 'Walked by hand'), body, start, points })
+export const walkedByHand = (show: Show, body: Walk['body'], made: Pick<Walk, 'start' | 'went' | 'points'>): Walk =>
+  completeWalk({ ...named(show.walks, 'Walked by hand'), body, ...made })
 
 /** Tracks as walks of a show, each by a name of its own. `went`: nothing holds or moves them. */
 export function tracksAsWalks(show: Show, file: string, tracks: readonly Track[], went: boolean): Walk[] {
