@@ -25,6 +25,8 @@ export const FAULTS = {
   noPlayer: (named: string) => `No player "${named}" is in this run`,
   noBus: (bus: string, known: readonly string[]) => `There is no bus "${bus}"; there are ${known.join(', ')}`,
   noRule: (rule: string) => `There is no rule "${rule}" of a zone or of the show`,
+  noPopulation: (population: string, known: readonly string[]) =>
+    `There is no population "${population}"${known.length > 0 ? `; there are ${known.join(', ')}` : ''}`,
   notSwept: (field: string, known: readonly string[]) => `"${field}" can't be swept; there are ${known.join(', ')}`,
   noCue: (cue: string) => `There is no cue "${cue}"`,
   noSounds: (named: string) => `There is no file or folder "${named}"`,

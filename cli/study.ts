@@ -1,4 +1,4 @@
-import { prepare, RunError, walksOf } from '../core/engine'
+import { prepare, RunError } from '../core/engine'
 import {
   outcomeOf,
   ruleNamed,
@@ -7,11 +7,14 @@ import {
   SWEPT_FIELDS,
   sweptAt,
   valuesOver,
+  varied,
   type Outcome,
+  type SetOut,
   type Swept,
   type SweptField,
 } from '../core/study'
 import { usualWalks } from '../core/score'
+import type { Show } from '../core/show'
 import { messageOf } from '../core/base'
 import { readShowFile, write } from './commands'
 import { CliError, FAULTS } from './errors'
@@ -20,15 +23,24 @@ import { studyTable } from './study-table'
 
 interface StudyCommand {
   walk: string[]
+  /** By its id. */
+  population?: string
   walkers: number
   out?: string
   progress?: boolean
 }
 
+/** Who sets out, as was asked. @throws CliError for a population the show doesn't have */
+function whoSetsOut(show: Show, walk: readonly string[], population: string | undefined): SetOut {
+  if (population !== undefined && !show.populations.some(({ id }) => id === population))
+    throw new CliError(FAULTS.noPopulation(population, show.populations.map(({ id }) => id))) // prettier-ignore
+  return { walks: walk.length > 0 ? walk : usualWalks(show), population }
+}
+
 /** Has many varied walkers walk a show, and writes what they meet: as JSON, or by the name of the file as comma-separated values. */
-export async function study(file: string, { walk, walkers, out, progress }: StudyCommand): Promise<void> {
+export async function study(file: string, { walk, population, walkers, out, progress }: StudyCommand): Promise<void> {
   const show = await readShowFile(file)
-  const walks = walk.length > 0 ? walk : usualWalks(show)
+  const setOut = whoSetsOut(show, walk, population)
   await prepare(show, { tally: true })
   const told = createProgress(progress, {
     words: (done) => `${done} of ${walkers} walkers …`,
@@ -36,9 +48,9 @@ export async function study(file: string, { walk, walkers, out, progress }: Stud
   })
   const outcomes: Outcome[] = []
   try {
-    walksOf(show, walks)
+    varied(show, setOut, 1)
     for (let walker = 1; walker <= walkers; walker++) {
-      outcomes.push(outcomeOf(show, walks, walker))
+      outcomes.push(outcomeOf(show, setOut, walker))
       await told.cameTo(walker)
     }
   } catch (error) {
@@ -46,7 +58,7 @@ export async function study(file: string, { walk, walkers, out, progress }: Stud
   } finally {
     told.end()
   }
-  const report = studyReport(show, walks, outcomes)
+  const report = studyReport(show, setOut, outcomes)
   await write(out?.toLowerCase().endsWith('.csv') ? studyTable(report) : JSON.stringify(report, null, 2), out)
 }
 
@@ -61,20 +73,20 @@ const isSwept = (field: string): field is SweptField => (SWEPT_FIELDS as string[
 
 /** Tries a number of a rule over a range, with the same walkers at each value, and prints how many never meet its cue and how many get it again. */
 export async function sweep(file: string, options: SweepCommand): Promise<void> {
-  const { rule, field, from, to, values, walk, walkers, progress } = options
+  const { rule, field, from, to, values, walk, population, walkers, progress } = options
   const show = await readShowFile(file)
   if (!isSwept(field)) throw new CliError(FAULTS.notSwept(field, SWEPT_FIELDS))
   const found = ruleNamed(show, rule)
   if (!found) throw new CliError(FAULTS.noRule(rule))
   const tried = valuesOver([from, to], values, SWEPT[field].whole)
-  const asked = { rule, field, values: tried, cue: found.rule.cue, walks: walk.length > 0 ? walk : usualWalks(show), walkers } // prettier-ignore
+  const asked = { rule, field, values: tried, cue: found.rule.cue, setOut: whoSetsOut(show, walk, population), walkers } // prettier-ignore
   const told = createProgress(progress, {
     words: (done) => `${done} of ${tried.length} values …`,
     stopped: (done) => `Stopped after ${done} values; nothing was written`,
   })
   const swept: Swept[] = []
   try {
-    walksOf(show, asked.walks)
+    varied(show, asked.setOut, 1)
     for (const value of tried) {
       const one = await sweptAt(show, asked, value)
       if (one) swept.push(one)

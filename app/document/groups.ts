@@ -59,9 +59,15 @@ export function cuesOnlyOf(show: Show, zones: readonly string[]): string[] {
   return [...new Set(own)].filter((cue) => !others.includes(cue))
 }
 
-/** Takes a walk out of a show; what was noted on it stays, of no walk. */
+/** Takes a walk out of a show; what was noted on it stays, of no walk, and who went it goes others. */
 export function removeWalk(edit: Editor, id: string): void {
   leaveGroup(edit, 'walks', id)
   for (const remark of edit.show.remarks) if (remark.walk === id) edit.set(['remarks', remark.id, 'walk'], undefined)
+  for (const { id: population, walks } of edit.show.populations)
+    if (walks.includes(id))
+      edit.set(
+        ['populations', population, 'walks'],
+        walks.filter((walk) => walk !== id),
+      )
   edit.remove(['walks', id])
 }

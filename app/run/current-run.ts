@@ -1,9 +1,11 @@
 import { transfer, wrap } from 'comlink'
+import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { eventsOf, type Loop, type Run } from '~~/core/engine'
 import { usualWalks, type Score } from '~~/core/score'
 import type { Operation, Show } from '~~/core/show'
+import type { SetOut } from '~~/core/study'
 import type { Sight } from '~/canvas/renderer'
 import { compared } from './compared'
 import { playerOf } from './plain-run'
@@ -35,6 +37,9 @@ export const useRun = defineStore('run', () => {
   const seed = ref(7)
   /** The number of the varied walker that is followed instead of the walks as drawn. */
   const walker = ref<number>()
+  /** The population of studies, by its id; anybody where it is none of the show's. */
+  const population = useLocalStorage<string | undefined>('esvik:population', undefined)
+  const setOut = computed((): SetOut => ({ walks: [...walks.value], population: population.value }))
   /** What the run is without for a moment; only here, and never kept. */
   const without = shallowRef<readonly Piece[]>([])
   /** Takes a piece out of the run, or lets it in again. */
@@ -147,7 +152,15 @@ export const useRun = defineStore('run', () => {
       done = []
       const dragged = draft !== undefined
       const pieces = without.value.length > 0 && doc.show ? piecesOf(doc.show, without.value) : undefined
-      const asked = { walks: chosen, seed: seed.value, done: edits, draft, without: pieces, walker: walker.value }
+      const asked = {
+        walks: chosen,
+        seed: seed.value,
+        done: edits,
+        draft,
+        without: pieces,
+        walker: walker.value,
+        population: population.value,
+      }
       const unwatch = watchRun()
       const began = performance.now()
       const answer = await worker.run(asked).finally(unwatch)
@@ -263,6 +276,7 @@ export const useRun = defineStore('run', () => {
     await computeCurves()
   }
   watch([walks, seed, walker, without], request)
+  watch(population, () => walker.value !== undefined && request())
   /** The later of two versions that are compared, where that isn't the show as it is now. */
   const earlier = computed(() => (compared.value && !compared.value.isNow ? compared.value.after : undefined))
   watch(
@@ -285,6 +299,8 @@ export const useRun = defineStore('run', () => {
     walks,
     seed,
     walker,
+    population,
+    setOut,
     without,
     toggleWithout,
     isWithout,

@@ -2,7 +2,7 @@ import { proxy, wrap } from 'comlink'
 import { defineStore } from 'pinia'
 import { ref, shallowRef, watch } from 'vue'
 import type { Operation } from '~~/core/show'
-import type { Moment } from '~~/core/study'
+import type { Moment, SetOut } from '~~/core/study'
 import type { EvidenceWorker } from './evidence.worker'
 import { probe } from '~/document/probe'
 import { useRun } from './current-run'
@@ -16,7 +16,7 @@ const SOON = 10
 
 /** Whether a drag is of something that a dial shows; what moves a thing of the place is counted when it is let go. */
 const isOfRules = (patch: readonly Operation[]): boolean =>
-  patch.some(({ op, path }) => op !== 'test' && /\/(rules|overrides|kits|cues|flags)\//.test(path))
+  patch.some(({ op, path }) => op !== 'test' && /\/(rules|overrides|kits|cues|flags|populations)\//.test(path))
 
 const isEqual = (a: readonly Operation[], b: readonly Operation[] | undefined): boolean =>
   b !== undefined && JSON.stringify(a) === JSON.stringify(b)
@@ -44,7 +44,7 @@ export const useEvidence = defineStore('evidence', () => {
   let draft: Operation[] | undefined
   /** The study that goes after the hand, while it does, and the draft it came to last, with the walks. */
   let following: Promise<void> | undefined
-  let followed: { draft: Operation[]; walks: readonly string[] } | undefined
+  let followed: { draft: Operation[]; setOut: SetOut } | undefined
   /** The draft that was let go of just now, and the one that became an edit as it was, until something else changes. */
   let released: Operation[] | undefined
   let landed: Operation[] | undefined
@@ -70,7 +70,7 @@ export const useEvidence = defineStore('evidence', () => {
     edits = []
     const found = await needed(worker, 'worker').study(
       since,
-      [...runs.walks],
+      runs.setOut,
       WALKERS,
       proxy(progress),
       new Set(shown),
@@ -90,7 +90,7 @@ export const useEvidence = defineStore('evidence', () => {
       await worker.open(show)
     }
     await following
-    const isKnown = landed !== undefined && followed?.draft === landed && followed.walks === runs.walks
+    const isKnown = landed !== undefined && followed?.draft === landed && followed.setOut === runs.setOut
     if (!isKnown) done.value = 0
     if (isKnown || (await ask((n) => void (done.value = n)))) ended.settled++
   }
@@ -99,9 +99,9 @@ export const useEvidence = defineStore('evidence', () => {
   async function followHand(): Promise<void> {
     for (let tried; draft && draft !== tried && worker && edits;) {
       tried = draft
-      const { walks } = runs
+      const { setOut } = runs
       if (!(await ask(() => {}, tried))) continue
-      followed = { draft: tried, walks }
+      followed = { draft: tried, setOut }
       ended.followed++
     }
   }
@@ -110,7 +110,7 @@ export const useEvidence = defineStore('evidence', () => {
     clearTimeout(timer)
     timer = setTimeout(() => void study(), SOON)
   }
-  watch([() => doc.show, () => runs.walks, () => doc.dragging], soon)
+  watch([() => doc.show, () => runs.setOut, () => doc.dragging], soon)
 
   /** Counts for a rule too, from when its dials are shown until what is given back is called. */
   function show(rule: string): () => void {

@@ -12,7 +12,7 @@ const show = oneRule({ debounce: 1 }, [], { show: { walks: [there] } })
 const walks = show.walks.map(({ id }) => id)
 const expected = (of: typeof show, walkers: number) => {
   const evidence: Evidence = new Map()
-  for (let walker = 1; walker <= walkers; walker++) observe(of, walks, walker, evidence)
+  for (let walker = 1; walker <= walkers; walker++) observe(of, { walks }, walker, evidence)
   return [...evidence]
 }
 const nobody = () => {}
@@ -28,7 +28,7 @@ beforeEach(async () => {
 
 it('gives the moments of each rule by each walker, and says how far it is', async () => {
   const progress: number[] = []
-  const found = await worker.study([], walks, 12, (n) => void progress.push(n), ONE)
+  const found = await worker.study([], { walks }, 12, (n) => void progress.push(n), ONE)
   expect(found).toEqual(expected(show, 12))
   expect(found![0]![1].length).toBeGreaterThan(12)
   expect(progress.at(-1)).toBe(12)
@@ -36,14 +36,14 @@ it('gives the moments of each rule by each walker, and says how far it is', asyn
 
 it('counts with what edits have made of the show, and for a drag with what that would make of it', async () => {
   const { patch, show: after } = patchOf(show, (e: Editor) => e.set(['zones', 'z', 'rules', 'r', 'debounce'], 30))
-  expect(await worker.study([], walks, 5, nobody, ONE, patch)).toEqual(expected(after, 5))
-  expect(await worker.study([], walks, 5, nobody, ONE)).toEqual(expected(show, 5))
-  expect(await worker.study([patch], walks, 5, nobody, ONE)).toEqual(expected(after, 5))
+  expect(await worker.study([], { walks }, 5, nobody, ONE, patch)).toEqual(expected(after, 5))
+  expect(await worker.study([], { walks }, 5, nobody, ONE)).toEqual(expected(show, 5))
+  expect(await worker.study([patch], { walks }, 5, nobody, ONE)).toEqual(expected(after, 5))
 })
 
 it('gives up what nobody waits for any more', async () => {
-  const first = worker.study([], walks, 100_000, nobody, ONE)
-  const second = worker.study([], walks, 3, nobody, ONE)
+  const first = worker.study([], { walks }, 100_000, nobody, ONE)
+  const second = worker.study([], { walks }, 3, nobody, ONE)
   expect(await second).toEqual(expected(show, 3))
   expect(await first).toBeUndefined()
 })
@@ -57,5 +57,5 @@ it('finds nothing where the run has no end', async () => {
     e.add(['rules'], { ...show.zones[0]!.rules[0]!, id: 'first', on: { at: 'clock', seconds: 1 } })
   }
   const { patch } = patchOf(show, ring)
-  expect(await worker.study([patch], walks, 3, nobody, ONE)).toEqual([])
+  expect(await worker.study([patch], { walks }, 3, nobody, ONE)).toEqual([])
 })

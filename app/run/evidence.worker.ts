@@ -1,7 +1,7 @@
 import { expose } from 'comlink'
 import { prepare, RunError } from '~~/core/engine'
 import { applyPatch, type Operation, type Show } from '~~/core/show'
-import { narrowed, observe, type Evidence, type Moment } from '~~/core/study'
+import { narrowed, observe, type Evidence, type Moment, type SetOut } from '~~/core/study'
 
 /** So long at a time (ms); then newer requests come through. A pause takes 4 ms, whatever it is for. */
 const SLICE = 16
@@ -20,7 +20,7 @@ const worker = {
    */
   async study(
     done: Operation[][],
-    walks: string[],
+    setOut: SetOut,
     walkers: number,
     progress: (done: number) => void,
     rules: ReadonlySet<string>,
@@ -34,7 +34,7 @@ const worker = {
     let since = performance.now()
     try {
       for (let walker = 1; walker <= walkers; walker++) {
-        observe(studied, walks, walker, evidence)
+        observe(studied, setOut, walker, evidence)
         if (performance.now() - since > SLICE) {
           progress(walker)
           await breathe()

@@ -26,17 +26,20 @@ import type { Content } from '~/canvas/scene'
 import { areSameWays, plainRun, playerOf } from './plain-run'
 import { needed } from '~~/core/base'
 
-export interface RunRequest {
+interface Who {
   walks: string[]
   seed: number
+  /** One of the study's varied walkers instead of the walks as they are drawn, and of which population, by its id. */
+  walker?: number
+  population?: string
+}
+export interface RunRequest extends Who {
   /** Edits since the last request that are there to stay. */
   done: Operation[][]
   /** What a drag in progress does on top of them. */
   draft?: Operation[]
   /** What the run is without, for a moment. */
   without?: Pieces
-  /** One of the study's varied walkers instead of the walks as they are drawn. */
-  walker?: number
 }
 /**
  * `drawn`: when the score was on its canvas (ms since 1970, as exact as the clock is).
@@ -99,7 +102,7 @@ let earlier: { show: Show; later?: Show; key: string; score?: Score } | undefine
 /** The same walks by another luck, outlined in the score; worked out when nobody waits, of the show and the walks that `of` and `key` say. */
 let beside: { seed: number; of?: Show; key?: string; score?: Score } | undefined
 /** How the latest run was asked for. */
-let asked: Pick<RunRequest, 'walks' | 'seed' | 'walker'> | undefined
+let asked: Who | undefined
 
 /** The score of the earlier version, run as the show is run now; none where that can't be. */
 function earlierScore(): Score | undefined {
@@ -108,10 +111,10 @@ function earlierScore(): Score | undefined {
   if (earlier.key === key) return earlier.score
   const { show: before, later } = earlier
   const there = new Set(before.walks.map(({ id }) => id))
-  const { seed, walker } = asked
+  const { seed, walker, population } = asked
   const walks = asked.walks.filter((id) => there.has(id))
   earlier = { show: before, later, key }
-  earlier.score = scoreBy(before, { walks, seed, walker })
+  earlier.score = scoreBy(before, { walks, seed, walker, population })
   return earlier.score
 }
 
@@ -128,10 +131,10 @@ function scoreBeside(): Score | undefined {
 }
 
 /** The score of a show by itself; none where it can't be run. */
-function scoreBy(of: Show, { walks, seed, walker }: Pick<RunRequest, 'walks' | 'seed' | 'walker'>): Score | undefined {
+function scoreBy(of: Show, { walks, seed, walker, population }: Who): Score | undefined {
   if (walks.length === 0 || !isPrepared(of)) return undefined
   try {
-    const followed = walker === undefined ? walksOf(of, walks) : varied(of, walks, walker)
+    const followed = walker === undefined ? walksOf(of, walks) : varied(of, { walks, population }, walker)
     const under = beginRun(of, followed, { seed: walker ?? seed })
     under.goOn(Infinity)
     return scoreOf(of, under.end())
@@ -195,7 +198,7 @@ const worker = {
     draw(NOTHING)
   },
   /** Runs the show and draws the score of it; `tell` gives both. */
-  async run({ walks: wanted, seed, done, draft, without, walker }: RunRequest): Promise<RunAnswer> {
+  async run({ walks: wanted, seed, done, draft, without, walker, population }: RunRequest): Promise<RunAnswer> {
     for (const patch of done) show = applyPatch(show, patch)
     drafted = draft ? applyPatch(show, draft) : show
     played = earlier?.later ?? (without ? withoutPieces(drafted, without) : drafted)
@@ -209,7 +212,7 @@ const worker = {
     under = { stopped: undefined, t: 0 }
     const mine = under
     try {
-      const followed = walker === undefined ? walksOf(played, walks) : varied(played, walks, walker)
+      const followed = walker === undefined ? walksOf(played, walks) : varied(played, { walks, population }, walker)
       const options = { seed: walker ?? seed, knownFlights: !hasAll }
       stretches = beginRun(played, followed, options)
       let since = performance.now()
@@ -236,7 +239,7 @@ const worker = {
     }
     const partial = stretches?.lacksFlights() ?? false
     latest = made
-    asked = { walks, seed, walker }
+    asked = { walks, seed, walker, population }
     const before = earlierScore()
     const found = withGone(scoreOf(played, made), before)
     const ghost = draft ? settled : (before ?? beside?.score)

@@ -88,7 +88,11 @@ const { width } = useElementSize(middle)
 /** A walker is followed in the score, from where it shows. */
 function show(walker: number, t?: number) {
   if (!study.of) return
-  if (study.isOld) runs.walks = [...study.of.walks]
+  if (study.isOld) {
+    const { walks, population } = study.of.setOut
+    runs.walks = [...walks]
+    runs.population = population
+  }
   runs.walker = walker
   view.looks = 'desk'
   const outcome = study.outcomes.find((each) => each.walker === walker)

@@ -3,7 +3,7 @@ import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import type { Show } from '~~/core/show'
-import type { Outcome, Sweep, Swept } from '~~/core/study'
+import type { Outcome, SetOut, Sweep, Swept } from '~~/core/study'
 import { probe } from '~/document/probe'
 import { useShow } from '~/document/show'
 import { useRun } from '~/run/current-run'
@@ -18,6 +18,8 @@ export const MOST_WALKERS = 20_000
 /** So many walk at each value of a sweep. */
 const SWEPT_WALKERS = 200
 
+const isEqual = (a: SetOut, b: SetOut): boolean => a.population === b.population && a.walks.join() === b.walks.join()
+
 /** A study of the show: many varied walkers on the walks that are followed, and what they met. It stays while one looks elsewhere. */
 export const useStudy = defineStore('study', () => {
   const doc = useShow()
@@ -25,10 +27,10 @@ export const useStudy = defineStore('study', () => {
   /** How many are to set out. */
   const walkers = useLocalStorage('esvik:walkers', 1000)
   /** What has been swept, and of what. */
-  const swept = shallowRef<{ asked: Omit<Sweep, 'walks' | 'walkers'>; found: readonly Swept[]; isWhole: boolean }>()
+  const swept = shallowRef<{ asked: Omit<Sweep, 'setOut' | 'walkers'>; found: readonly Swept[]; isWhole: boolean }>()
   const outcomes = shallowRef<readonly Outcome[]>([])
-  /** The show and the walks that they walked. */
-  const of = shallowRef<{ show: Show; walks: readonly string[] }>()
+  /** The show that they walked, and who they were. */
+  const of = shallowRef<{ show: Show; setOut: SetOut }>()
   const isGoing = ref(false)
   const trouble = ref('')
   /** The cue that is looked at. */
@@ -42,18 +44,18 @@ export const useStudy = defineStore('study', () => {
       wrap<StudyWorker>(new Worker(new URL('./study.worker.ts', import.meta.url), { type: 'module' })),
     ))
   }
-  /** Whether what is shown is of another show, or of other walks, than are open now. */
+  /** Whether what is shown is of another show, or of others, than are open and chosen now. */
   const isOld = computed(
-    () => of.value !== undefined && (of.value.show !== doc.show || of.value.walks.join() !== runs.walks.join()),
+    () => of.value !== undefined && (of.value.show !== doc.show || !isEqual(of.value.setOut, runs.setOut)),
   )
 
   async function begin(): Promise<void> {
     const { show } = doc
     if (!show || runs.walks.length === 0) return
     const mine = ++round
-    const walks = [...runs.walks]
+    const { setOut } = runs
     outcomes.value = []
-    of.value = { show, walks }
+    of.value = { show, setOut }
     trouble.value = ''
     isGoing.value = true
     const began = performance.now()
@@ -66,7 +68,7 @@ export const useStudy = defineStore('study', () => {
     const all = crew()
     const faults = await Promise.all(
       all.map((worker, i) =>
-        worker.study(show, { walks, first: i + 1, step: all.length, walkers: walkers.value }, proxy(tell)),
+        worker.study(show, { setOut, first: i + 1, step: all.length, walkers: walkers.value }, proxy(tell)),
       ),
     )
     if (mine !== round) return
@@ -75,7 +77,7 @@ export const useStudy = defineStore('study', () => {
     isGoing.value = false
   }
   /** Tries values of a number, with as many walkers as say enough; a study that goes on is stopped for it. */
-  async function sweep(asked: Omit<Sweep, 'walks' | 'walkers'>): Promise<void> {
+  async function sweep(asked: Omit<Sweep, 'setOut' | 'walkers'>): Promise<void> {
     const { show } = doc
     if (!show) return
     stop()
@@ -83,7 +85,7 @@ export const useStudy = defineStore('study', () => {
     const found: Swept[] = []
     const all = crew()
     swept.value = { asked, found, isWhole: false }
-    const more = { walks: [...runs.walks], walkers: Math.min(SWEPT_WALKERS, walkers.value) }
+    const more = { setOut: runs.setOut, walkers: Math.min(SWEPT_WALKERS, walkers.value) }
     const tell = (one: Swept) => {
       if (mine !== round) return
       found.push(one)

@@ -2,7 +2,7 @@ import { expose } from 'comlink'
 import { messageOf } from '~~/core/base'
 import { prepare, RunError } from '~~/core/engine'
 import type { Show } from '~~/core/show'
-import { outcomeOf, sweptAt, type Outcome, type Sweep, type Swept } from '~~/core/study'
+import { outcomeOf, sweptAt, type Outcome, type SetOut, type Sweep, type Swept } from '~~/core/study'
 
 /** What is found is told so often (ms), with a breath in which a stop comes through. */
 const TELLS = 80
@@ -10,7 +10,7 @@ const breathe = () => new Promise<void>((done) => setTimeout(done, 0))
 
 /** Which walkers of how many are this worker's: from the first on every `step`-th. */
 export interface Slice {
-  walks: string[]
+  setOut: SetOut
   first: number
   step: number
   walkers: number
@@ -20,7 +20,7 @@ const worker = {
   /** Has walkers walk a show, and tells what they met as it comes. Gives why it couldn't go on, if it couldn't. */
   async study(
     show: Show,
-    { walks, first, step, walkers }: Slice,
+    { setOut, first, step, walkers }: Slice,
     tell: (outcomes: Outcome[]) => void | Promise<void>,
   ): Promise<string | undefined> {
     const mine = ++newest
@@ -29,7 +29,7 @@ const worker = {
     let since = performance.now()
     try {
       for (let walker = first; walker <= walkers; walker += step) {
-        found.push(outcomeOf(show, walks, walker))
+        found.push(outcomeOf(show, setOut, walker))
         if (performance.now() - since < TELLS) continue
         void tell(found)
         found = []

@@ -40,12 +40,12 @@ describe('evidence', () => {
     const dithered = oneRule({ cooldown: { seconds: 2 } }, [], { show: { walks: [dithering(1, 3, 5, 9)] } })
     for (const walker of [501, 640]) {
       const first: Evidence = new Map()
-      observe(dithered, ['w'], walker, first)
+      observe(dithered, { walks: ['w'] }, walker, first)
       const again: Evidence = new Map()
-      observe(dithered, ['w'], walker, again)
+      observe(dithered, { walks: ['w'] }, walker, again)
       expect(first.get('r')!.length).toBeGreaterThan(2)
       expect(again).toEqual(first)
-      const { log } = runOfWalker(dithered, ['w'], walker)
+      const { log } = runOfWalker(dithered, { walks: ['w'] }, walker)
       expect(first.get('r')!.map((m) => m.t)).toEqual(
         eventsOf({ log }).flatMap((e) => (e.kind === 'fire' || e.kind === 'held' ? [e.t] : [])),
       )
@@ -54,7 +54,7 @@ describe('evidence', () => {
   it('observing a walker gives each moment of each rule', () => {
     const dithered = oneRule({ cooldown: { seconds: 100 } }, [], { show: { walks: [dithering(1, 3, 5)] } })
     const evidence: Evidence = new Map()
-    for (let walker = 1; walker <= 20; walker++) observe(dithered, ['w'], walker, evidence)
+    for (let walker = 1; walker <= 20; walker++) observe(dithered, { walks: ['w'] }, walker, evidence)
     expect(evidence.get('r')!.filter((m) => m.fired)).toHaveLength(20)
     expect(evidence.get('r')!.length).toBeGreaterThanOrEqual(60)
   })

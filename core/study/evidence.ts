@@ -1,6 +1,7 @@
 import { memoFor } from '../base'
 import { GATES, KIND, run, walksOf, type Run } from '../engine'
-import type { Rule, Show, Walk } from '../show'
+import type { Population, Rule, Show, Walk } from '../show'
+import { populationOf, walksOfWalker } from './population'
 import { vary } from './vary'
 
 /** One moment of a rule by one walker of the study. */
@@ -23,28 +24,38 @@ const variedFor = memoFor<Walk, Map<number, Walk>>()
 const COME_BACK = 500
 export const comesOnce = (walker: number): boolean => walker > COME_BACK
 
-/** A varied walker of a walk: the same object as long as walk, floors and player are, so that its crossings need not be worked out again. */
-function variedWalk(show: Show, walk: Walk, walker: number): Walk {
-  if (comesOnce(walker)) return vary(show, walk, seedOf(walker))
-  const walks = variedFor(walk, [show.place.floors, show.player], () => new Map())
+/** A varied walker of a walk: the same object as long as walk, place, player and population are, so that its crossings need not be worked out again. */
+function variedWalk(show: Show, walk: Walk, population: Population, walker: number): Walk {
+  if (comesOnce(walker)) return vary(show, walk, population, seedOf(walker))
+  const { floors, walls, props } = show.place
+  const walks = variedFor(walk, [floors, walls, props, show.player, population], () => new Map())
   let varied = walks.get(walker)
-  if (!varied) walks.set(walker, (varied = vary(show, walk, seedOf(walker))))
+  if (!varied) walks.set(walker, (varied = vary(show, walk, population, seedOf(walker))))
   return varied
 }
 
 const seedOf = (walker: number): number => walker * 7919 + 1
 
+/** Who sets out in a study: of which population of the show, by its id, on the walks that are followed where it says no others. */
+export interface SetOut {
+  walks: readonly string[]
+  population?: string
+}
 /** The varied walks that a walker of a study, by its number, follows. @throws RunError for a walk the show doesn't have */
-export const varied = (show: Show, walks: readonly string[], walker: number): Walk[] =>
-  walksOf(show, walks).map((walk) => variedWalk(show, walk, walker))
+export function varied(show: Show, { walks, population: id }: SetOut, walker: number): Walk[] {
+  const population = populationOf(show, id)
+  return walksOf(show, walksOfWalker(population, walks, walker)).map((walk) =>
+    variedWalk(show, walk, population, walker),
+  )
+}
 
 /** The run of one of the study's walkers, by its number. */
-export const runOfWalker = (show: Show, walks: readonly string[], walker: number, withoutFlights = false): Run =>
-  run(show, varied(show, walks, walker), { seed: walker, withoutFlights })
+export const runOfWalker = (show: Show, setOut: SetOut, walker: number, withoutFlights = false): Run =>
+  run(show, varied(show, setOut, walker), { seed: walker, withoutFlights })
 
-/** Runs one varied walker of the walks and adds its moments. `walker` is its number and its seed. */
-export function observe(show: Show, walks: readonly string[], walker: number, into: Evidence): void {
-  const result = run(show, varied(show, walks, walker), {
+/** Runs one varied walker of those who set out and adds its moments. `walker` is its number and its seed. */
+export function observe(show: Show, setOut: SetOut, walker: number, into: Evidence): void {
+  const result = run(show, varied(show, setOut, walker), {
     seed: walker,
     tally: true,
     once: comesOnce(walker),

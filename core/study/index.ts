@@ -1,5 +1,6 @@
 /** Many walkers, and what their runs tell together. */
 export * from './evidence'
+export * from './population'
 export * from './narrowed'
 export * from './vary'
 export * from './outcome'

@@ -13,7 +13,7 @@ function studied(show: Show): Evidence | undefined {
   const evidence: Evidence = new Map()
   const walks = show.walks.map(({ id }) => id)
   try {
-    for (let walker = 1; walker <= WALKERS; walker++) observe(show, walks, walker, evidence)
+    for (let walker = 1; walker <= WALKERS; walker++) observe(show, { walks }, walker, evidence)
   } catch (error) {
     if (error instanceof RunError) return undefined
     throw error

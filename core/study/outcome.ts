@@ -1,7 +1,7 @@
 import { memo } from '../base'
 import { GATES, KIND, run } from '../engine'
 import { namedRulesAt, type Rule, type Show } from '../show'
-import { comesOnce, varied } from './evidence'
+import { comesOnce, varied, type SetOut } from './evidence'
 
 /** Why a cue never fired for a walker: a gate held it, by the gates' numbers; or one of these. */
 export const MISSES = [...GATES, 'not there', 'no press', 'no moment', 'nothing fires it'] as const
@@ -55,10 +55,14 @@ const askedOf = memo((show: Show): Asked => {
   return { cues, isScare: show.cues.map(({ scare }) => scare), zones, presses, others }
 })
 
-/** What a varied walker of the walks meets, by its number. The show must have been prepared. @throws RunError where the run has no end */
-export function outcomeOf(show: Show, walks: readonly string[], walker: number): Outcome {
+/** What a varied walker of those who set out meets, by its number. The show must have been prepared. @throws RunError where the run has no end */
+export function outcomeOf(show: Show, setOut: SetOut, walker: number): Outcome {
   const { cues, isScare, zones, presses, others } = askedOf(show)
-  const { log, length } = run(show, varied(show, walks, walker), { seed: walker, tally: true, once: comesOnce(walker) })
+  const { log, length } = run(show, varied(show, setOut, walker), {
+    seed: walker,
+    tally: true,
+    once: comesOnce(walker),
+  })
   const gates = GATES.length
   const first = new Float64Array(show.cues.length).fill(NaN)
   const times = new Uint16Array(show.cues.length)

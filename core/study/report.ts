@@ -1,5 +1,7 @@
 import { thousandths } from '../base'
 import type { Show } from '../show'
+import type { SetOut } from './evidence'
+import { populationOf } from './population'
 import type { Outcome } from './outcome'
 import { quantilesOf, type Share } from './shares'
 import { BANDS, cueTally, quietsOf } from './tally'
@@ -9,6 +11,8 @@ export interface StudyReport {
   format: 'esvik-study'
   version: 1
   show: string
+  /** Who set out: the population's name, and the walks that were followed. */
+  population: string
   walks: string[]
   walkers: number
   cues: CueReport[]
@@ -37,14 +41,15 @@ const counted = ({ count, share, low, high }: Share): Counted => ({
 })
 const orNull = (value: number): number | null => (Number.isNaN(value) ? null : thousandths(value))
 
-/** A study of a show's walks as it is written to a file. */
-export function studyReport(show: Show, walks: readonly string[], outcomes: readonly Outcome[]): StudyReport {
+/** A study of a show as it is written to a file. */
+export function studyReport(show: Show, { walks, population }: SetOut, outcomes: readonly Outcome[]): StudyReport {
   const quiets = quietsOf(outcomes).map(({ seconds }) => seconds)
   const { quiet } = show.wishes
   return {
     format: 'esvik-study',
     version: 1,
     show: show.title,
+    population: populationOf(show, population).name,
     walks: [...walks],
     walkers: outcomes.length,
     cues: show.cues.map(({ id, name }, i) => {

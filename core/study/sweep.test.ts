@@ -3,14 +3,21 @@ import { dithering, oneRule, point, walk } from '../testing/small-show'
 import { cueTally, keepsBoth, outcomeOf, rulesOfCue, shareOf, sweptAt, valuesOver, withSwept, type Sweep, type Swept } from '.' // prettier-ignore
 
 const show = oneRule({ chance: 0.5 }, [], { show: { walks: [dithering(1, 3, 5, 9), walk('far', point(50), point(60))] } }) // prettier-ignore
-const asked: Sweep = { rule: 'r', field: 'cooldown.seconds', values: [], cue: 'cue', walks: ['w'], walkers: 40 }
+const asked: Sweep = {
+  rule: 'r',
+  field: 'cooldown.seconds',
+  values: [],
+  cue: 'cue',
+  setOut: { walks: ['w'] },
+  walkers: 40,
+}
 
 describe('a sweep', () => {
   it('comes at each value to what a study of the show with that value does', async () => {
     for (const value of [0, 3, 100]) {
       const tried = withSwept(show, 'r', 'cooldown.seconds', value)
       expect(tried.zones[0]!.rules[0]!.cooldown).toEqual({ seconds: value, from: 'fire' })
-      const outcomes = Array.from({ length: 40 }, (_, i) => outcomeOf(tried, ['w'], i + 1))
+      const outcomes = Array.from({ length: 40 }, (_, i) => outcomeOf(tried, { walks: ['w'] }, i + 1))
       const { never, more } = cueTally(outcomes, 0)
       expect(await sweptAt(show, asked, value)).toEqual({ value, never, more })
     }

@@ -1,6 +1,7 @@
 import { prepare } from '../engine'
-import { namedRulesAt, nameOfKitRule, kitRulesOf, patchOf, type Editor, type Rule, type Show } from '../show'
+import { namedRulesAt, patchOf, type Editor, type Rule, type Show } from '../show'
 import { narrowed } from './narrowed'
+import type { SetOut } from './evidence'
 import { outcomeOf, type Outcome } from './outcome'
 import { shareOf, type Share } from './shares'
 
@@ -39,12 +40,12 @@ export function ruleNamed(show: Show, name: string): { rule: Rule; address: Rule
   const rule = show.rules.find(({ id }) => id === name)
   return rule && { rule, address: { rule: name } }
 }
-/** The rules that fire a cue, by their names in the log, as far as they can be tried. */
-export function rulesOfCue(show: Show, cue: string): string[] {
-  const ofKits = new Set(show.zones.flatMap((zone) => kitRulesOf(show, zone).map((rule) => nameOfKitRule(zone, rule))))
-  const named = [...show.zones.flatMap((zone) => namedRulesAt(show, zone)), ...show.rules]
-  return named.filter((rule) => rule.cue === cue && !ofKits.has(rule.id)).map(({ id }) => id)
-}
+/** All rules that fire a cue, by their names in the log. */
+const rulesThatFire = (show: Show, cue: string): string[] =>
+  [...show.zones.flatMap((zone) => namedRulesAt(show, zone)), ...show.rules].flatMap((rule) => (rule.cue === cue ? [rule.id] : [])) // prettier-ignore
+/** Those of them that can be tried. */
+export const rulesOfCue = (show: Show, cue: string): string[] =>
+  rulesThatFire(show, cue).filter((rule) => ruleNamed(show, rule) !== undefined)
 
 /** Sets a number of a rule. */
 export function setSwept(edit: Editor, address: RuleAddress, rule: Rule, field: SweptField, value: number): void {
@@ -75,7 +76,7 @@ export interface Sweep {
   field: SweptField
   values: readonly number[]
   cue: string
-  walks: readonly string[]
+  setOut: SetOut
   walkers: number
 }
 /** What a value comes to. */
@@ -96,16 +97,16 @@ export function valuesOver([from, to]: readonly [number, number], count: number,
  */
 export async function sweptAt(
   show: Show,
-  { rule, field, cue, walks, walkers }: Sweep,
+  { rule, field, cue, setOut, walkers }: Sweep,
   value: number,
   stretch: () => Promise<boolean> = () => Promise.resolve(true),
 ): Promise<Swept | undefined> {
-  const tried = narrowed(withSwept(show, rule, field, value), new Set(rulesOfAll(show, cue)))
+  const tried = narrowed(withSwept(show, rule, field, value), new Set(rulesThatFire(show, cue)))
   await prepare(tried, { tally: true })
   const at = tried.cues.findIndex(({ id }) => id === cue)
   const outcomes: Outcome[] = []
   for (let walker = 1; walker <= walkers; walker++) {
-    outcomes.push(outcomeOf(tried, walks, walker))
+    outcomes.push(outcomeOf(tried, setOut, walker))
     if (!(await stretch())) return undefined
   }
   const times = outcomes.map((outcome) => outcome.times[at])
@@ -115,10 +116,6 @@ export async function sweptAt(
     more: shareOf(times.filter((n) => n > 1).length, walkers),
   }
 }
-/** All rules that fire a cue, those of kits too. */
-const rulesOfAll = (show: Show, cue: string): string[] =>
-  [...show.zones.flatMap((zone) => namedRulesAt(show, zone)), ...show.rules].flatMap((rule) => (rule.cue === cue ? [rule.id] : [])) // prettier-ignore
-
 /** The values, one after the other, at which both shares stay below what is wished; the widest stretch of them. */
 export function keepsBoth(
   swept: readonly Swept[],

@@ -7,13 +7,13 @@ import { BANDS, cueTally, outcomeOf, quantilesOf, quietOver, quietsOf, runOfWalk
 const WALKERS = 60
 const dithered = oneRule({ chance: 0.6, cooldown: { seconds: 2 } }, [], { show: { walks: [dithering(1, 3, 5, 9)] } })
 const { show } = patchOf(dithered, (edit) => edit.set(['cues', 'cue', 'scare'], true))
-const outcomes = Array.from({ length: WALKERS }, (_, i) => outcomeOf(show, ['w'], i + 1))
+const outcomes = Array.from({ length: WALKERS }, (_, i) => outcomeOf(show, { walks: ['w'] }, i + 1))
 
 describe('a study', () => {
   it('counts what the log of each walker’s whole run has', async () => {
     await prepare(show)
     for (const outcome of outcomes) {
-      const events = eventsOf(runOfWalker(show, ['w'], outcome.walker))
+      const events = eventsOf(runOfWalker(show, { walks: ['w'] }, outcome.walker))
       const fires = events.filter(({ kind }) => kind === 'fire').map(({ t }) => t)
       const held = events.flatMap((event) => (event.kind === 'held' ? [event.gate] : []))
       expect(outcome.times[0]).toBe(fires.length)
@@ -41,7 +41,8 @@ describe('a study', () => {
   })
 
   it('says why somebody never meets it', () => {
-    const why = (made: typeof show) => cueTally([outcomeOf(made, ['w'], 1)], 0).missed.map((miss) => miss.why)
+    const why = (made: typeof show) =>
+      cueTally([outcomeOf(made, { walks: ['w'] }, 1)], 0).missed.map((miss) => miss.why)
     const far = oneRule({}, [], { show: { walks: [walk('w', point(50), point(60))] } })
     const unpressed = oneRule({ on: { at: 'use' } }, [], { show: { walks: [walk('w', point(0), point(20))] } })
     const never = oneRule({ chance: 0 }, [], { show: { walks: [walk('w', point(0), point(20))] } })

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { point, show, walk } from '../testing/small-show'
-import { vary, VARIATION } from '.'
+import { ANYBODY, vary } from '.'
 
 const made = show({
   place: {
@@ -22,14 +22,14 @@ const made = show({
 })
 
 describe('varied walkers', () => {
-  const walkers = Array.from({ length: 300 }, (_, seed) => vary(made, made.walks[0], seed))
+  const walkers = Array.from({ length: 300 }, (_, seed) => vary(made, made.walks[0], ANYBODY, seed))
   it('keep to what is said of them', () => {
     for (const { start, points } of walkers) {
       expect(start).toBeGreaterThanOrEqual(0)
       expect(start).toBeLessThanOrEqual(3)
       for (const { pace, at } of points) {
-        expect(pace).toBeGreaterThanOrEqual(VARIATION.pace[0])
-        expect(pace).toBeLessThanOrEqual(VARIATION.pace[1])
+        expect(pace).toBeGreaterThanOrEqual(ANYBODY.pace[0])
+        expect(pace).toBeLessThanOrEqual(ANYBODY.pace[1])
         expect(Math.abs(at[2])).toBeLessThanOrEqual(0.2)
       }
       expect(points[0].pause).toBeGreaterThanOrEqual(1)
@@ -42,5 +42,5 @@ describe('varied walkers', () => {
     expect(share).toBeLessThan(0.27)
   })
   it('the same seed gives the same walker', () =>
-    expect(vary(made, made.walks[0], 7)).toEqual(vary(made, made.walks[0], 7)))
+    expect(vary(made, made.walks[0], ANYBODY, 7)).toEqual(vary(made, made.walks[0], ANYBODY, 7)))
 })

@@ -76,6 +76,12 @@ function blockOfProp({ kind, size: [w, h, d] }: Prop, frame: Frame): Block {
 }
 const blockAtHome = memo((prop: Prop): Block => blockOfProp(prop, prop))
 
+/** All that is solid in a place where nothing has moved yet. */
+export const blocksAtHome = memo((place: Place): Block[] => [
+  ...wallsAsBlocks(place.walls),
+  ...place.props.flatMap((prop) => (prop.solid && prop.shown ? blockAtHome(prop) : [])),
+])
+
 /** The solid props that are shown at a time of a run and that nobody carries, where they are then. */
 export function propsAsBlocks(show: Show, run: Run, t: number): Block[] {
   const blocks: Block[] = []

@@ -1,5 +1,5 @@
 /** Walking by hand: a body that walls and solid things stop, and a live run that it is told to. */
-export { blockOver, propsAsBlocks, wallsAsBlocks, type Block } from './blocks'
+export { blockOver, blocksAtHome, propsAsBlocks, wallsAsBlocks, type Block } from './blocks'
 export { recorded, samplesOf, type Lived, type Recorded } from './record'
 export {
   keptOf,

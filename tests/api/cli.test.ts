@@ -172,6 +172,7 @@ describe('esvik study and sweep', () => {
   })
   it('name what is wrong', () => {
     const range = ['--from', '0', '--to', '1']
+    expect(esvik(['study', file, '--population', 'nope']).stderr).toBe('esvik: There is no population "nope"\n')
     expect(esvik(['sweep', file, '--rule', 'nope', '--field', 'chance', ...range]).stderr).toBe(
       'esvik: There is no rule "nope" of a zone or of the show\n',
     )

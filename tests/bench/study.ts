@@ -13,13 +13,13 @@ const aSecond = (took: number): string => String(Math.round(1000 / took))
 function walker(show: Show, from: number, again = false): number {
   const rounds = Array.from({ length: ROUNDS }, (_, round) => {
     let number = from + (again ? 0 : round * AT_A_TIME)
-    return each(AT_A_TIME, () => observe(show, WALKS, number++, new Map()))
+    return each(AT_A_TIME, () => observe(show, { walks: WALKS }, number++, new Map()))
   })
   return middle(rounds)
 }
 
 let warming = 10_000
-warmUp(() => observe(demo, WALKS, warming++, new Map()))
+warmUp(() => observe(demo, { walks: WALKS }, warming++, new Map()))
 line('varied walkers of the demo a second and core, each seen once', aSecond(walker(demo, 100_000)), '≥ 1,000')
 walker(demo, 1, true)
 const { show: tuned } = patchOf(demo, (e) => e.set(['zones', 'rope-post', 'rules', 'rope', 'debounce'], 1))

@@ -97,7 +97,7 @@ test('a dot behind a dial goes to the walker it was seen of, and back', async ({
   const [minutes, seconds] = (await clock(page).textContent())!.split(':').map(Number)
   expect(minutes! * 60 + seconds!).toBeCloseTo(Number(t), 0)
   await page.keyboard.press('f')
-  const log = logOf(show, runOfWalker(show, WALKS, Number(walker)))
+  const log = logOf(show, runOfWalker(show, { walks: WALKS }, Number(walker)))
   await expect.poll(() => fired(page)).toEqual(fires(log.events))
   await back.click()
   await expect.poll(() => fired(page)).toEqual(fires(logOf(show, run(show, walksOf(show, WALKS), { seed: 7 })).events))

@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test'
 import { ask, demo } from '../harness/api'
-import { clock, open, test } from './page'
+import { clock, open, part, test } from './page'
 import type { Show } from '../../core/show'
 
 const study = (page: Page) => page.getByRole('main', { name: 'Study' })
@@ -109,4 +109,58 @@ test('a number is swept over a range, and what keeps both wishes is set with one
   // What is wished for otherwise is kept by other values, or by none.
   await sweep.getByRole('spinbutton', { name: 'How many may get it again' }).fill('-1')
   await expect(sweep.locator('[data-kept]')).toContainText('No value keeps both')
+})
+
+test('who sets out is said in the sentence, has a name in the show, and stands behind the dials too', async ({
+  page,
+  server,
+}) => {
+  const { id } = await demo(server.url)
+  const { body: copy } = await ask(server.url, '/api/shows', 'POST', { copyOf: id })
+  const saved = async () => (await ask(server.url, `/api/shows/${copy.id}`)).body.show as Show
+  const sentence = study(page).locator('[data-sentence]')
+  const say = async (name: string, value: string) => {
+    await part(page, name, sentence).press('Enter')
+    await sentence.getByRole('textbox', { name }).fill(value)
+    await page.keyboard.press('Enter')
+  }
+  await page.addInitScript(() => localStorage.setItem('esvik:walkers', '60'))
+  await open(page, server, copy.id)
+  await page.keyboard.press('5')
+  await expect(home(page)).toHaveText('60 home')
+  const before = await row(page, 'Rope answers').textContent()
+
+  // Others have a name, and are slower; what they meet is found at once.
+  await part(page, 'Who sets out', sentence).click()
+  await page.getByRole('option', { name: 'Another, like these' }).click()
+  await part(page, 'What they are called', sentence).click()
+  await sentence.getByRole('textbox').fill('Dawdlers')
+  await page.keyboard.press('Enter')
+  await say('Most pace', '0.3')
+  await say('Dither', '80')
+  await expect.poll(async () => (await saved()).populations).toMatchObject([{ name: 'Dawdlers', pace: [0.3, 0.3], dithers: 0.8 }]) // prettier-ignore
+  await expect(home(page)).toHaveText('60 home')
+  await expect.poll(() => row(page, 'Rope answers').textContent()).not.toBe(before)
+  const slow = await row(page, 'Rope answers').textContent()
+
+  // They go a walk of their own, and whoever is followed from here goes it as they do.
+  await part(page, 'On which walks', sentence).click()
+  await page.getByRole('option', { name: 'Curious' }).click()
+  await page.keyboard.press('Escape')
+  await expect(part(page, 'On which walks', sentence)).toHaveText('Curious, turns back')
+  await expect(home(page)).toHaveText('60 home')
+  await study(page).getByRole('button', { name: 'Show a walk that meets it' }).click()
+  const walked = () =>
+    page.evaluate(() => {
+      const { $pinia } = (document.querySelector('#__nuxt') as any).__vue_app__.config.globalProperties
+      return $pinia._s.get('run').run.walks
+    })
+  await expect.poll(walked).toEqual(['curious'])
+
+  // Removed, they are anybody again.
+  await page.keyboard.press('5')
+  await study(page).getByRole('button', { name: 'Remove Dawdlers' }).click()
+  await expect(part(page, 'Who sets out', sentence)).toHaveText('Anybody')
+  await expect(home(page)).toHaveText('60 home')
+  await expect.poll(() => row(page, 'Rope answers').textContent()).not.toBe(slow)
 })

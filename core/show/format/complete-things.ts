@@ -1,6 +1,6 @@
 import { complete } from './complete'
 import type { RecordField } from './fields'
-import { cue, pool, rule, showTable, sound, walk, walkPoint, zone } from './table'
+import { cue, pool, population, rule, showTable, sound, walk, walkPoint, zone } from './table'
 import { floor, light, mark, mesh, opening, prop, wall } from './table-place'
 import { stepKinds } from './table-steps'
 import type {
@@ -11,6 +11,7 @@ import type {
   Mesh,
   Opening,
   Pool,
+  Population,
   Prop,
   Rule,
   Show,
@@ -40,6 +41,7 @@ export const completeRule = completed<Rule, 'id' | 'on' | 'cue'>(rule)
 /** A zone with the table’s defaults. */
 export const completeZone = completed<Zone, 'id' | 'name' | 'shape'>(zone)
 /** A walk with the table’s defaults. */
+export const completePopulation = completed<Population, 'id' | 'name'>(population)
 export const completeWalk = completed<Walk, 'id' | 'name' | 'points'>(walk)
 /** A floor with the table’s defaults. */
 export const completeFloor = completed<Floor, 'id' | 'name' | 'y' | 'outline'>(floor)

@@ -209,6 +209,22 @@ export const walk = named(
     went: [yesno, false],
   },
 )
+/** The fields of a population. */
+export const population = named(
+  {},
+  {
+    walks: [list(ref('walks')), []],
+    together: [yesno, false],
+    pace: [range(0.1, 10), [0.7, 1.6]],
+    pauses: [range(0, 100), [0.5, 2]],
+    start: [range(0, 3600), [0, 3]],
+    aside: [number(0, 10), 0.5],
+    turnsBack: [share, 0.2],
+    dithers: [share, 0],
+    presses: [share, 1],
+    looks: [share, 0],
+  },
+)
 const wishes = record({}, { quiet: [range(0)], ceiling: [number()], flashes: [number(0), 3] })
 
 /** Of what a group can hold, by the names of the lists. */
@@ -255,6 +271,7 @@ export const showTable = record(
     kits: [things(kit), []],
     rules: [things(noZoneRule), []],
     walks: [things(walk), []],
+    populations: [things(population), []],
     wishes: [wishes, {}],
     groups: [things(group), []],
     remarks: [things(remark), []],

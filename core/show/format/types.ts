@@ -27,6 +27,7 @@ export interface Show {
   kits: Kit[]
   rules: Rule[]
   walks: Walk[]
+  populations: Population[]
   wishes: Wishes
   groups: Group[]
   remarks: Remark[]
@@ -38,6 +39,25 @@ export interface Named {
   note?: string
 }
 export type Preset = Named & Partial<Atmosphere>
+/** Who sets out in a study, as they differ from the walks that they follow. */
+export interface Population extends Named {
+  /** The walks that its walkers go, each one of them in turn, or all together; none: those that are followed, together. */
+  walks: string[]
+  together: boolean
+  /** Times the walk's own. */
+  pace: Range
+  pauses: Range
+  /** So much later than the walk (s). */
+  start: Range
+  /** So far aside of the walk at the most, where the floor allows and nothing stands (m). */
+  aside: number
+  /** The share that turns back once, and that dithers at a doorway. */
+  turnsBack: number
+  dithers: number
+  /** The share of the walk's presses that are done, and of its points at which one looks elsewhere. */
+  presses: number
+  looks: number
+}
 export interface Wishes {
   quiet?: Range
   ceiling?: number
