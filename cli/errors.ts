@@ -24,7 +24,7 @@ export const FAULTS = {
   noPlayers: 'Nobody in this run is a player',
   noPlayer: (named: string) => `No player "${named}" is in this run`,
   noBus: (bus: string, known: readonly string[]) => `There is no bus "${bus}"; there are ${known.join(', ')}`,
-  noRule: (rule: string) => `There is no rule "${rule}" of a zone or of the show`,
+  noRule: (rule: string) => `There is no rule "${rule}" that a zone, its kit or the show has`,
   noPopulation: (population: string, known: readonly string[]) =>
     `There is no population "${population}"${known.length > 0 ? `; there are ${known.join(', ')}` : ''}`,
   notSwept: (field: string, known: readonly string[]) => `"${field}" can't be swept; there are ${known.join(', ')}`,

@@ -142,7 +142,7 @@ program
   )
   .argument('<show>', 'a show document, or - for standard input')
   .requiredOption('--rule <name>', 'the rule, as the log names it')
-  .requiredOption('--field <name>', 'cooldown.seconds, debounce, chance or limit.times')
+  .requiredOption('--field <name>', 'cooldown.seconds, debounce, chance, limit.times, delay, on.seconds or on.within')
   .requiredOption('--from <number>', 'the least value', notNegative)
   .requiredOption('--to <number>', 'the greatest value', notNegative)
   .option('--values <n>', 'how many values, evenly', several, 13)

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import type { Editor, Population } from '~~/core/show'
 import { useShow } from '~/document/show'
-import { useRun } from '~/run/current-run'
 import PartChoice from '~/parts/PartChoice.vue'
 import PartNumber from '~/parts/PartNumber.vue'
 import PartText from '~/parts/PartText.vue'
@@ -12,7 +11,6 @@ import { MOST_WALKERS, useStudy } from './study'
 /** Who sets out, as a sentence whose parts are turned, and how far they have come. */
 const study = useStudy()
 const doc = useShow()
-const runs = useRun()
 const { population, isNamed, all, choose, add, rename, remove } = usePopulation()
 const ANOTHER = ''
 const populations = computed(() => [
@@ -81,8 +79,6 @@ const goTogether = (together: boolean) =>
   doc.edit(together ? 'Let them go all at once' : 'Let each go one walk', (edit) =>
     setTrait(edit, population.value, 'together', together),
   )
-// Whoever is otherwise than before sets out at once.
-watch([population, () => runs.setOut], () => !doc.dragging && void study.begin())
 </script>
 
 <template>

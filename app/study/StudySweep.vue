@@ -25,6 +25,9 @@ const chosenRule = ref<string>()
 const rule = computed(() => rules.value.find((name) => name === chosenRule.value) ?? rules.value[0])
 const field = ref<SweptField>('cooldown.seconds')
 const found = computed(() => (doc.show && rule.value !== undefined ? ruleNamed(doc.show, rule.value) : undefined))
+/** The numbers that the rule can have. */
+const fields = computed(() => SWEPT_FIELDS.filter((each) => found.value && SWEPT[each].fits(found.value.rule)))
+watch(fields, (all) => all.includes(field.value) || (field.value = 'cooldown.seconds'))
 const now = computed(() => found.value && SWEPT[field.value].of(found.value.rule))
 const range = ref<[number, number]>([0, 60])
 watch([rule, field], () => (range.value = SWEPT[field.value].range(now.value)), { immediate: true })
@@ -86,15 +89,13 @@ const chart = computed((): Charted | undefined => {
 
 <template>
   <section class="flex h-full flex-col" aria-label="Sweep">
-    <p v-if="rule === undefined" class="text-bone-3">
-      What fires it belongs to a kit, or there is nothing: no number of it can be tried here.
-    </p>
+    <p v-if="rule === undefined" class="text-bone-3">Nothing fires it: there is no number to be tried.</p>
     <template v-else>
       <div class="flex flex-wrap items-center gap-x-1.5">
         <PartChoice
           name="What is tried"
           :value="field"
-          :options="SWEPT_FIELDS.map((each) => ({ value: each, words: SWEPT[each].name }))"
+          :options="fields.map((each) => ({ value: each, words: SWEPT[each].name }))"
           @choose="field = $event as SweptField"
         />
         of

@@ -12,6 +12,7 @@ import { FEWEST, useStudy } from './study'
 import StudySentence from './StudySentence.vue'
 import StudySweep from './StudySweep.vue'
 import StudyWishes from './StudyWishes.vue'
+import WhereStood from './WhereStood.vue'
 import { sentencesOf } from './words'
 
 /** How many different walkers meet the show: how long it is quiet, and what each cue comes to. */
@@ -31,8 +32,8 @@ onMounted(() => {
   if (study.of === undefined || study.isOld) void study.begin()
 })
 watchDebounced(
-  () => study.isOld,
-  (isOld) => isOld && !doc.dragging && void study.begin(),
+  () => study.isOld && !doc.dragging,
+  (isOld) => isOld && void study.begin(),
   { debounce: RESTS },
 )
 
@@ -48,6 +49,7 @@ interface Summary {
   quiet: QuietOver
   quiets: Quiet[]
   rows: Row[]
+  outcomes: readonly Outcome[]
 }
 function summaryOf(outcomes: readonly Outcome[]): Summary | undefined {
   const { of } = study
@@ -66,6 +68,7 @@ function summaryOf(outcomes: readonly Outcome[]): Summary | undefined {
     quiet: quietOver(outcomes, EVERY),
     quiets: quietsOf(outcomes),
     rows: rows.sort((a, b) => when(a) - when(b)),
+    outcomes,
   }
 }
 const summary = shallowRef(summaryOf(study.outcomes))
@@ -173,7 +176,7 @@ function showFor(row: Row, walker: number) {
         </table>
       </div>
       <section v-if="chosen" class="flex h-[216px] flex-none border-t border-rule" :aria-label="chosen.name">
-        <div class="flex w-[560px] flex-none flex-col border-r border-rule px-3.5 py-2.5">
+        <div class="flex w-[400px] flex-none flex-col border-r border-rule px-3.5 py-2.5">
           <h2 class="text-[17px] font-semibold text-lamp">{{ chosen.name }}</h2>
           <p class="mb-1.5 text-xs text-bone-3">of {{ summary.walkers.toLocaleString('en') }} walks</p>
           <div class="min-h-0 flex-1 space-y-1 overflow-y-auto" data-sentences>
@@ -199,6 +202,14 @@ function showFor(row: Row, walker: number) {
             </button>
           </div>
         </div>
+        <WhereStood
+          v-if="study.of"
+          class="w-[240px] flex-none border-r border-rule"
+          :floors="study.of.show.place.floors"
+          :outcomes="summary.outcomes"
+          :cue="study.of.show.cues.findIndex(({ id }) => id === chosen?.id)"
+          @show="show"
+        />
         <StudySweep class="min-w-0 flex-1 px-3.5 py-2.5" :cue="chosen.id" />
       </section>
     </template>

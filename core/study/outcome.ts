@@ -1,5 +1,5 @@
 import { memo } from '../base'
-import { GATES, KIND, run } from '../engine'
+import { facingAt, GATES, KIND, positionAt, run } from '../engine'
 import { namedRulesAt, type Rule, type Show } from '../show'
 import { comesOnce, varied, type SetOut } from './evidence'
 
@@ -13,6 +13,8 @@ const NOTHING = MISSES.indexOf('nothing fires it')
 const OFF = GATES.indexOf('off')
 const WHO = GATES.indexOf('who')
 const FEWEST = 65535
+/** So many numbers say where somebody stood, and which way they faced. */
+export const STOOD = 4
 
 /** What one walker of a study met; cues by their place in the show, times in s. */
 export interface Outcome {
@@ -23,6 +25,8 @@ export interface Outcome {
   /** Of each cue when it fired first, NaN if never; and how often it did. */
   first: Float64Array
   times: Uint16Array
+  /** Of each cue where whoever set it off stood as it fired first, and which way they faced: x, y, z (m), yaw (degrees); NaN if nobody did. */
+  stood: Float32Array
   /** Of each cue how often each gate held it: cue by cue, in the order of the gates. */
   held: Uint16Array
   /** Of each cue that never fired why, by its place in `MISSES`. */
@@ -58,26 +62,28 @@ const askedOf = memo((show: Show): Asked => {
 /** What a varied walker of those who set out meets, by its number. The show must have been prepared. @throws RunError where the run has no end */
 export function outcomeOf(show: Show, setOut: SetOut, walker: number): Outcome {
   const { cues, isScare, zones, presses, others } = askedOf(show)
-  const { log, length } = run(show, varied(show, setOut, walker), {
-    seed: walker,
-    tally: true,
-    once: comesOnce(walker),
-  })
+  const played = run(show, varied(show, setOut, walker), { seed: walker, tally: true, once: comesOnce(walker) })
+  const { log, length } = played
   const gates = GATES.length
   const first = new Float64Array(show.cues.length).fill(NaN)
   const times = new Uint16Array(show.cues.length)
+  const stood = new Float32Array(show.cues.length * STOOD).fill(NaN)
   const held = new Uint16Array(show.cues.length * gates)
   const lastGate = new Int8Array(show.cues.length).fill(-1)
   const missed = new Uint8Array(show.cues.length).fill(NOTHING)
   const scares: number[] = []
   const entered = new Set<string>()
-  const { count, t, kind, what, value, legend } = log
+  const { count, t, kind, what, value, body, walkers, legend } = log
   for (let i = 0; i < count; i++) {
     if (kind[i] === KIND.enter) entered.add(legend.zones[what[i]])
     else if (kind[i] === KIND.fire) {
       const cue = cues.get(legend.rules[what[i]].cue)
       if (cue === undefined) continue
-      if (times[cue] === 0) first[cue] = t[i]
+      if (times[cue] === 0) {
+        first[cue] = t[i]
+        if (body[i] >= 0 && body[i] < walkers)
+          stood.set([...positionAt(played.paths[body[i]], t[i]), facingAt(show, played, body[i], t[i])], cue * STOOD)
+      }
       if (times[cue] < FEWEST) times[cue]++
       if (isScare[cue]) scares.push(t[i])
     } else if (kind[i] === KIND.held) {
@@ -95,5 +101,5 @@ export function outcomeOf(show: Show, setOut: SetOut, walker: number): Outcome {
     else if (![...zones[cue]].some((zone) => entered.has(zone))) missed[cue] = others[cue] ? NO_MOMENT : NOT_THERE
     else missed[cue] = presses[cue] ? NO_PRESS : NO_MOMENT
   }
-  return { walker, length, scares: Float64Array.from(scares), first, times, held, missed }
+  return { walker, length, scares: Float64Array.from(scares), first, times, stood, held, missed }
 }

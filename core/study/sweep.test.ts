@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { dithering, oneRule, point, walk } from '../testing/small-show'
-import { cueTally, keepsBoth, outcomeOf, rulesOfCue, shareOf, sweptAt, valuesOver, withSwept, type Sweep, type Swept } from '.' // prettier-ignore
+import { across, dithering, oneRule, point, show as small, walk } from '../testing/small-show'
+import { cueTally, keepsBoth, outcomeOf, rulesOfCue, shareOf, SWEPT, SWEPT_FIELDS, sweptAt, valuesOver, withSwept, type Sweep, type Swept } from '.' // prettier-ignore
 
 const show = oneRule({ chance: 0.5 }, [], { show: { walks: [dithering(1, 3, 5, 9), walk('far', point(50), point(60))] } }) // prettier-ignore
 const asked: Sweep = {
@@ -47,5 +47,20 @@ describe('a sweep', () => {
     expect(rulesOfCue(show, 'cue')).toEqual(['r'])
     expect(valuesOver([1, 4], 7, true)).toEqual([1, 2, 3, 4])
     expect(withSwept(show, 'r', 'limit.times', 2.4).zones[0]!.rules[0]!.limit).toMatchObject({ times: 2 })
+  })
+
+  it('tries what a kit’s rule has for all its zones, or for one that has it otherwise', () => {
+    const kits = [{ id: 'k', name: 'K', rules: [{ id: 'lure', on: { at: 'dwell', seconds: 1 }, cue: 'cue', cooldown: { seconds: 4 } }] }] // prettier-ignore
+    const zone = (id: string, x: number, more: object) => ({ id, name: id, kit: 'k', ...across(x, x + 2), ...more })
+    const zones = [zone('a', 2, {}), zone('b', 6, { overrides: { lure: { cooldown: { seconds: 9 } } } })]
+    const cues = [{ id: 'cue', name: 'Cue', steps: [{ id: 's', kind: 'signal', name: 'x' }] }]
+    const kit = small({ kits, zones, cues, walks: [walk('w', point(0), point(20))] })
+    expect(rulesOfCue(kit, 'cue')).toEqual(['a/lure', 'b/lure'])
+    const dwelt = withSwept(kit, 'a/lure', 'on.seconds', 3)
+    expect(dwelt.kits[0].rules[0].on).toEqual({ at: 'dwell', seconds: 3 })
+    const rested = withSwept(kit, 'b/lure', 'cooldown.seconds', 5)
+    expect(rested.kits[0].rules[0].cooldown?.seconds).toBe(4)
+    expect(rested.zones[1].overrides?.lure.cooldown?.seconds).toBe(5)
+    expect(SWEPT_FIELDS.filter((field) => SWEPT[field].fits(kit.kits[0].rules[0]))).not.toContain('on.within')
   })
 })

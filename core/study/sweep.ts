@@ -1,67 +1,120 @@
+import { needed } from '../base'
 import { prepare } from '../engine'
-import { namedRulesAt, patchOf, type Editor, type Rule, type Show } from '../show'
+import { kitRulesOf, namedRulesAt, nameOfKitRule, patchOf, type Editor, type Rule, type Show } from '../show'
 import { narrowed } from './narrowed'
 import type { SetOut } from './evidence'
 import { outcomeOf, type Outcome } from './outcome'
 import { shareOf, type Share } from './shares'
 
 /** A number of a rule that can be tried over a range. */
-export type SweptField = 'cooldown.seconds' | 'debounce' | 'chance' | 'limit.times'
+export type SweptField =
+  'cooldown.seconds' | 'debounce' | 'chance' | 'limit.times' | 'delay' | 'on.seconds' | 'on.within'
 interface Field {
   name: string
   unit: string
+  /** Whether a rule can have it. */
+  fits: (rule: Rule) => boolean
   /** What it is of a rule; nothing where the rule has none. */
   of: (rule: Rule) => number | undefined
+  /** What of a rule is otherwise with it. */
+  put: (rule: Rule, value: number) => Partial<Rule>
   /** The range that is tried at first, about a value. */
   range: (now: number | undefined) => [number, number]
   /** Only whole numbers. */
   whole?: true
 }
+const always = () => true
 export const SWEPT: { [field in SweptField]: Field } = {
   'cooldown.seconds': {
     name: 'Cooldown',
     unit: 's',
+    fits: always,
     of: ({ cooldown }) => cooldown?.seconds,
+    put: ({ cooldown }, seconds) => ({ cooldown: { from: 'fire', ...cooldown, seconds } }),
     range: (now = 20) => [0, Math.max(10, now * 2.5)],
   },
-  debounce: { name: 'Debounce', unit: 's', of: ({ debounce }) => debounce, range: (now = 0) => [0, Math.max(5, now * 3)] }, // prettier-ignore
-  chance: { name: 'Chance', unit: '', of: ({ chance }) => chance, range: () => [0, 1] },
-  'limit.times': { name: 'Limit', unit: 'times', of: ({ limit }) => limit?.times, range: () => [1, 10], whole: true },
+  debounce: {
+    name: 'Debounce',
+    unit: 's',
+    fits: always,
+    of: ({ debounce }) => debounce,
+    put: (_, debounce) => ({ debounce }),
+    range: (now = 0) => [0, Math.max(5, now * 3)],
+  },
+  chance: {
+    name: 'Chance',
+    unit: '',
+    fits: always,
+    of: ({ chance }) => chance,
+    put: (_, chance) => ({ chance }),
+    range: () => [0, 1],
+  },
+  'limit.times': {
+    name: 'Limit',
+    unit: 'times',
+    fits: always,
+    of: ({ limit }) => limit?.times,
+    put: (_, times) => ({ limit: { times: Math.max(1, Math.round(times)) } }),
+    range: () => [1, 10],
+    whole: true,
+  },
+  delay: {
+    name: 'Delay',
+    unit: 's',
+    fits: always,
+    of: ({ delay }) => delay,
+    put: (_, delay) => ({ delay }),
+    range: (now = 0) => [0, Math.max(5, now * 3)],
+  },
+  'on.seconds': {
+    name: 'How long first',
+    unit: 's',
+    fits: ({ on }) => on.at === 'dwell' || on.at === 'look' || on.at === 'clock',
+    of: ({ on }) => ('seconds' in on ? on.seconds : undefined),
+    put: ({ on }, seconds) => ('seconds' in on ? { on: { ...on, seconds } } : {}),
+    range: (now = 2) => [0, Math.max(5, now * 3)],
+  },
+  'on.within': {
+    name: 'How far off its middle',
+    unit: '°',
+    fits: ({ on }) => on.at === 'look',
+    of: ({ on }) => (on.at === 'look' ? on.within : undefined),
+    put: ({ on }, within) => (on.at === 'look' ? { on: { ...on, within } } : {}),
+    range: (now = 30) => [1, Math.min(180, Math.max(30, now * 2.5))],
+  },
 }
 export const SWEPT_FIELDS = Object.keys(SWEPT) as SweptField[]
 
-/** Where a rule stands in a show. */
-export type RuleAddress = { zone: string; rule: string } | { rule: string }
+/** Where a rule stands in a show: at a zone, in the kit of a zone, or of no zone. */
+export type RuleAddress =
+  { zone: string; rule: string } | { zone: string; kit: string; rule: string } | { rule: string }
 
-/** A rule of its own at a zone, or of the show, by its name in the log; undefined for one of a kit, and one that isn't there. */
+/** A rule by its name in the log: one of a zone, of its kit as it holds there, or of the show; undefined for one that isn't there. */
 export function ruleNamed(show: Show, name: string): { rule: Rule; address: RuleAddress } | undefined {
-  for (const zone of show.zones)
+  for (const zone of show.zones) {
     for (const rule of zone.rules) if (rule.id === name) return { rule, address: { zone: zone.id, rule: name } }
+    for (const rule of kitRulesOf(show, zone))
+      if (nameOfKitRule(zone, rule) === name)
+        return { rule, address: { zone: zone.id, kit: needed(zone.kit, 'kit'), rule: rule.id } }
+  }
   const rule = show.rules.find(({ id }) => id === name)
   return rule && { rule, address: { rule: name } }
 }
-/** All rules that fire a cue, by their names in the log. */
-const rulesThatFire = (show: Show, cue: string): string[] =>
-  [...show.zones.flatMap((zone) => namedRulesAt(show, zone)), ...show.rules].flatMap((rule) => (rule.cue === cue ? [rule.id] : [])) // prettier-ignore
-/** Those of them that can be tried. */
+/** The rules that fire a cue, by their names in the log. */
 export const rulesOfCue = (show: Show, cue: string): string[] =>
-  rulesThatFire(show, cue).filter((rule) => ruleNamed(show, rule) !== undefined)
+  [...show.zones.flatMap((zone) => namedRulesAt(show, zone)), ...show.rules].flatMap((rule) => (rule.cue === cue ? [rule.id] : [])) // prettier-ignore
 
-/** Sets a number of a rule. */
+/** Sets a number of a rule; of a kit's rule where the zone has that otherwise than its kit: for the zone, and else for all of the kit. */
 export function setSwept(edit: Editor, address: RuleAddress, rule: Rule, field: SweptField, value: number): void {
-  const set = (key: 'debounce' | 'chance' | 'cooldown' | 'limit', to: unknown) => {
-    if ('zone' in address) edit.set(['zones', address.zone, 'rules', address.rule, key], to as never)
-    else edit.set(['rules', address.rule, key], to as never)
-  }
-  switch (field) {
-    case 'cooldown.seconds':
-      return set('cooldown', { from: 'fire', ...rule.cooldown, seconds: value })
-    case 'limit.times':
-      return set('limit', { ...rule.limit, times: Math.max(1, Math.round(value)) })
-    case 'debounce':
-    case 'chance':
-      return set(field, value)
-  }
+  for (const [key, to] of Object.entries(SWEPT[field].put(rule, value)))
+    edit.set([...homeOf(edit.show, address, key as keyof Rule), key] as never, to as never)
+}
+function homeOf(show: Show, address: RuleAddress, key: keyof Rule): readonly string[] {
+  if (!('zone' in address)) return ['rules', address.rule]
+  const { zone, rule } = address
+  if (!('kit' in address)) return ['zones', zone, 'rules', rule]
+  const override = show.zones.find(({ id }) => id === zone)?.overrides?.[rule]
+  return override && key in override ? ['zones', zone, 'overrides', rule] : ['kits', address.kit, 'rules', rule]
 }
 
 /** A show with a number of a rule otherwise. */
@@ -101,7 +154,7 @@ export async function sweptAt(
   value: number,
   stretch: () => Promise<boolean> = () => Promise.resolve(true),
 ): Promise<Swept | undefined> {
-  const tried = narrowed(withSwept(show, rule, field, value), new Set(rulesThatFire(show, cue)))
+  const tried = narrowed(withSwept(show, rule, field, value), new Set(rulesOfCue(show, cue)))
   await prepare(tried, { tally: true })
   const at = tried.cues.findIndex(({ id }) => id === cue)
   const outcomes: Outcome[] = []

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { eventsOf, prepare } from '../engine'
+import { eventsOf, facingAt, positionAt, prepare } from '../engine'
 import { patchOf } from '../show'
 import { dithering, oneRule, point, walk } from '../testing/small-show'
 import { BANDS, cueTally, outcomeOf, quantilesOf, quietOver, quietsOf, runOfWalker, shareOf, type Outcome } from '.'
@@ -19,6 +19,9 @@ describe('a study', () => {
       expect(outcome.times[0]).toBe(fires.length)
       expect(outcome.first[0]).toEqual(fires[0] ?? NaN)
       expect([...outcome.scares]).toEqual(fires)
+      const played = runOfWalker(show, { walks: ['w'] }, outcome.walker)
+      const where = fires.length > 0 ? [...positionAt(played.paths[0], fires[0]), facingAt(show, played, 0, fires[0])] : [NaN, NaN, NaN, NaN] // prettier-ignore
+      expect([...outcome.stood]).toEqual(where.map(Math.fround))
       expect(outcome.held.reduce((sum, n) => sum + n, 0)).toBe(held.length)
     }
   })

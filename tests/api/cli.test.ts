@@ -174,7 +174,7 @@ describe('esvik study and sweep', () => {
     const range = ['--from', '0', '--to', '1']
     expect(esvik(['study', file, '--population', 'nope']).stderr).toBe('esvik: There is no population "nope"\n')
     expect(esvik(['sweep', file, '--rule', 'nope', '--field', 'chance', ...range]).stderr).toBe(
-      'esvik: There is no rule "nope" of a zone or of the show\n',
+      'esvik: There is no rule "nope" that a zone, its kit or the show has\n',
     )
     expect(esvik(['sweep', file, '--rule', 'r', '--field', 'colour', ...range]).stderr).toContain("can't be swept")
     expect(esvik(['study', file, '--walk', 'nobody']).stderr).toContain('nobody')

@@ -50,6 +50,9 @@ test('many walkers set out, what they meet stands in rows, and each figure leads
     .getByRole('button', { name: /^(a scare ?)?Somebody stands there$/ })
     .click()
   await expect(study(page).locator('[data-sentences]')).toContainText('never meet it: ')
+  const stood = study(page).getByRole('img', { name: /^Where \d+ of 120 stood/ })
+  const strokes = () => stood.locator('path').last().getAttribute('d')
+  expect((await strokes())!.match(/M/g)!.length).toBe(Number(/Where (\d+)/.exec((await stood.getAttribute('aria-label'))!)![1])) // prettier-ignore
   await study(page).getByRole('button', { name: 'Show a walk that meets it' }).click()
   await expect.poll(fired).toBe(true)
   await expect(clock(page)).not.toHaveText('00:00.0')
