@@ -139,8 +139,7 @@ const chart = computed((): Charted | undefined => {
           max="100"
           class="field min-h-6 w-12 py-0!"
           aria-label="How many may get it again"
-        />
-        <span class="text-weed">get it again</span>.
+        />{{ ' ' }}<span class="text-weed">get it again</span>.
         <span v-if="swept?.isWhole" data-kept>{{
           kept ? `${says(kept[0])} to ${says(kept[1])} keeps both.` : 'No value keeps both.'
         }}</span>

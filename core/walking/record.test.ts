@@ -73,6 +73,21 @@ describe('a recorded walk', () => {
     expect(back.some(({ kind }) => kind === 'move')).toBe(true)
   })
 
+  it('is played as it went where no walk could do the same: pressing while it is held', () => {
+    const show = oneRule({ on: { at: 'enter' } }, [{ id: 'f', kind: 'freeze', locks: ['walk'], hold: 2 }], { show: WALKS }) // prettier-ignore
+    const walkIn = into(show, 0)
+    while (!walkIn.events.some(({ kind }) => kind === 'lock')) walkIn.step(1 / 60, { ...STILL, ahead: 1 })
+    go(walkIn, 0.5, { ahead: 1 })
+    walkIn.step(1 / 60, { ...STILL, key: 'E' })
+    go(walkIn, 0.5, { ahead: 1 })
+    walkIn.step(1 / 60, { ...STILL, key: 'F' })
+    go(walkIn, 3, { ahead: 1 })
+    const made = walkIn.record()
+    expect([made.isSame, made.went]).toEqual([true, true])
+    const walks = show.walks.map((each) => ({ ...each, went: made.went }))
+    compare(walkIn, { ...show, walks }, made)
+  })
+
   it('keeps more points where fewer would lose what grazes a zone', () => {
     const show = oneRule({ on: { at: 'enter' } }, [], {
       show: WALKS,

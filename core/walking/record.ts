@@ -158,7 +158,8 @@ function pointsOf({ run: life, player, lived = player }: Lived, samples: readonl
     const before = samples[i - 1]
     const point = points[points.length - 1]
     const seconds = before ? passes(before.t, sample.t) : 0
-    const way = before ? wayBetween(before, sample) : Infinity
+    // As the points have it, whose places are rounded: else each leg would be a little early or late, and all of them by a lot.
+    const way = point ? wayBetween(point, pointOf(sample)) : Infinity
     if (before && !sample.put) {
       if (way < NO_WAY) point.pause += seconds
       else point.pace = way / Math.max(NO_TIME, seconds) / paceAt(before.t)
@@ -178,7 +179,7 @@ function pointsAsWent(samples: readonly Sample[]): WalkPoint[] {
     const [before, point] = [samples[i - 1], points[points.length - 1]]
     if (before) {
       const seconds = sample.t - before.t
-      const way = sample.put ? 0 : wayBetween(before, sample)
+      const way = sample.put ? 0 : wayBetween(point, pointOf(sample))
       if (way < NO_WAY) point.pause += seconds
       else point.pace = way / Math.max(NO_TIME, seconds)
     }

@@ -92,7 +92,7 @@ function isNear({ numbers: n }: Samples, from: number, to: number, tolerated: (t
 /** Less far than this is no way (m). */
 export const NO_WAY = 1e-4
 /** How far two samples are apart (m). */
-export const wayBetween = (a: Sample, b: Sample): number =>
+export const wayBetween = (a: Pick<Sample, 'at'>, b: Pick<Sample, 'at'>): number =>
   Math.hypot(b.at[0] - a.at[0], b.at[1] - a.at[1], b.at[2] - a.at[2])
 
 /** The point of a walk that a sample is, with no pause yet; where nobody knows which way they faced, it looks ahead. */
