@@ -88,7 +88,7 @@ export async function sweep(file: string, options: SweepCommand): Promise<void> 
   try {
     varied(show, asked.setOut, 1)
     for (const value of tried) {
-      const one = await sweptAt(show, asked, value)
+      const one = await sweptAt(show, asked, { value })
       if (one) swept.push(one)
       await told.cameTo(swept.length)
     }

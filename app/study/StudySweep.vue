@@ -1,73 +1,89 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core'
-import { keepsBoth, ruleNamed, rulesOfCue, setSwept, SWEPT, SWEPT_FIELDS, valuesOver, type Swept, type SweptField } from '~~/core/study' // prettier-ignore
+import { keepsBoth, keepsWishes, rulesOfCue, SWEPT, triedBy, valuesOver, type Swept } from '~~/core/study'
 import { COLOURS } from '~/canvas/colours'
 import type { Charted } from '~/charts/chart'
 import { useShow } from '~/document/show'
 import { fetched } from '~/frame/fetched'
-import PartChoice from '~/parts/PartChoice.vue'
-import { zoneName } from '~/words/names'
 import { plain } from '~/words/time'
 import { useStudy } from './study'
+import { saysOf, useSweptRules, type SweptNumber } from './swept'
+import SweepMap from './SweepMap.vue'
+import SweepNumber from './SweepNumber.vue'
 
-/** One number of a rule of the chosen cue over a range: how many never meet the cue, and how many get it again, and what to set. */
+/** One number of a rule of the chosen cue over a range, or two at once: how many never meet the cue, how many get it again, and what to set. */
 const props = defineProps<{ cue: string }>()
 const doc = useShow()
 const study = useStudy()
+const { fieldsOf, nowOf, nameOf, fresh, set } = useSweptRules()
 const PlainChart = fetched(() => import('~/charts/PlainChart.vue'))
-/** So many values are tried over a range. */
+/** So many values are tried over a range; of two numbers so many each. */
 const VALUES = 21
+const ACROSS = 9
+const DOWN = 5
 /** How many may miss it, and how many may get it again, in a hundred. */
 const most = useLocalStorage('esvik:may-miss', { never: 10, more: 10 })
+const wishes = computed(() => ({ never: most.value.never / 100, more: most.value.more / 100 }))
 
 const rules = computed(() => (doc.show ? rulesOfCue(doc.show, props.cue) : []))
-const chosenRule = ref<string>()
-const rule = computed(() => rules.value.find((name) => name === chosenRule.value) ?? rules.value[0])
-const field = ref<SweptField>('cooldown.seconds')
-const found = computed(() => (doc.show && rule.value !== undefined ? ruleNamed(doc.show, rule.value) : undefined))
-/** The numbers that the rule can have. */
-const fields = computed(() => SWEPT_FIELDS.filter((each) => found.value && SWEPT[each].fits(found.value.rule)))
-watch(fields, (all) => all.includes(field.value) || (field.value = 'cooldown.seconds'))
-const now = computed(() => found.value && SWEPT[field.value].of(found.value.rule))
-const range = ref<[number, number]>([0, 60])
-watch([rule, field], () => (range.value = SWEPT[field.value].range(now.value)), { immediate: true })
-const ruleWords = (name: string): string => {
-  const at = doc.show && ruleNamed(doc.show, name)?.address
-  return doc.show && at && 'zone' in at ? zoneName(doc.show, at.zone) : name
+const first = ref<SweptNumber>()
+const second = ref<SweptNumber>()
+watch(
+  () => rules.value.join('\n'),
+  () => {
+    const [rule] = rules.value
+    const stays = first.value && rules.value.includes(first.value.rule)
+    if (!stays) first.value = rule === undefined ? undefined : fresh(rule, 'cooldown.seconds')
+    if (second.value && !rules.value.includes(second.value.rule)) second.value = undefined
+  },
+  { immediate: true },
+)
+const now = computed(() => first.value && nowOf(first.value))
+const isSame = (a: Pick<SweptNumber, 'rule' | 'field'> | undefined, b: Pick<SweptNumber, 'rule' | 'field'> | undefined) => a?.rule === b?.rule && a?.field === b?.field // prettier-ignore
+/** Another number beside the first. */
+function addSecond() {
+  const { rule, field } = first.value!
+  second.value = fresh(
+    rule,
+    fieldsOf(rule).find((each) => each !== field)!,
+  )
 }
-const unit = computed(() => SWEPT[field.value].unit)
-const says = (value: number) => `${plain(value)}${unit.value ? ` ${unit.value}` : ''}`
+const valuesOf = ({ field, range }: SweptNumber, count: number) => valuesOver(range, count, SWEPT[field].whole)
 
 function begin() {
-  if (rule.value === undefined) return
-  const values = valuesOver(range.value, VALUES, SWEPT[field.value].whole)
-  void study.sweep({ rule: rule.value, field: field.value, values, cue: props.cue })
+  if (!first.value) return
+  const [one, two] = [first.value, second.value]
+  const values = valuesOf(one, two ? ACROSS : VALUES)
+  const other = two && { rule: two.rule, field: two.field, values: valuesOf(two, DOWN) }
+  void study.sweep({ rule: one.rule, field: one.field, values, second: other, cue: props.cue })
 }
 /** What was swept, if it was of what is asked now. */
 const swept = computed(() => {
   const { asked } = study.swept ?? {}
-  const isThis = asked && asked.rule === rule.value && asked.field === field.value && asked.cue === props.cue
+  const isThis = asked?.cue === props.cue && isSame(asked, first.value) && isSame(asked.second, second.value)
   return isThis ? study.swept : undefined
 })
-const kept = computed(
-  () => swept.value && keepsBoth(swept.value.found, { never: most.value.never / 100, more: most.value.more / 100 }),
-)
+const kept = computed(() => swept.value && !second.value && keepsBoth(swept.value.found, wishes.value))
+const keeps = (one: Swept) => keepsWishes(one, wishes.value)
+const keptPairs = computed(() => swept.value?.found.filter(keeps).length ?? 0)
 /** What the middle of the kept range is, as roundly as the range allows. */
 const proposed = computed(() => {
-  if (!kept.value) return undefined
+  if (!kept.value || !first.value) return undefined
   const [from, to] = kept.value
   const middle = (from + to) / 2
   const whole = Math.round(middle)
-  return SWEPT[field.value].whole || (whole >= from && whole <= to) ? whole : Math.round(middle * 100) / 100
+  return SWEPT[first.value.field].whole || (whole >= from && whole <= to) ? whole : Math.round(middle * 100) / 100
 })
-function set(value: number) {
-  const at = found.value
-  if (!at) return
-  doc.edit(`${SWEPT[field.value].name} of ${ruleWords(rule.value!)}`, (edit) => setSwept(edit, at.address, at.rule, field.value, value)) // prettier-ignore
-}
+const found = computed(() => {
+  const says = (value: number) => saysOf(first.value!, value)
+  if (second.value) return `${keptPairs.value} of ${swept.value!.found.length} pairs keep both.`
+  return kept.value ? `${says(kept.value[0])} to ${says(kept.value[1])} keeps both.` : 'No value keeps both.'
+})
 const chart = computed((): Charted | undefined => {
   const all = swept.value?.found
-  if (!all || all.length < 2) return undefined
+  const number = first.value
+  if (!number || !all || all.length < 2 || second.value) return undefined
+  const says = (value: number) => saysOf(number, value)
   const of = (part: 'never' | 'more', name: string, colour: string) => ({
     name,
     says: (y: number) => `${plain(y, 0)} in 100 ${name}`,
@@ -76,11 +92,11 @@ const chart = computed((): Charted | undefined => {
     width: 1.6,
   })
   const tall = Math.max(10, ...all.flatMap(({ never, more }) => [never.share, more.share].map((share) => share * 100)))
-  const [from, to] = range.value
+  const [from, to] = number.range
   return {
-    name: `${SWEPT[field.value].name} of ${ruleWords(rule.value ?? '')}`,
+    name: nameOf(number),
     saysX: says,
-    x: { min: from, max: to, ticks: { every: (to - from) / 6, says: (value) => says(value) } },
+    x: { min: from, max: to, ticks: { every: (to - from) / 6, says } },
     y: { min: 0, max: tall * 1.05, ticks: { every: tall > 50 ? 25 : 10, says: (value) => `${plain(value, 0)} %` } },
     series: [of('never', 'never meet it', COLOURS.rust), of('more', 'get it again', COLOURS.weed)],
   }
@@ -89,36 +105,32 @@ const chart = computed((): Charted | undefined => {
 
 <template>
   <section class="flex h-full flex-col" aria-label="Sweep">
-    <p v-if="rule === undefined" class="text-bone-3">Nothing fires it: there is no number to be tried.</p>
+    <p v-if="!first" class="text-bone-3">Nothing fires it: there is no number to be tried.</p>
     <template v-else>
       <div class="flex flex-wrap items-center gap-x-1.5">
-        <PartChoice
-          name="What is tried"
-          :value="field"
-          :options="fields.map((each) => ({ value: each, words: SWEPT[each].name }))"
-          @choose="field = $event as SweptField"
-        />
-        of
-        <PartChoice
-          name="Of which rule"
-          :value="rule"
-          :options="rules.map((name) => ({ value: name, words: ruleWords(name) }))"
-          @choose="chosenRule = $event"
-        />
-        from
-        <input v-model.number="range[0]" type="number" class="field min-h-6 w-14" aria-label="From" />
-        to
-        <input v-model.number="range[1]" type="number" class="field min-h-6 w-14" aria-label="To" />
-        {{ unit }}
+        <SweepNumber v-model="first" :rules="rules" which="" />
+        <template v-if="second">
+          and
+          <SweepNumber v-model="second" :rules="rules" which=" besides" />
+          <button
+            class="part min-w-6"
+            aria-label="Try only one number"
+            title="Try only one number"
+            @click="second = undefined"
+          >
+            ×
+          </button>
+        </template>
+        <button v-else class="part" title="Try two numbers at once" @click="addSecond">and another</button>
         <button class="chip" @click="begin">Sweep</button>
         <span class="flex-1" />
         <button
           v-if="proposed !== undefined && swept?.isWhole"
           class="button primary"
           :disabled="proposed === now"
-          @click="set(proposed)"
+          @click="set([[first, proposed]])"
         >
-          Set {{ says(proposed) }}
+          Set {{ saysOf(first, proposed) }}
         </button>
       </div>
       <p class="mt-2 text-xs text-bone-2">
@@ -140,14 +152,28 @@ const chart = computed((): Charted | undefined => {
           class="field min-h-6 w-12 py-0!"
           aria-label="How many may get it again"
         />{{ ' ' }}<span class="text-weed">get it again</span>.
-        <span v-if="swept?.isWhole" data-kept>{{
-          kept ? `${says(kept[0])} to ${says(kept[1])} keeps both.` : 'No value keeps both.'
-        }}</span>
+        <span v-if="swept?.isWhole" data-kept>{{ found }}</span>
         <span v-else-if="swept" role="status"
-          >{{ swept.found.length }} of {{ swept.asked.values.length }} values …</span
+          >{{ swept.found.length }} of {{ triedBy(swept.asked).length }} values …</span
         >
-        It is {{ now === undefined ? 'not set' : says(now) }} now.
+        It is {{ now === undefined ? 'not set' : saysOf(first, now) }} now.
       </p>
+      <SweepMap
+        v-if="second && swept?.asked.second"
+        :found="swept.found"
+        :first="first"
+        :second="second"
+        :values="swept.asked.values"
+        :others="swept.asked.second.values"
+        :keeps="keeps"
+        @set="
+          (value, other) =>
+            set([
+              [first!, value],
+              [second!, other],
+            ])
+        "
+      />
       <PlainChart v-if="chart" class="min-h-0 w-full flex-1" :chart="chart" :at="now" />
     </template>
   </section>

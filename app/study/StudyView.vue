@@ -175,7 +175,11 @@ function showFor(row: Row, walker: number) {
           </tbody>
         </table>
       </div>
-      <section v-if="chosen" class="flex h-[216px] flex-none border-t border-rule" :aria-label="chosen.name">
+      <section
+        v-if="chosen"
+        class="flex h-[216px] flex-none border-t has-data-map:h-[274px] border-rule"
+        :aria-label="chosen.name"
+      >
         <div class="flex w-[400px] flex-none flex-col border-r border-rule px-3.5 py-2.5">
           <h2 class="text-[17px] font-semibold text-lamp">{{ chosen.name }}</h2>
           <p class="mb-1.5 text-xs text-bone-3">of {{ summary.walkers.toLocaleString('en') }} walks</p>

@@ -92,13 +92,7 @@ export const useStudy = defineStore('study', () => {
       swept.value = { asked, found: [...found].sort((a, b) => a.value - b.value), isWhole: false }
     }
     const faults = await Promise.all(
-      all.map((worker, i) =>
-        worker.sweep(
-          show,
-          { ...asked, ...more, values: asked.values.filter((_, n) => n % all.length === i) },
-          proxy(tell),
-        ),
-      ),
+      all.map((worker, i) => worker.sweep(show, { ...asked, ...more }, { index: i, of: all.length }, proxy(tell))),
     )
     if (mine !== round || !swept.value) return
     trouble.value = faults.find((fault) => fault !== undefined) ?? ''

@@ -2,7 +2,7 @@ import { expose } from 'comlink'
 import { messageOf } from '~~/core/base'
 import { prepare, RunError } from '~~/core/engine'
 import type { Show } from '~~/core/show'
-import { outcomeOf, sweptAt, type Outcome, type SetOut, type Sweep, type Swept } from '~~/core/study'
+import { outcomeOf, sweptAt, triedBy, type Outcome, type SetOut, type Sweep, type Swept } from '~~/core/study'
 
 /** What is found is told so often (ms), with a breath in which a stop comes through. */
 const TELLS = 80
@@ -14,6 +14,11 @@ export interface Slice {
   first: number
   step: number
   walkers: number
+}
+/** Which of so many workers this is: it tries what falls to it, in turn. */
+export interface Share {
+  index: number
+  of: number
 }
 let newest = 0
 const worker = {
@@ -45,8 +50,13 @@ const worker = {
     await tell(found)
     return undefined
   },
-  /** Tries values of a number one after the other, and tells what each comes to. Gives why it couldn't go on, if it couldn't. */
-  async sweep(show: Show, asked: Sweep, tell: (swept: Swept) => void | Promise<void>): Promise<string | undefined> {
+  /** Tries its share of a sweep one after the other, and tells what each comes to. Gives why it couldn't go on, if it couldn't. */
+  async sweep(
+    show: Show,
+    asked: Sweep,
+    { index, of }: Share,
+    tell: (swept: Swept) => void | Promise<void>,
+  ): Promise<string | undefined> {
     const mine = ++newest
     let since = performance.now()
     const stretch = async () => {
@@ -56,8 +66,8 @@ const worker = {
       return mine === newest
     }
     try {
-      for (const value of asked.values) {
-        const swept = await sweptAt(show, asked, value, stretch)
+      for (const at of triedBy(asked).filter((_, n) => n % of === index)) {
+        const swept = await sweptAt(show, asked, at, stretch)
         if (!swept) return undefined
         await tell(swept)
       }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { across, dithering, oneRule, point, show as small, walk } from '../testing/small-show'
-import { cueTally, keepsBoth, outcomeOf, rulesOfCue, shareOf, SWEPT, SWEPT_FIELDS, sweptAt, valuesOver, withSwept, type Sweep, type Swept } from '.' // prettier-ignore
+import { cueTally, keepsBoth, outcomeOf, rulesOfCue, shareOf, SWEPT, SWEPT_FIELDS, sweptAt, triedBy, valuesOver, withSwept, type Sweep, type Swept } from '.' // prettier-ignore
 
 const show = oneRule({ chance: 0.5 }, [], { show: { walks: [dithering(1, 3, 5, 9), walk('far', point(50), point(60))] } }) // prettier-ignore
 const asked: Sweep = {
@@ -19,12 +19,12 @@ describe('a sweep', () => {
       expect(tried.zones[0]!.rules[0]!.cooldown).toEqual({ seconds: value, from: 'fire' })
       const outcomes = Array.from({ length: 40 }, (_, i) => outcomeOf(tried, { walks: ['w'] }, i + 1))
       const { never, more } = cueTally(outcomes, 0)
-      expect(await sweptAt(show, asked, value)).toEqual({ value, never, more })
+      expect(await sweptAt(show, asked, { value })).toEqual({ value, never, more })
     }
   })
 
   it('has the same walkers at every value: more rest never gives anybody more', async () => {
-    const swept = await Promise.all(valuesOver([0, 12], 7).map((value) => sweptAt(show, asked, value)))
+    const swept = await Promise.all(valuesOver([0, 12], 7).map((value) => sweptAt(show, asked, { value })))
     const more = swept.map((each) => each!.more.count)
     expect(more).toEqual([...more].sort((a, b) => b - a))
     expect(more[0]).toBeGreaterThan(more.at(-1)!)
@@ -33,7 +33,7 @@ describe('a sweep', () => {
 
   it('ends where it is told to', async () => {
     let left = 3
-    expect(await sweptAt(show, asked, 1, () => Promise.resolve(left-- > 0))).toBeUndefined()
+    expect(await sweptAt(show, asked, { value: 1 }, () => Promise.resolve(left-- > 0))).toBeUndefined()
   })
 
   it('tells the widest range that keeps both wishes', () => {
@@ -62,5 +62,14 @@ describe('a sweep', () => {
     expect(rested.kits[0].rules[0].cooldown?.seconds).toBe(4)
     expect(rested.zones[1].overrides?.lure.cooldown?.seconds).toBe(5)
     expect(SWEPT_FIELDS.filter((field) => SWEPT[field].fits(kit.kits[0].rules[0]))).not.toContain('on.within')
+  })
+
+  it('tries two numbers at once: each value of one with each of the other', async () => {
+    const both: Sweep = { ...asked, values: [0, 6], second: { rule: 'r', field: 'chance', values: [0.2, 1] } }
+    expect(triedBy(both).map(({ value, second }) => [value, second])).toEqual([[0, 0.2], [6, 0.2], [0, 1], [6, 1]]) // prettier-ignore
+    const always = withSwept(show, 'r', 'chance', 1)
+    expect(await sweptAt(show, both, { value: 6, second: 1 })).toEqual({ ...(await sweptAt(always, asked, { value: 6 })), second: 1 }) // prettier-ignore
+    const [rarely, often] = await Promise.all([0.2, 1].map((second) => sweptAt(show, both, { value: 0, second })))
+    expect(rarely!.never.count).toBeGreaterThan(often!.never.count)
   })
 })

@@ -128,16 +128,28 @@ export interface Sweep {
   rule: string
   field: SweptField
   values: readonly number[]
+  /** Another number that is tried with it: each of its values with each of the first’s. */
+  second?: { rule: string; field: SweptField; values: readonly number[] }
   cue: string
   setOut: SetOut
   walkers: number
 }
-/** What a value comes to. */
-export interface Swept {
+/** A value that is tried, and that of the second number with it. */
+export interface Tried {
   value: number
+  second?: number
+}
+/** What it comes to. */
+export interface Swept extends Tried {
   never: Share
   more: Share
 }
+/** All that a sweep tries. */
+export const triedBy = ({ values, second }: Pick<Sweep, 'values' | 'second'>): Tried[] =>
+  second
+    ? second.values.flatMap((other) => values.map((value) => ({ value, second: other })))
+    : values.map((value) => ({ value }))
+
 /** Values evenly over a range, its ends too. */
 export function valuesOver([from, to]: readonly [number, number], count: number, whole = false): number[] {
   const values = Array.from({ length: count }, (_, i) => from + ((to - from) * i) / (count - 1))
@@ -145,40 +157,44 @@ export function valuesOver([from, to]: readonly [number, number], count: number,
 }
 
 /**
- * What one value of a sweep comes to: the same walkers with the same luck at each value, so that what differs is the value's doing.
+ * What one try of a sweep comes to: the same walkers with the same luck at each, so that what differs is the value's doing.
  * `stretch`: called between walkers; false ends it, and there is no result.
  */
 export async function sweptAt(
   show: Show,
-  { rule, field, cue, setOut, walkers }: Sweep,
-  value: number,
+  { rule, field, second, cue, setOut, walkers }: Sweep,
+  at: Tried,
   stretch: () => Promise<boolean> = () => Promise.resolve(true),
 ): Promise<Swept | undefined> {
-  const tried = narrowed(withSwept(show, rule, field, value), new Set(rulesOfCue(show, cue)))
+  const first = withSwept(show, rule, field, at.value)
+  const both = second && at.second !== undefined ? withSwept(first, second.rule, second.field, at.second) : first
+  const tried = narrowed(both, new Set(rulesOfCue(show, cue)))
   await prepare(tried, { tally: true })
-  const at = tried.cues.findIndex(({ id }) => id === cue)
+  const index = tried.cues.findIndex(({ id }) => id === cue)
   const outcomes: Outcome[] = []
   for (let walker = 1; walker <= walkers; walker++) {
     outcomes.push(outcomeOf(tried, setOut, walker))
     if (!(await stretch())) return undefined
   }
-  const times = outcomes.map((outcome) => outcome.times[at])
+  const times = outcomes.map((outcome) => outcome.times[index])
   return {
-    value,
+    ...at,
     never: shareOf(times.filter((n) => n === 0).length, walkers),
     more: shareOf(times.filter((n) => n > 1).length, walkers),
   }
 }
+type Wishes = { never: number; more: number }
+/** Whether both shares stay below what is wished. */
+export const keepsWishes = ({ never, more }: Pick<Swept, 'never' | 'more'>, most: Wishes): boolean =>
+  never.share <= most.never && more.share <= most.more
+
 /** The values, one after the other, at which both shares stay below what is wished; the widest stretch of them. */
-export function keepsBoth(
-  swept: readonly Swept[],
-  most: { never: number; more: number },
-): [number, number] | undefined {
+export function keepsBoth(swept: readonly Swept[], most: Wishes): [number, number] | undefined {
   let best: [number, number] | undefined
   let from: number | undefined
-  for (const { value, never, more } of swept) {
-    const keeps = never.share <= most.never && more.share <= most.more
-    if (!keeps) from = undefined
+  for (const one of swept) {
+    const { value } = one
+    if (!keepsWishes(one, most)) from = undefined
     else {
       from ??= value
       if (!best || value - from >= best[1] - best[0]) best = [from, value]

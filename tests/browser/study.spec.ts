@@ -112,6 +112,16 @@ test('a number is swept over a range, and what keeps both wishes is set with one
   // What is wished for otherwise is kept by other values, or by none.
   await sweep.getByRole('spinbutton', { name: 'How many may get it again' }).fill('-1')
   await expect(sweep.locator('[data-kept]')).toContainText('No value keeps both')
+
+  // Two numbers at once: a cell for each pair, and one press sets both.
+  await sweep.getByRole('spinbutton', { name: 'How many may get it again' }).fill('10')
+  await sweep.getByRole('button', { name: 'and another' }).click()
+  await part(page, 'What is tried besides', sweep).click()
+  await page.getByRole('option', { name: 'Chance' }).click()
+  await sweep.getByRole('button', { name: 'Sweep' }).click()
+  await expect(sweep.locator('[data-kept]')).toContainText('of 45 pairs keep both')
+  await sweep.getByRole('button', { name: /^60 s and 1: .*keeps both$/ }).click()
+  await expect.poll(cooldown).toBe(60)
 })
 
 test('who sets out is said in the sentence, has a name in the show, and stands behind the dials too', async ({
