@@ -222,7 +222,7 @@ test('what is copied comes into another show with what it needs, and says what i
       await page.keyboard.press('Control+c')
       return read()
     })
-    .toContain('esvik-show')
+    .toContain('Alcove')
   const copied = JSON.parse(await read())
   expect([copied.format, copied.zones.length, copied.place.lights.length]).toEqual(['esvik-show', 1, 1])
   await page.mouse.move(5, 60)
