@@ -67,7 +67,7 @@ export function recorded(lived: Lived): Recorded {
     else finer.push({ from, to, level: 1 })
   }
   // What still comes out otherwise may hang on how it heeds what holds it: so it heeds nothing, and does what was done when it was.
-  const points = pointsAsWent(samples)
+  const points = pointsOf(lived, samples, true)
   const isSame = firstOff(wanted, signs(playedBack(lived, points, start, end, true), end)) === undefined
   return isSame ? { points, start, isSame, went: true } : best!
 }
@@ -137,9 +137,12 @@ function withTurns({ run: life, player, lived = player }: Lived, samples: readon
   return all.sort((a, b) => a.sample.t - b.sample.t || a.i - b.i).map(({ sample }) => sample)
 }
 
-/** Points whose paces and pauses bring somebody from sample to sample in time, where hands are taken and slowed as they were. */
-function pointsOf({ run: life, player, lived = player }: Lived, samples: readonly Sample[]): WalkPoint[] {
-  const changes = life.channels.locks[lived]
+/**
+ * Points whose paces and pauses bring somebody from sample to sample in time, where hands are taken and slowed as they were. `went`:
+ * whatever the show does, and where they were put elsewhere they jump.
+ */
+function pointsOf({ run: life, player, lived = player }: Lived, samples: readonly Sample[], went = false): WalkPoint[] {
+  const changes = went ? [] : life.channels.locks[lived]
   /** The time that passes for a walk between two times: none while it may not go. */
   const passes = (from: number, to: number): number => {
     let sum = 0
@@ -164,26 +167,11 @@ function pointsOf({ run: life, player, lived = player }: Lived, samples: readonl
       if (way < NO_WAY) point.pause += seconds
       else point.pace = way / Math.max(NO_TIME, seconds) / paceAt(before.t)
     }
-    if (sample.put) point.pause += SLACK
+    if (sample.put) point.pause += went ? seconds : SLACK
     const isSame = before && way < NO_WAY && !sample.put && sample.yaw === before.yaw && sample.key === undefined
     if (isSame) return
-    points.push({ ...pointOf(sample), arrive: sample.put === true })
-  })
-  return points
-}
-
-/** Points that bring somebody from sample to sample in time whatever the show does; where they were put elsewhere they jump. */
-function pointsAsWent(samples: readonly Sample[]): WalkPoint[] {
-  const points: WalkPoint[] = []
-  samples.forEach((sample, i) => {
-    const [before, point] = [samples[i - 1], points[points.length - 1]]
-    if (before) {
-      const seconds = sample.t - before.t
-      const way = sample.put ? 0 : wayBetween(point, pointOf(sample))
-      if (way < NO_WAY) point.pause += seconds
-      else point.pace = way / Math.max(NO_TIME, seconds)
-    }
-    points.push({ ...pointOf(sample), jump: sample.put === true })
+    const put = sample.put === true
+    points.push({ ...pointOf(sample), arrive: put && !went, jump: put && went })
   })
   return points
 }

@@ -40,8 +40,9 @@ export const completeCue = completed<Cue, 'id' | 'name'>(cue)
 export const completeRule = completed<Rule, 'id' | 'on' | 'cue'>(rule)
 /** A zone with the table’s defaults. */
 export const completeZone = completed<Zone, 'id' | 'name' | 'shape'>(zone)
-/** A walk with the table’s defaults. */
+/** A population with the table’s defaults. */
 export const completePopulation = completed<Population, 'id' | 'name'>(population)
+/** A walk with the table’s defaults. */
 export const completeWalk = completed<Walk, 'id' | 'name' | 'points'>(walk)
 /** A floor with the table’s defaults. */
 export const completeFloor = completed<Floor, 'id' | 'name' | 'y' | 'outline'>(floor)
