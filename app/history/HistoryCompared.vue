@@ -8,16 +8,23 @@ import { compared } from '~/run/compared'
 import { useSelection } from '~/frame/selection'
 import { count } from '~/words/time'
 import { fieldWords, valueWords } from './field-words'
-import { useHistory } from './history'
+import { alike } from '~~/core/show'
+import { useRun } from '~/run/current-run'
+import FiredOtherwise from './FiredOtherwise.vue'
+import { useHistory, type Side } from './history'
+import { useTakes } from './takes'
 
 /** Two versions beside each other: what came, what went, which numbers changed; each can be brought back. */
 const store = useHistory()
+const takes = useTakes()
+const runs = useRun()
 const doc = useShow()
 const selection = useSelection()
 const MARKS = { added: '+', removed: '−', changed: '·' } as const
 /** So many of a thing's fields are told. */
 const MOST = 6
 
+const takeOf = (side: Side | undefined) => takes.takes.find(({ id }) => id === side?.take)
 const revisionWords = (revision: number): string => {
   const name = store.versions.find((version) => version.revision === revision)?.name
   if (name) return `“${name}”`
@@ -25,17 +32,30 @@ const revisionWords = (revision: number): string => {
   return edit ? `after “${edit.label}”` : revision === 1 ? 'as it began' : `revision ${revision}`
 }
 /** Where names are looked up: what is gone still has its own in the earlier version. */
-const versions = computed(() => (compared.value ? [compared.value.after, compared.value.before] : [doc.now]))
-const words = computed(() => revisionWords(store.before!))
-const until = computed(() => [
-  { value: undefined, words: 'what is there now' },
-  ...[...store.versions]
-    .filter(({ revision }) => revision > store.before!)
-    .map(({ revision, name }) => ({ value: revision as number | undefined, words: `“${name}”` })),
-  ...store.edits
-    .filter(({ revision }) => revision > store.before! && !store.versions.some((each) => each.revision === revision))
-    .map(({ revision, label }) => ({ value: revision as number | undefined, words: `after “${label}”` })),
-])
+const versions = computed(() => (compared.value ? [compared.value.after.show, compared.value.before.show] : [doc.now]))
+const before = computed(() => store.before!)
+const take = computed(() => takeOf(store.before))
+const words = computed(() => (take.value ? `“${take.value.name}”` : revisionWords(before.value.revision)))
+const until = computed((): { value: Side | undefined; words: string }[] => {
+  const later = ({ revision }: Side) => revision > before.value.revision
+  const isNamed = ({ revision }: Side) => store.versions.some((each) => each.revision === revision)
+  const at = (revision: number): Side => ({ revision })
+  return [
+    { value: undefined, words: 'what is there now' },
+    ...takes.takes.flatMap(({ id, revision, name, study }) =>
+      study || id === before.value.take ? [] : [{ value: { revision, take: id }, words: `the take “${name}”` }],
+    ),
+    ...store.versions.filter(later).map(({ revision, name }) => ({ value: at(revision), words: `“${name}”` })),
+    ...store.edits
+      .filter((edit) => later(edit) && !isNamed(edit))
+      .map(({ revision, label }) => ({ value: at(revision), words: `after “${label}”` })),
+  ]
+})
+/** Whether the run that a take is compared with is somebody else's. */
+const isOther = computed(
+  () => take.value !== undefined && store.after === undefined && !alike(take.value.who, { ...runs.who }),
+)
+const rename = (name: string) => (take.value ? takes.rename(take.value, name) : store.name(before.value.revision, name))
 const BECAME = { added: ', came since', removed: ', is gone', changed: '' } as const
 const kindWords = ({ list, what }: Change) =>
   list === 'show' ? 'the show' : `${list.replace(/s$/, '')}${BECAME[what]}`
@@ -55,9 +75,9 @@ function go({ list, id }: Change) {
         From
         <PartText
           name="Name of this version"
-          :value="store.versions.find(({ revision }) => revision === store.before)?.name ?? ''"
+          :value="take?.name ?? store.versions.find(({ revision }) => revision === before.revision)?.name ?? ''"
           :empty="words"
-          @change="store.name(store.before!, $event)"
+          @change="rename"
         />
         to <PartChoice name="Compared with" :value="store.after" :options="until" @choose="store.lookUntil($event)" />:
         <strong v-if="store.changes.length === 0" class="text-bone">nothing is otherwise.</strong>
@@ -65,6 +85,14 @@ function go({ list, id }: Change) {
       </p>
       <button class="chip flex-none" @click="store.leave()">All edits</button>
     </div>
+    <p v-if="take" class="text-xs text-bone-2">
+      The take is of {{ takes.wordsOf(take.who)
+      }}<template v-if="isOther"
+        >, and the score follows {{ takes.wordsOf(runs.who) }}:
+        <button class="part" @click="runs.follow(take.who)">follow the same</button></template
+      >.
+    </p>
+    <FiredOtherwise />
     <p v-if="store.changes.length > 0 && store.after === undefined">
       <button class="button" @click="store.bringAllBack(words)">Bring everything back as it was then</button>
     </p>

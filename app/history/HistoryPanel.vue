@@ -4,14 +4,19 @@ import { isLookingBack } from '~/frame/looking-back'
 import { useShow } from '~/document/show'
 import HistoryCompared from './HistoryCompared.vue'
 import { useHistory } from './history'
+import { useTakes } from './takes'
+import TakesList from './TakesList.vue'
+import { useRun } from '~/run/current-run'
 
 /** What was done to the show and when, versions by name, and a way to put any of them beside what is there now. */
 const store = useHistory()
+const takes = useTakes()
+const runs = useRun()
 const doc = useShow()
 const name = ref('')
 const panel = ref<HTMLElement>()
 keepFocus(panel, () => [store.changes, store.before])
-onMounted(() => void store.load())
+onMounted(() => void Promise.all([store.load(), takes.load()]))
 
 const day = (iso: string) =>
   new Date(iso).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' })
@@ -35,6 +40,12 @@ async function keep() {
   await store.name(doc.revision, name.value.trim())
   if (!store.problem) name.value = ''
 }
+async function keepRun() {
+  await takes.keep(name.value, runs.who)
+  if (!takes.problem) name.value = ''
+}
+const problem = computed(() => store.problem || takes.problem || doc.problem)
+const lastName = computed(() => store.versions.at(-1)?.name)
 </script>
 
 <template>
@@ -50,8 +61,8 @@ async function keep() {
       <h2 class="flex-1 text-[17px] font-semibold">History</h2>
       <button class="chip" @click="isLookingBack = false">Back to the desk</button>
     </div>
-    <p v-if="store.problem || doc.problem" role="alert" class="mb-3 rounded-md border border-rust px-3 py-2 text-rust">
-      {{ store.problem || doc.problem }}
+    <p v-if="problem" role="alert" class="mb-3 rounded-md border border-rust px-3 py-2 text-rust">
+      {{ problem }}
     </p>
     <HistoryCompared v-if="store.before !== undefined" />
     <div v-else class="space-y-3">
@@ -64,13 +75,25 @@ async function keep() {
           aria-label="A name for how it is now"
           maxlength="200"
         />
-        <button class="button">Name it</button>
+        <button class="button" title="The show as it is now gets this name">Name it</button>
+        <button
+          type="button"
+          class="button"
+          title="A take: whose run the score shows, of the show as it is now"
+          @click="keepRun"
+        >
+          Keep the run
+        </button>
       </form>
+      <button class="chip" title="The score shows both" @click="store.lookAtLastNamed()">
+        Before and after: since {{ lastName === undefined ? 'it began' : `“${lastName}”` }}
+      </button>
+      <TakesList />
       <section v-if="store.versions.length > 0">
         <h3 class="mb-1 font-semibold text-bone-2">Versions by name</h3>
         <ul>
           <li v-for="version in [...store.versions].reverse()" :key="version.revision">
-            <button class="history-row" @click="store.look(version.revision)">
+            <button class="history-row" @click="store.look({ revision: version.revision })">
               <span class="flex-1 truncate text-lamp">{{ version.name }}</span>
               <span class="text-xs text-bone-3">{{ day(version.at) }}, {{ hour(version.at) }}</span>
             </button>
@@ -81,7 +104,7 @@ async function keep() {
         <h3 class="mb-1 font-semibold text-bone-2">{{ date }}</h3>
         <ol>
           <li v-for="row in rows" :key="row.revision">
-            <button class="history-row" @click="store.look(row.revision)">
+            <button class="history-row" @click="store.look({ revision: row.revision })">
               <span class="w-10 flex-none font-mono text-[11px] text-bone-3">{{ hour(row.at) }}</span>
               <span class="min-w-0 flex-1 truncate">{{ row.label }}</span>
               <span v-if="row.name" class="max-w-28 truncate text-xs text-lamp">{{ row.name }}</span>
@@ -90,7 +113,7 @@ async function keep() {
         </ol>
       </section>
       <button v-if="!store.isWhole" class="chip" @click="store.more()">Earlier ones</button>
-      <button v-else class="history-row" @click="store.look(store.from)">
+      <button v-else class="history-row" @click="store.look({ revision: store.from })">
         <span class="flex-1 text-bone-2">{{ store.from === 1 ? 'As it began' : 'The first that is known' }}</span>
       </button>
     </div>

@@ -19,6 +19,14 @@ import { isLookingBack } from '~/frame/looking-back'
 import { useSelection } from '~/frame/selection'
 import { askServer, whyFailed } from '~/document/keeping/server'
 import { compared } from '~/run/compared'
+import type { Version } from '~/run/run.worker'
+import { useTakes } from './takes'
+
+/** What stands on a side of the comparison: a version by its revision, with whoever is followed; or a take of it, with whose it is. */
+export interface Side {
+  revision: number
+  take?: string
+}
 
 /** Whoever edits on is told of it when that rests (ms). */
 const RESTS = 300
@@ -27,6 +35,7 @@ const RESTS = 300
 export const useHistory = defineStore('history', () => {
   const doc = useShow()
   const selection = useSelection()
+  const takes = useTakes()
   const problem = ref('')
   const edits = shallowRef<History['edits']>([])
   const versions = shallowRef<History['versions']>([])
@@ -34,10 +43,10 @@ export const useHistory = defineStore('history', () => {
   const from = ref(1)
   /** Whether there are no edits to be had before the ones that are here. */
   const isWhole = computed(() => (edits.value.at(-1)?.revision ?? 0) <= Math.max(2, from.value + 1))
-  /** The revisions that are compared; without a second one with what is there now. */
-  const before = ref<number>()
-  const after = ref<number>()
-  const shows = shallowRef<{ before?: Show; after?: Show }>({})
+  /** What is compared; without a second side with what is there now. */
+  const before = shallowRef<Side>()
+  const after = shallowRef<Side>()
+  const sides = shallowRef<{ before?: Version; after?: Version }>({})
 
   async function asking<T>(work: () => Promise<T>): Promise<T | undefined> {
     problem.value = ''
@@ -82,39 +91,50 @@ export const useHistory = defineStore('history', () => {
     await load()
   }
 
-  const fetchShow = (revision: number) =>
+  const showAt = (revision: number) =>
     asking(async () => (await askServer<{ show: Show }>(address(`versions/${revision}`))).show)
-  /** Puts a revision beside what is there now. */
-  async function look(revision: number): Promise<void> {
-    const show = await fetchShow(revision)
-    if (!show) return
-    before.value = revision
-    after.value = undefined
-    shows.value = { before: show }
+  async function versionOf({ revision, take }: Side): Promise<Version | undefined> {
+    const show = await showAt(revision)
+    return show && { show, who: takes.takes.find(({ id }) => id === take)?.who }
   }
-  /** Puts a second revision beside the first, or with none what is there now. */
-  async function lookUntil(revision: number | undefined): Promise<void> {
-    const show = revision === undefined ? undefined : await fetchShow(revision)
-    if (revision !== undefined && !show) return
-    after.value = revision
-    shows.value = { before: shows.value.before, ...(show && { after: show }) }
+  /** Puts a version or a take beside what is there now. */
+  async function look(side: Side): Promise<void> {
+    const version = await versionOf(side)
+    if (!version) return
+    before.value = side
+    after.value = undefined
+    sides.value = { before: version }
+  }
+  /** Puts a second one beside the first, or with none what is there now. */
+  async function lookUntil(side: Side | undefined): Promise<void> {
+    const version = side && (await versionOf(side))
+    if (side && !version) return
+    after.value = side
+    sides.value = { before: sides.value.before, ...(version && { after: version }) }
+  }
+  /** The last version that has a name, or how the show began. */
+  const lastNamed = computed((): Side => ({ revision: versions.value.at(-1)?.revision ?? from.value }))
+  /** Puts what is there now beside the last version that has a name. */
+  async function lookAtLastNamed(): Promise<void> {
+    await load()
+    await look(lastNamed.value)
   }
   function leave(): void {
     before.value = after.value = undefined
-    shows.value = {}
+    sides.value = {}
   }
 
   const changes = computed(() => {
-    const was = shows.value.before
-    const is = shows.value.after ?? doc.resting
+    const was = sides.value.before?.show
+    const is = sides.value.after?.show ?? doc.resting
     return was && is ? changesBetween(was, is) : []
   })
-  watch([changes, shows], () => {
-    const was = shows.value.before
+  watch([changes, sides], () => {
+    const was = sides.value.before
     compared.value = was && {
       before: was,
-      after: shows.value.after ?? doc.now,
-      isNow: !shows.value.after,
+      after: sides.value.after ?? { show: doc.now },
+      isNow: !sides.value.after,
       changes: changes.value,
     }
   })
@@ -132,14 +152,14 @@ export const useHistory = defineStore('history', () => {
     else edit.remove([...LISTS[list], id])
   }
   function bringBack(change: Change): void {
-    const was = shows.value.before!
+    const was = sides.value.before!.show
     const done = doc.edit(`Bring back ${change.name}`, (edit) => restore(edit, was, change))
     const [ref] = change.list === 'show' ? [] : refOf({ list: change.list, id: change.id })
     if (done && ref && change.what !== 'added') selection.choose(ref.kind, ref.id)
   }
   /** Takes everything back to how it was. */
   function bringAllBack(words: string): void {
-    const was = shows.value.before!
+    const was = sides.value.before!.show
     doc.edit(`Bring back ${words}`, (edit) => {
       const lists = new Set<ListOfThings>()
       for (const change of changesBetween(was, edit.show))
@@ -161,8 +181,11 @@ export const useHistory = defineStore('history', () => {
     load,
     more,
     name,
+    showAt,
     look,
     lookUntil,
+    lastNamed,
+    lookAtLastNamed,
     leave,
     bringBack,
     bringAllBack,

@@ -30,12 +30,12 @@ const things = computed(() => {
     const { list, id } = change
     const [ref] = list === 'show' ? [] : refOf({ list, id })
     if (!ref) return []
-    const was = drawn(change.what === 'added' ? after : before, ref, change)
+    const was = drawn((change.what === 'added' ? after : before).show, ref, change)
     if (change.what !== 'changed' || was.length === 0) return was
     // What is where it was is not drawn over.
-    const [is] = drawn(after, ref, change)
+    const [is] = drawn(after.show, ref, change)
     if (is?.path === was[0]!.path) return []
-    return isNow ? was : [...was, ...drawn(after, ref, change, 'later')]
+    return isNow ? was : [...was, ...drawn(after.show, ref, change, 'later')]
   })
 })
 </script>

@@ -3,9 +3,9 @@ import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { eventsOf, type Loop, type Run } from '~~/core/engine'
-import { usualWalks, type Score } from '~~/core/score'
+import { usualWalks, type FiredOtherwise, type Score } from '~~/core/score'
 import type { Operation, Show } from '~~/core/show'
-import type { SetOut } from '~~/core/study'
+import type { SetOut, Who } from '~~/core/study'
 import type { Sight } from '~/canvas/renderer'
 import { compared } from './compared'
 import { playerOf } from './plain-run'
@@ -57,6 +57,8 @@ export const useRun = defineStore('run', () => {
   /** What happened in it, as the log has it. */
   const events = computed(() => (run.value ? eventsOf(run.value) : []))
   const score = shallowRef<Score>()
+  /** What fires otherwise than in the version that it is compared with, if it is. */
+  const firedOtherwise = shallowRef<readonly FiredOtherwise[]>()
   const problem = ref('')
   /** What the run goes round in, if it has no end. */
   const loop = shallowRef<Loop>()
@@ -210,7 +212,8 @@ export const useRun = defineStore('run', () => {
     hearsFrom = now + Math.max(FOLLOWS, SHARE * (now - asked))
     if (!published.sameWays) paths = published.run.paths
     run.value = { ...published.run, paths }
-    played.value = earlier.value ?? doc.show
+    played.value = earlier.value?.show ?? doc.show
+    firedOtherwise.value = published.otherwise
     takeWays(run.value)
     score.value = published.score
   }
@@ -277,6 +280,14 @@ export const useRun = defineStore('run', () => {
   }
   watch([walks, seed, walker, without], request)
   watch(population, () => walker.value !== undefined && request())
+  /** Whose run it is. */
+  const who = computed((): Who => ({ ...setOut.value, seed: seed.value, ...(walker.value !== undefined && { walker: walker.value }) })) // prettier-ignore
+  function follow({ walks: ids, seed: by, walker: number, population: id }: Who): void {
+    walks.value = [...ids]
+    seed.value = by
+    walker.value = number
+    population.value = id
+  }
   /** The later of two versions that are compared, where that isn't the show as it is now. */
   const earlier = computed(() => (compared.value && !compared.value.isNow ? compared.value.after : undefined))
   watch(
@@ -311,6 +322,9 @@ export const useRun = defineStore('run', () => {
     events,
     ways,
     score,
+    firedOtherwise,
+    who,
+    follow,
     problem,
     loop,
     waitsAt,

@@ -117,7 +117,7 @@ describe('the worker of the run', () => {
     boxes.length = 0
     // In it the second zone was wider: it alone is outlined where it was.
     const { show: wider } = edit(twoZones, (e) => e.set(['zones', 'b', 'rim'], 1))
-    await worker.compare(wider, undefined)
+    await worker.compare({ show: wider }, undefined)
     await worker.run({ ...asked, seed: 8 })
     expect(boxes).toHaveLength(1)
     boxes.length = 0
@@ -130,7 +130,7 @@ describe('the worker of the run', () => {
     const { show: one } = edit(twoZones, (e) => e.remove(['zones', 'b']))
     worker.open(one)
     const lanes = () => worker.publish()!.score.lanes.map((lane) => [lane.zone, lane.fired.length, lane.gone === true])
-    await worker.compare(twoZones, undefined)
+    await worker.compare({ show: twoZones }, undefined)
     await worker.run(asked)
     const compared = [
       ['a', 1, false],
@@ -147,13 +147,13 @@ describe('the worker of the run', () => {
   it('runs the later of two earlier versions in place of the show, whatever is edited meanwhile', async () => {
     const { show: off } = edit(twoZones, switchedOff)
     worker.open(off)
-    await worker.compare(off, twoZones)
+    await worker.compare({ show: off }, { show: twoZones })
     await worker.run(asked)
     expect(eventsOf(worker.publish()!.run)).toEqual(expectedOf(twoZones))
     const done = edit(off, (e) => e.remove(['zones', 'b'])).patch
     await worker.run({ ...asked, done: [done] })
     expect(worker.publish()!.score.lanes.map(({ zone }) => zone)).toEqual(['a', 'b'])
-    await worker.compare(off, { ...twoZones, walks: [] })
+    await worker.compare({ show: off }, { show: { ...twoZones, walks: [] } })
     expect(await worker.run(asked)).toEqual({ problem: expect.stringContaining('None of these walks') })
     await worker.compare(undefined, undefined)
     await worker.run(asked)

@@ -16,9 +16,9 @@ import {
 } from '~~/core/engine'
 import { flashesOf, luxOver, type Flashes } from '~~/core/light'
 import { applyPatch, withoutPieces, type Operation, type Pieces, type Show } from '~~/core/show'
-import { scoreOf, withGone, type Lane, type Score } from '~~/core/score'
+import { firedOtherwise, scoreOf, withGone, type FiredOtherwise, type Lane, type Score } from '~~/core/score'
 import { loudnessOf, loudnessShares, type Envelopes, type LoudnessShare } from '~~/core/sound'
-import { varied } from '~~/core/study'
+import { varied, type Who } from '~~/core/study'
 import { createRenderer } from '~/canvas/renderer'
 import { loadFonts } from '~/canvas/fonts'
 import { differs } from '~/canvas/paint-lane'
@@ -26,13 +26,6 @@ import type { Content } from '~/canvas/scene'
 import { areSameWays, plainRun, playerOf } from './plain-run'
 import { needed } from '~~/core/base'
 
-interface Who {
-  walks: string[]
-  seed: number
-  /** One of the study's varied walkers instead of the walks as they are drawn, and of which population, by its id. */
-  walker?: number
-  population?: string
-}
 export interface RunRequest extends Who {
   /** Edits since the last request that are there to stay. */
   done: Operation[][]
@@ -53,6 +46,13 @@ export interface Published {
   run: Run
   sameWays: boolean
   score: Score
+  /** What fires otherwise than in the version that it is compared with. */
+  otherwise?: FiredOtherwise[]
+}
+/** A version that is compared: whose run of it, where that is not whoever is followed. */
+export interface Version {
+  show: Show
+  who?: Who
 }
 /** A run is worked on for so long before other requests come through (ms), so much of it at a time (s). */
 const SLICE = 30
@@ -98,7 +98,7 @@ let content = NOTHING
 /** The score of the show without the drag that is on. */
 let settled: Score | undefined
 /** An earlier version that the score is compared with, and what became of it when it was run as `key` says; `later`: run in place of the show. */
-let earlier: { show: Show; later?: Show; key: string; score?: Score } | undefined
+let earlier: (Version & { later?: Version; key: string; score?: Score }) | undefined
 /** The same walks by another luck, outlined in the score; worked out when nobody waits, of the show and the walks that `of` and `key` say. */
 let beside: { seed: number; of?: Show; key?: string; score?: Score } | undefined
 /** How the latest run was asked for. */
@@ -109,14 +109,15 @@ function earlierScore(): Score | undefined {
   if (!earlier || !asked) return undefined
   const key = JSON.stringify(asked)
   if (earlier.key === key) return earlier.score
-  const { show: before, later } = earlier
-  const there = new Set(before.walks.map(({ id }) => id))
-  const { seed, walker, population } = asked
-  const walks = asked.walks.filter((id) => there.has(id))
-  earlier = { show: before, later, key }
-  earlier.score = scoreBy(before, { walks, seed, walker, population })
+  earlier.key = key
+  earlier.score = scoreBy(earlier.show, walkingIn(earlier.show, earlier.who ?? asked))
   return earlier.score
 }
+/** Whoever is followed, on those of the walks that a version has. */
+const walkingIn = ({ walks }: Show, who: Who): Who => ({
+  ...who,
+  walks: who.walks.filter((id) => walks.some((walk) => walk.id === id)),
+})
 
 /** The score by the other seed; none of a varied walker, whose luck is their number. */
 function scoreBeside(): Score | undefined {
@@ -174,9 +175,9 @@ const worker = {
   mount: renderer.mount,
   look: renderer.look,
   /** From the next run on the score shows beside each lane how an earlier version was run; none ends it. `later` is run in place of the show. */
-  async compare(before: Show | undefined, later: Show | undefined): Promise<void> {
-    for (const version of [before, later]) if (version) await prepare(version)
-    earlier = before && { show: before, later, key: '' }
+  async compare(before: Version | undefined, later: Version | undefined): Promise<void> {
+    for (const version of [before, later]) if (version) await prepare(version.show)
+    earlier = before && { ...before, later, key: '' }
   },
   /** From now on the score has the run by another seed outlined; none ends it. Drawn by `outline`. */
   setBeside(seed: number | undefined): void {
@@ -198,12 +199,14 @@ const worker = {
     draw(NOTHING)
   },
   /** Runs the show and draws the score of it; `tell` gives both. */
-  async run({ walks: wanted, seed, done, draft, without, walker, population }: RunRequest): Promise<RunAnswer> {
+  async run({ done, draft, without, ...followed }: RunRequest): Promise<RunAnswer> {
     for (const patch of done) show = applyPatch(show, patch)
     drafted = draft ? applyPatch(show, draft) : show
-    played = earlier?.later ?? (without ? withoutPieces(drafted, without) : drafted)
+    const later = earlier?.later
+    played = later?.show ?? (without ? withoutPieces(drafted, without) : drafted)
     const hasAll = isPrepared(played)
-    const walks = earlier?.later ? wanted.filter((id) => played.walks.some((walk) => walk.id === id)) : wanted
+    const who = later ? walkingIn(played, later.who ?? followed) : followed
+    const { walks, seed, walker, population } = who
     if (walks.length === 0) return { problem: 'None of these walks was there in that version.' }
     let problem: string | undefined
     let loop: Loop | undefined
@@ -239,7 +242,7 @@ const worker = {
     }
     const partial = stretches?.lacksFlights() ?? false
     latest = made
-    asked = { walks, seed, walker, population }
+    asked = followed
     const before = earlierScore()
     const found = withGone(scoreOf(played, made), before)
     const ghost = draft ? settled : (before ?? beside?.score)
@@ -262,7 +265,9 @@ const worker = {
     const sameWays = sent !== undefined && areSameWays(sent, latest.paths)
     sent = latest.paths
     const plain = plainRun(played, sameWays ? { ...latest, paths: [] } : latest)
-    return transfer({ run: plain, sameWays, score: content.score }, buffersOf(latest.log))
+    const { score } = content
+    const otherwise = earlier?.score && firedOtherwise(earlier.score, score)
+    return transfer({ run: plain, sameWays, score, ...(otherwise && { otherwise }) }, buffersOf(latest.log))
   },
   /** Takes up how things fly in the show, as the server has worked it out. */
   learn(flights: Float64Array): void {

@@ -16,6 +16,9 @@ import { isThing, THING_KINDS } from '~/document/things'
 import { picking } from '~/frame/picking'
 import { usePlayhead } from '~/frame/playhead'
 import { isLookingBack } from '~/frame/looking-back'
+import { useHistory } from '~/history/history'
+import { useTakes } from '~/history/takes'
+import { useRun } from '~/run/current-run'
 import { isMixing } from '~/frame/mixing'
 import { isSearching } from '~/frame/searching'
 import { useSelection } from '~/frame/selection'
@@ -37,6 +40,9 @@ import { finder } from './find'
 const doc = useShow()
 const selection = useSelection()
 const view = useView()
+const runs = useRun()
+const takes = useTakes()
+const history = useHistory()
 const playhead = usePlayhead()
 const sounds = useSounds()
 const sound = useSound()
@@ -107,6 +113,12 @@ const ACTIONS = [
   act('history', 'What was done, and earlier versions', 'history compare restore', () => {
     inPlace()
     isLookingBack.value = true
+  }),
+  act('take', 'Keep the run as a take', 'take compare keep walker', () => void takes.keep('', runs.who)),
+  act('since', 'Before and after: since the last named version', 'compare version history', () => {
+    inPlace()
+    isLookingBack.value = true
+    void history.lookAtLastNamed()
   }),
   act('undo', 'Undo', 'take back', () => doc.undo()),
   act('redo', 'Redo', 'again', () => doc.redo()),

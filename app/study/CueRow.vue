@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Gate } from '~~/core/engine'
-import type { CueTally } from '~~/core/study'
+import type { CueReport, CueTally } from '~~/core/study'
 import { plain, tick } from '~/words/time'
 import FirstHill from './FirstHill.vue'
 import { between, inHundred, MISSED } from './words'
@@ -10,6 +10,8 @@ const props = defineProps<{
   name: string
   isScare: boolean
   tally: CueTally
+  /** What it came to in the study that this one is compared with. */
+  was?: CueReport
   end: number
   width: number
   chosen: boolean
@@ -19,6 +21,7 @@ const HEIGHT = 22
 /** A holding gate is drawn so wide for each time it holds, per walk (px). */
 const HELD = 22
 const WIDEST = 74
+const wasShare = (part: 'never' | 'once' | 'more') => `${(props.was?.[part].share ?? 0) * 100}%`
 const share = (part: 'never' | 'once' | 'more') => `${props.tally[part].share * 100}%`
 const held = computed(() => props.tally.held.filter(({ gate }) => gate !== 'who' && gate !== 'off'))
 const heldInAll = computed(() => held.value.reduce((sum, { perWalk }) => sum + perWalk, 0))
@@ -53,7 +56,7 @@ const next = computed(() => props.tally.missed[1])
       </button>
     </th>
     <td class="relative border-l border-square p-0" :style="{ width: `${width}px` }">
-      <FirstHill :tally="tally" :end="end" :width="width" :height="HEIGHT" />
+      <FirstHill :tally="tally" :end="end" :width="width" :height="HEIGHT" :was="was?.first" />
       <span
         v-if="tally.firsts.length > 0"
         class="pointer-events-none absolute top-0 font-mono text-[11px] text-bone-3"
@@ -65,7 +68,8 @@ const next = computed(() => props.tally.missed[1])
         >{{ tick(tally.first[2]!) }}</span
       >
     </td>
-    <td class="pl-4 text-right font-mono text-[12px]" :title="between(tally.never)">
+    <td class="pl-4 text-right font-mono text-[12px] whitespace-nowrap" :title="between(tally.never)">
+      <span v-if="was" class="text-[11px] text-bone-3" data-was>{{ inHundred(was.never) }} →</span>
       <button
         class="min-h-6 min-w-6 text-right hover:underline"
         :class="tally.never.share > unlikely ? 'font-bold text-rust' : ''"
@@ -87,8 +91,15 @@ const next = computed(() => props.tally.missed[1])
           :style="{ width: share('more') }"
         /><!-- prettier-ignore -->
       </span>
+      <span v-if="was" class="mt-0.5 flex h-1 w-[92px] opacity-60" aria-hidden="true">
+        <span class="h-full flex-none border border-rust" :style="{ width: wasShare('never') }" /><span
+          class="h-full flex-none bg-weed"
+          :style="{ width: wasShare('once') }"
+        /><span class="again h-full flex-none" :style="{ width: wasShare('more') }" />
+      </span>
     </td>
-    <td class="text-left font-mono text-[12px]" :title="between(tally.more)">
+    <td class="text-left font-mono text-[12px] whitespace-nowrap" :title="between(tally.more)">
+      <span v-if="was" class="text-[11px] text-bone-3" data-was>{{ inHundred(was.more) }} →</span>
       <button
         class="min-h-6 min-w-6 text-left hover:underline"
         :disabled="tally.walkers.more === undefined"

@@ -2,7 +2,20 @@
 import type { CueTally } from '~~/core/study'
 
 /** When a cue fires first, as a hill on the clock: 8 in 10 of those who meet it lie on the line below. */
-const props = defineProps<{ tally: CueTally; end: number; width: number; height: number }>()
+const props = defineProps<{
+  tally: CueTally
+  end: number
+  width: number
+  height: number
+  /** When it fired first in the study that this one is compared with, at the shares of `BANDS` (s). */
+  was?: readonly (number | null)[]
+}>()
+const earlier = computed(() => {
+  const [low, , middle, , high] = props.was ?? []
+  return typeof low === 'number' && typeof middle === 'number' && typeof high === 'number'
+    ? `M${x(low)} ${props.height - 0.5}H${x(high)}M${x(middle)} 3V${props.height}`
+    : ''
+})
 const x = (t: number) => (t / Math.max(1, props.end)) * props.width
 /** It is counted in places so wide, each spread to its neighbours (px). */
 const WIDE = 4
@@ -25,6 +38,14 @@ const hill = computed(() => {
 
 <template>
   <svg :width="width" :height="height" class="block overflow-visible" aria-hidden="true">
+    <path
+      v-if="earlier"
+      :d="earlier"
+      stroke="var(--color-bone-2)"
+      stroke-width="1.2"
+      stroke-dasharray="2 2"
+      fill="none"
+    />
     <template v-if="tally.firsts.length > 0">
       <polygon :points="hill" fill="var(--color-lamp)" opacity="0.45" />
       <path

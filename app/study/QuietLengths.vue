@@ -3,10 +3,15 @@ import { COLOURS } from '~/canvas/colours'
 import type { Charted } from '~/charts/chart'
 import { fetched } from '~/frame/fetched'
 import { count, plain } from '~/words/time'
-import type { Quiet } from '~~/core/study'
+import type { Quiet, StudyReport } from '~~/core/study'
 
 /** How long quiets between two scares last, counted, against what is wished for. */
-const props = defineProps<{ quiets: readonly Quiet[]; wished: readonly [number, number] | undefined }>()
+const props = defineProps<{
+  quiets: readonly Quiet[]
+  wished: readonly [number, number] | undefined
+  /** The quiets of the study that this one is compared with. */
+  was?: StudyReport['quiets']
+}>()
 const emit = defineEmits<{ show: [walker: number, t: number] }>()
 const PlainChart = fetched(() => import('~/charts/PlainChart.vue'))
 /** About so many columns. */
@@ -52,6 +57,10 @@ const part = (isSo: (seconds: number) => boolean) => {
 }
 const long = computed(() => part((seconds) => seconds > (props.wished?.[1] ?? Infinity)))
 const short = computed(() => part((seconds) => seconds < (props.wished?.[0] ?? -Infinity)))
+const wasHundred = (which: 'long' | 'short') => {
+  const { count: all = 0, wished } = props.was ?? {}
+  return wished && all > 0 ? ` (${Math.round((wished[which] / all) * 100)})` : ''
+}
 const show = ({ those }: { those: readonly Quiet[] }) => {
   const [worst] = [...those].sort((a, b) => b.seconds - a.seconds)
   if (worst) emit('show', worst.walker, worst.t)
@@ -66,10 +75,10 @@ const show = ({ those }: { those: readonly Quiet[] }) => {
     </p>
     <p v-if="wished" class="flex gap-6 text-xs">
       <button class="min-h-6 text-rust hover:underline" @click="show(long)">
-        {{ long.hundred }} in 100 over {{ plain(wished[1], 0) }} s
+        {{ long.hundred }}{{ wasHundred('long') }} in 100 over {{ plain(wished[1], 0) }} s
       </button>
       <button class="min-h-6 text-rust hover:underline" @click="show(short)">
-        {{ short.hundred }} under {{ plain(wished[0], 0) }} s
+        {{ short.hundred }}{{ wasHundred('short') }} under {{ plain(wished[0], 0) }} s
       </button>
     </p>
     <p v-else class="text-xs text-bone-3">No quiet is wished for.</p>

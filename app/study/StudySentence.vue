@@ -5,6 +5,7 @@ import PartChoice from '~/parts/PartChoice.vue'
 import PartNumber from '~/parts/PartNumber.vue'
 import PartText from '~/parts/PartText.vue'
 import { setTrait, usePopulation, type Trait } from './population'
+import StudyAgainst from './StudyAgainst.vue'
 import StudyWalks from './StudyWalks.vue'
 import { MOST_WALKERS, useStudy } from './study'
 
@@ -83,49 +84,52 @@ const goTogether = (together: boolean) =>
 
 <template>
   <div class="flex flex-none items-start gap-4 border-b border-rule px-3.5 py-2.5">
-    <p class="min-w-0 flex-1 leading-6" data-sentence>
-      <input
-        v-if="draft !== undefined"
-        ref="field"
-        v-model="draft"
-        class="field w-20"
-        aria-label="How many walkers"
-        inputmode="numeric"
-        @keydown.enter="end(true)"
-        @keydown.esc.stop="end(false)"
-        @blur="end(true)"
-      /><button v-else class="part" title="How many set out" @click="beginCount">
-        {{ thousands(study.walkers) }} walkers</button
-      >,
-      <PartChoice
-        name="Who sets out"
-        :value="population.id"
-        :options="populations"
-        @choose="$event === ANOTHER ? add() : choose($event)"
-      /><template v-if="isNamed">
-        (<PartText name="What they are called" :value="population.name" @change="rename" /><button
-          class="part min-w-6"
-          :aria-label="`Remove ${population.name}`"
-          title="These numbers are forgotten"
-          @click="remove"
-        >
-          ×</button
-        >)</template
-      >, go <StudyWalks /><template v-if="isOwn"
+    <div class="min-w-0 flex-1">
+      <p class="leading-6" data-sentence>
+        <input
+          v-if="draft !== undefined"
+          ref="field"
+          v-model="draft"
+          class="field w-20"
+          aria-label="How many walkers"
+          inputmode="numeric"
+          @keydown.enter="end(true)"
+          @keydown.esc.stop="end(false)"
+          @blur="end(true)"
+        /><button v-else class="part" title="How many set out" @click="beginCount">
+          {{ thousands(study.walkers) }} walkers</button
         >,
         <PartChoice
-          name="Together"
-          :value="population.together"
-          :options="[
-            { value: false, words: 'one of them each' },
-            { value: true, words: 'all at once' },
-          ]"
-          @choose="goTogether" /></template
-      >,<template v-for="{ before, ...number } in numbers" :key="number.name"
-        >{{ before }}<PartNumber v-bind="number" :label="`Say who ${population.name} are`"
-      /></template>
-      of its presses.
-    </p>
+          name="Who sets out"
+          :value="population.id"
+          :options="populations"
+          @choose="$event === ANOTHER ? add() : choose($event)"
+        /><template v-if="isNamed">
+          (<PartText name="What they are called" :value="population.name" @change="rename" /><button
+            class="part min-w-6"
+            :aria-label="`Remove ${population.name}`"
+            title="These numbers are forgotten"
+            @click="remove"
+          >
+            ×</button
+          >)</template
+        >, go <StudyWalks /><template v-if="isOwn"
+          >,
+          <PartChoice
+            name="Together"
+            :value="population.together"
+            :options="[
+              { value: false, words: 'one of them each' },
+              { value: true, words: 'all at once' },
+            ]"
+            @choose="goTogether" /></template
+        >,<template v-for="{ before, ...number } in numbers" :key="number.name"
+          >{{ before }}<PartNumber v-bind="number" :label="`Say who ${population.name} are`"
+        /></template>
+        of its presses.
+      </p>
+      <StudyAgainst />
+    </div>
     <span
       class="mt-1 flex h-4 items-end gap-px"
       role="progressbar"

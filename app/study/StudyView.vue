@@ -5,6 +5,7 @@ import { useShow } from '~/document/show'
 import { usePlayhead } from '~/frame/playhead'
 import { useView } from '~/frame/view'
 import { useRun } from '~/run/current-run'
+import { useAgainst } from './against'
 import CueRow from './CueRow.vue'
 import QuietLengths from './QuietLengths.vue'
 import QuietPicture from './QuietPicture.vue'
@@ -37,8 +38,14 @@ watchDebounced(
   { debounce: RESTS },
 )
 
+const against = useAgainst()
+/** What each cue came to in the study that this one is compared with. */
+const earlier = computed(() => new Map(against.value?.cues.map((each) => [each.cue, each])))
+
 interface Row {
   id: string
+  /** Its place in the show. */
+  index: number
   name: string
   isScare: boolean
   tally: CueTally
@@ -57,6 +64,7 @@ function summaryOf(outcomes: readonly Outcome[]): Summary | undefined {
   const lengths = Float64Array.from(outcomes, ({ length }) => length).sort()
   const rows = of.show.cues.map(({ id, name, scare }, i) => ({
     id,
+    index: i,
     name,
     isScare: scare,
     tally: cueTally(outcomes, i),
@@ -99,8 +107,7 @@ function show(walker: number, t?: number) {
   runs.walker = walker
   view.looks = 'desk'
   const outcome = study.outcomes.find((each) => each.walker === walker)
-  const cue = study.of.show.cues.findIndex(({ id }) => id === chosen.value?.id)
-  const first = outcome?.first[cue]
+  const first = chosen.value && outcome?.first[chosen.value.index]
   // The run is another from now on: the playhead goes there once it is.
   const stop = watch(
     () => runs.run,
@@ -137,16 +144,22 @@ function showFor(row: Row, walker: number) {
         <div ref="middle" class="min-w-0 flex-1 border-r border-rule">
           <QuietPicture :quiet="summary.quiet" :end="summary.end" :wished="wished" />
         </div>
-        <QuietLengths class="w-[500px] flex-none" :quiets="summary.quiets" :wished="wished" @show="show" />
+        <QuietLengths
+          class="w-[500px] flex-none"
+          :quiets="summary.quiets"
+          :wished="wished"
+          :was="against?.quiets"
+          @show="show"
+        />
       </div>
       <div class="min-h-0 flex-1 overflow-y-auto">
         <table class="w-full table-fixed border-collapse">
           <colgroup>
             <col class="w-[232px]" />
             <col />
-            <col class="w-[52px]" />
+            <col :class="against ? 'w-[80px]' : 'w-[52px]'" />
             <col class="w-[108px]" />
-            <col class="w-[40px]" />
+            <col :class="against ? 'w-[68px]' : 'w-[40px]'" />
             <col class="w-[170px]" />
             <col class="w-[130px]" />
           </colgroup>
@@ -166,6 +179,7 @@ function showFor(row: Row, walker: number) {
               :name="row.name"
               :is-scare="row.isScare"
               :tally="row.tally"
+              :was="earlier.get(row.id)"
               :end="summary.end"
               :width="width"
               :chosen="row.id === chosen?.id"
@@ -211,7 +225,7 @@ function showFor(row: Row, walker: number) {
           class="w-[240px] flex-none border-r border-rule"
           :floors="study.of.show.place.floors"
           :outcomes="summary.outcomes"
-          :cue="study.of.show.cues.findIndex(({ id }) => id === chosen?.id)"
+          :cue="chosen.index"
           @show="show"
         />
         <StudySweep class="min-w-0 flex-1 px-3.5 py-2.5" :cue="chosen.id" />

@@ -98,6 +98,22 @@ export const useStudy = defineStore('study', () => {
     trouble.value = faults.find((fault) => fault !== undefined) ?? ''
     swept.value = { ...swept.value, isWhole: true }
   }
+  /** What the same walkers met in another version of the show; nothing where something else is begun meanwhile. */
+  async function walkAlso(show: Show, setOut: SetOut, count: number): Promise<readonly Outcome[] | undefined> {
+    const mine = ++round
+    const found: Outcome[] = []
+    const all = crew()
+    const tell = (some: Outcome[]) => void found.push(...some)
+    const faults = await Promise.all(
+      all.map((worker, i) =>
+        worker.study(show, { setOut, first: i + 1, step: all.length, walkers: count }, proxy(tell)),
+      ),
+    )
+    const fault = faults.find((each) => each !== undefined)
+    if (mine !== round) return undefined
+    if (fault !== undefined) trouble.value = fault
+    return found.length === count ? found : undefined
+  }
   /** Stops here: what has been found stays. */
   function stop(): void {
     round++
@@ -112,5 +128,5 @@ export const useStudy = defineStore('study', () => {
   }
   doc.onChange((change) => 'reset' in change && forget())
   probe({ study: () => ({ walkers: outcomes.value.length, took: took.value, isGoing: isGoing.value }) })
-  return { walkers, outcomes, of, isGoing, isOld, trouble, cue, took, swept, begin, sweep, stop }
+  return { walkers, outcomes, of, isGoing, isOld, trouble, cue, took, swept, begin, walkAlso, sweep, stop }
 })

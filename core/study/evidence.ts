@@ -41,6 +41,11 @@ export interface SetOut {
   walks: readonly string[]
   population?: string
 }
+/** Whose run it is: walks as they are drawn, by a seed, or one of a study's walkers by the number. */
+export interface Who extends SetOut {
+  seed: number
+  walker?: number
+}
 /** The varied walks that a walker of a study, by its number, follows. @throws RunError for a walk the show doesn't have */
 export function varied(show: Show, { walks, population: id }: SetOut, walker: number): Walk[] {
   const population = populationOf(show, id)

@@ -20,7 +20,8 @@ export interface StudyReport {
   quiets: { count: number; seconds: (number | null)[]; wished?: { short: number; long: number } }
   bands: readonly number[]
 }
-interface CueReport {
+/** What a cue comes to in a study that was written down. */
+export interface CueReport {
   cue: string
   name: string
   never: Counted

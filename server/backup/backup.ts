@@ -20,7 +20,7 @@ export async function backup(file: string, tell: (done: number, of: number) => v
   const unfinished = `${file}.unfinished`
   try {
     await database().transaction({ isolationLevel, readOnly: true }, async (transaction) => {
-      const { Shows, Edits, Versions, Assets } = models()
+      const { Shows, Edits, Versions, Takes, Assets } = models()
       const shows = await Shows.findAll({ attributes: { exclude: ['snapshot'] }, order: [['id', 'ASC']], transaction })
       const files = await Assets.findAll({
         attributes: { exclude: ['bytes'] },
@@ -65,6 +65,7 @@ export async function backup(file: string, tell: (done: number, of: number) => v
         const { snapshot } = await Shows.findByPk(id, { attributes: ['snapshot'], rejectOnEmpty: true, transaction })
         const edits = await Edits.findAll({ where: { showId: id }, order: [['revision', 'ASC']], transaction })
         const versions = await Versions.findAll({ where: { showId: id }, order: [['revision', 'ASC']], transaction })
+        const takes = await Takes.findAll({ where: { showId: id }, order: [['id', 'ASC']], transaction })
         return json({
           snapshot,
           edits: edits.map(({ id, revision, label, patch, createdAt }) => ({
@@ -78,6 +79,14 @@ export async function backup(file: string, tell: (done: number, of: number) => v
             revision,
             name,
             show,
+            createdAt: createdAt.toISOString(),
+          })),
+          takes: takes.map(({ id, name, revision, who, study, createdAt }) => ({
+            id,
+            name,
+            revision,
+            who,
+            study,
             createdAt: createdAt.toISOString(),
           })),
         } satisfies BackedUpShow)

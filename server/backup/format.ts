@@ -1,10 +1,11 @@
 import { array, mixed, number, object, string, ValidationError, type InferType, type Schema } from 'yup'
 import { SOUND_TYPES } from '../../core/audio'
 import type { Show } from '../../core/show'
-import type { EditRow, VersionRow } from '../data/models'
+import type { EditRow, TakeRow, VersionRow } from '../data/models'
 import { hash, isUuid } from '../http/id'
 import { operation } from '../http/operation'
 import { Refusal } from '../http/refusal'
+import { takeSchema } from '../shows/takes'
 
 /**
  * A backup: a ZIP of `backup.json`, which lists what it holds, a file for each show with its edits and earlier states, the sounds and the
@@ -84,6 +85,7 @@ export const showSchema = object({
       createdAt: date(),
     }).noUnknown(),
   ).optional(),
+  takes: array(takeSchema.shape({ id: uuid(), createdAt: date() })).optional(),
 }).noUnknown()
 
 /** What the file of a show holds. */
@@ -91,6 +93,7 @@ export interface BackedUpShow {
   snapshot: Show
   edits: (Pick<EditRow, 'id' | 'revision' | 'label' | 'patch'> & { createdAt: string })[]
   versions?: (Pick<VersionRow, 'revision' | 'name' | 'show'> & { createdAt: string })[]
+  takes?: (Pick<TakeRow, 'id' | 'name' | 'revision' | 'who' | 'study'> & { createdAt: string })[]
 }
 
 /** @throws Refusal 422 that names the file and the field */

@@ -55,12 +55,13 @@ export async function restore(
 }
 
 function replaceAll(zip: OpenZip, whole: ReadBackup, tell: (done: number, of: number) => void): Promise<void> {
-  const { Shows, Edits, Versions, Assets } = models()
+  const { Shows, Edits, Versions, Takes, Assets } = models()
   const all = whole.sounds.length + whole.meshes.length + whole.shows.length
   let done = 0
   const next = () => tell(done++, all)
   return database().transaction(async (transaction) => {
     await Edits.destroy({ where: {}, transaction })
+    await Takes.destroy({ where: {}, transaction })
     await Versions.destroy({ where: {}, transaction })
     await Shows.destroy({ where: {}, transaction })
     await Assets.destroy({ where: {}, transaction })
@@ -82,7 +83,7 @@ function replaceAll(zip: OpenZip, whole: ReadBackup, tell: (done: number, of: nu
     for (const listed of whole.shows) {
       next()
       const { id, revision, snapshotRevision } = listed
-      const { title, snapshot, edits, versions } = await historyIn(zip, listed)
+      const { title, snapshot, edits, versions, takes } = await historyIn(zip, listed)
       const dates = { createdAt: new Date(listed.createdAt), updatedAt: new Date(listed.updatedAt) }
       const binnedAt = listed.binnedAt ? new Date(listed.binnedAt) : null
       const openedAt = listed.openedAt ? new Date(listed.openedAt) : null
@@ -94,6 +95,10 @@ function replaceAll(zip: OpenZip, whole: ReadBackup, tell: (done: number, of: nu
       )
       await Versions.bulkCreate(
         versions.map((version) => ({ ...version, showId: id, createdAt: new Date(version.createdAt) })),
+        { transaction },
+      )
+      await Takes.bulkCreate(
+        takes.map((take) => ({ ...take, showId: id, createdAt: new Date(take.createdAt) })),
         { transaction },
       )
     }

@@ -12,6 +12,7 @@ export interface ShowHistory {
   snapshot: Show
   edits: BackedUpShow['edits']
   versions: NonNullable<BackedUpShow['versions']>
+  takes: NonNullable<BackedUpShow['takes']>
 }
 
 /**
@@ -28,6 +29,7 @@ export async function historyIn(zip: OpenZip, listed: ListedShow): Promise<ShowH
     snapshot,
     edits,
     versions: given,
+    takes = [],
   } = checked(showSchema, json(utf8Of(await zip.read(name, MOST.backupShow), name)), name)
   if (edits.length !== listed.edits) fail(`has ${edits.length} edits; ${INDEX} says ${listed.edits}`)
   if (listed.versions !== undefined && given?.length !== listed.versions)
@@ -55,6 +57,10 @@ export async function historyIn(zip: OpenZip, listed: ListedShow): Promise<ShowH
   if (last !== listed.revision) fail(`comes to revision ${last}; ${INDEX} says ${listed.revision}`)
   if (listed.snapshotRevision < first.revision) fail('has a snapshot from before its first state')
 
+  for (const { name, revision } of takes)
+    if (revision < first.revision || revision > listed.revision)
+      fail(`has the take “${name}” of revision ${revision}, which is not known`)
+
   const states = new Map(versions.map((version) => [version.revision, version.show]))
   let show = readable(first.show, 'its first state')
   let derived: Show | undefined
@@ -81,6 +87,7 @@ export async function historyIn(zip: OpenZip, listed: ListedShow): Promise<ShowH
     snapshot: derived!,
     edits: edits as BackedUpShow['edits'],
     versions: versions as ShowHistory['versions'],
+    takes: takes as ShowHistory['takes'],
   }
 }
 

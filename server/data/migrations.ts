@@ -86,6 +86,26 @@ const migrations = [
       )
     },
   },
+  {
+    name: '005-takes',
+    async up({ context }: { context: QueryInterface }) {
+      await context.createTable('takes', {
+        id: { type: DataTypes.UUID, primaryKey: true },
+        show_id: {
+          type: DataTypes.UUID,
+          allowNull: false,
+          references: { model: 'shows', key: 'id' },
+          onDelete: 'CASCADE',
+        },
+        revision: { type: DataTypes.INTEGER, allowNull: false },
+        name: { type: DataTypes.TEXT, allowNull: false },
+        who: { type: DataTypes.JSONB, allowNull: false },
+        study: { type: DataTypes.JSONB },
+        created_at: when,
+      })
+      await context.addIndex('takes', ['show_id', 'created_at'])
+    },
+  },
 ]
 
 export async function migrate(): Promise<void> {

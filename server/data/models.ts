@@ -8,6 +8,7 @@ import {
 } from 'sequelize'
 import type { Operation, Show } from '../../core/show'
 import type { Measured } from '../../core/sound'
+import type { StudyReport, Who } from '../../core/study'
 import { database } from './connection'
 
 /** A show as it was at its last snapshot; the edits after that are rows of their own. */
@@ -39,6 +40,17 @@ export interface VersionRow extends Model<InferAttributes<VersionRow>, InferCrea
   show: Show
   createdAt: CreationOptional<Date>
 }
+/** Whose run or study somebody kept, of the show as it was at a revision. */
+export interface TakeRow extends Model<InferAttributes<TakeRow>, InferCreationAttributes<TakeRow>> {
+  id: string
+  showId: string
+  revision: number
+  name: string
+  who: Who
+  /** What the study came to, if it is of one. */
+  study: CreationOptional<StudyReport | null>
+  createdAt: CreationOptional<Date>
+}
 export interface LibraryEntry {
   id: string
   name: string
@@ -64,6 +76,7 @@ interface Models {
   Shows: ModelStatic<ShowRow>
   Edits: ModelStatic<EditRow>
   Versions: ModelStatic<VersionRow>
+  Takes: ModelStatic<TakeRow>
   Assets: ModelStatic<AssetRow>
 }
 let made: Models | undefined
@@ -108,6 +121,19 @@ export function models(): Models {
         revision: { type: DataTypes.INTEGER, primaryKey: true },
         name: DataTypes.TEXT,
         show: { type: DataTypes.JSONB, allowNull: false },
+        createdAt: DataTypes.DATE,
+      },
+      { ...options, updatedAt: false },
+    ),
+    Takes: db.define<TakeRow>(
+      'take',
+      {
+        id: { type: DataTypes.UUID, primaryKey: true },
+        showId: { type: DataTypes.UUID, allowNull: false },
+        revision: { type: DataTypes.INTEGER, allowNull: false },
+        name: { type: DataTypes.TEXT, allowNull: false },
+        who: { type: DataTypes.JSONB, allowNull: false },
+        study: DataTypes.JSONB,
         createdAt: DataTypes.DATE,
       },
       { ...options, updatedAt: false },

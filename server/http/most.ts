@@ -11,6 +11,8 @@ export const MOST = {
   zipFiles: 25_000,
   /** What is told of a file that a browser has measured. */
   about: 4 * MiB,
+  /** A study that is kept. */
+  take: 8 * MiB,
   /** Questions about many files at once. */
   askedEnvelopes: 2 * MiB,
   askedSounds: MiB,

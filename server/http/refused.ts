@@ -4,6 +4,7 @@ import { Refusal } from './refusal'
 export const REFUSED = {
   noShow: () => new Refusal(404, 'There is no such show'),
   noRevision: () => new Refusal(404, 'There is no such revision'),
+  noTake: () => new Refusal(404, 'There is no such take'),
   noFile: () => new Refusal(404, 'There is no such file'),
   noSound: () => new Refusal(404, 'There is no such sound'),
   notInBin: () => new Refusal(409, 'Only a show in the bin can be deleted for good'),

@@ -16,6 +16,8 @@ const KNOWN: [pattern: RegExp, methods: string[]][] = [
   [/^\/api\/shows\/[^/]+\/edits$/, ['GET', 'POST']],
   [/^\/api\/shows\/[^/]+\/history$/, ['GET']],
   [/^\/api\/shows\/[^/]+\/versions\/[^/]+$/, ['GET', 'PUT']],
+  [/^\/api\/shows\/[^/]+\/takes$/, ['GET', 'POST']],
+  [/^\/api\/shows\/[^/]+\/takes\/[^/]+$/, ['PUT', 'DELETE']],
   [/^\/api\/shows\/[^/]+\/print$/, ['GET']],
   [/^\/api\/shows\/[^/]+\/missing$/, ['GET']],
   [/^\/api\/shows\/[^/]+\/flights$/, ['GET']],

@@ -1,4 +1,5 @@
 import type { Operation } from '../../core/show'
+import type { StudyReport, Who } from '../../core/study'
 
 /** The answer to an edit. */
 export interface Accepted {
@@ -24,6 +25,16 @@ export interface History {
   from: number
   edits: { revision: number; label: string; at: string }[]
   versions: { revision: number; name: string; at: string }[]
+}
+
+/** Somebody's run, or a study, that was kept: of whom, of which version of the show, and what the study came to. */
+export interface Take {
+  id: string
+  name: string
+  revision: number
+  at: string
+  who: Who
+  study?: StudyReport
 }
 
 /** What a window with a show open hears from the server. */

@@ -149,6 +149,8 @@ describe('backup and restore', () => {
     const marks = [...show.place.marks, { id: 'far', name: 'Far', kind: 'standing', at: [5, 0, 4], yaw: 0 }]
     await edit(server.url, id, revision, [{ op: 'replace', path: '/place/marks', value: marks }])
     await ask(server.url, `/api/shows/${id}/versions/1`, 'PUT', { name: 'As it was' })
+    const take = { name: 'Before', revision: 1, who: { walks: ['w'], seed: 7, walker: 418 } }
+    await ask(server.url, `/api/shows/${id}/takes`, 'POST', take)
     const binned = await newShow(server.url, 'Thrown away')
     await ask(server.url, `/api/shows/${binned.id}`, 'DELETE')
     const glb = Uint8Array.from(await levelByThree())
@@ -172,6 +174,7 @@ describe('backup and restore', () => {
     expect(history.versions.map((version: any) => version.name)).toEqual(['As it was'])
     const asItWas = (await ask(elsewhere.url, `/api/shows/${id}/versions/1`)).body.show
     expect(asItWas.place.marks).toHaveLength(show.place.marks.length)
+    expect((await ask(elsewhere.url, `/api/shows/${id}/takes`)).body.takes).toMatchObject([take])
     const listed = (await ask(elsewhere.url, '/api/shows')).body.find((each: any) => each.id === binned.id)
     expect(listed.binnedAt).not.toBeNull()
     await elsewhere.kill()
