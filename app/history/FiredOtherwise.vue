@@ -20,9 +20,12 @@ const what = ({ before, after }: FiredOtherwise): string => {
 }
 const colour = ({ before, after }: FiredOtherwise): string =>
   before === undefined ? 'text-tide' : after === undefined ? 'text-rust' : 'text-lamp'
-const where = ({ zone }: FiredOtherwise) => (zone === undefined ? 'of no zone' : zoneName(doc.now, zone))
-const when = ({ before, after }: FiredOtherwise) =>
-  [before, after].flatMap((t) => (t === undefined ? [] : [clock(t, 1)])).join(' → ')
+/** Where it is, if its cue doesn’t say that by its name. */
+const where = ({ zone, cue }: FiredOtherwise): string => {
+  const words = zone === undefined ? 'of no zone' : zoneName(doc.now, zone)
+  return words === cueName(doc.now, cue) ? '' : words
+}
+const when = (t: number | undefined): string => (t === undefined ? '' : clock(t, 1))
 </script>
 
 <template>
@@ -34,12 +37,13 @@ const when = ({ before, after }: FiredOtherwise) =>
       <li v-for="(one, i) in all.slice(0, MOST)" :key="i">
         <button
           class="flex min-h-6 w-full items-baseline gap-2 rounded-md px-2 py-0.5 text-left hover:bg-ink-2"
+          :title="one.before !== undefined ? `was at ${when(one.before)}` : undefined"
           @click="playhead.seek(one.after ?? one.before!)"
         >
           <span class="min-w-0 flex-1 truncate"
             >{{ cueName(doc.now, one.cue) }} <span class="text-xs text-bone-3">{{ where(one) }}</span></span
           >
-          <span class="font-mono text-[11px] text-bone-3">{{ when(one) }}</span>
+          <span class="font-mono text-[11px] text-bone-3">{{ when(one.after ?? one.before) }}</span>
           <span class="w-20 flex-none text-right text-xs" :class="colour(one)">{{ what(one) }}</span>
         </button>
       </li>

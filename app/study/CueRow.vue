@@ -22,6 +22,9 @@ const HEIGHT = 22
 const HELD = 22
 const WIDEST = 74
 const wasShare = (part: 'never' | 'once' | 'more') => `${(props.was?.[part].share ?? 0) * 100}%`
+/** Whether it was another than it is, as it is said. */
+const isOtherwise = (part: 'never' | 'more') =>
+  props.was !== undefined && inHundred(props.was[part]) !== inHundred(props.tally[part])
 const share = (part: 'never' | 'once' | 'more') => `${props.tally[part].share * 100}%`
 const held = computed(() => props.tally.held.filter(({ gate }) => gate !== 'who' && gate !== 'off'))
 const heldInAll = computed(() => held.value.reduce((sum, { perWalk }) => sum + perWalk, 0))
@@ -69,7 +72,7 @@ const next = computed(() => props.tally.missed[1])
       >
     </td>
     <td class="pl-4 text-right font-mono text-[12px] whitespace-nowrap" :title="between(tally.never)">
-      <span v-if="was" class="text-[11px] text-bone-3" data-was>{{ inHundred(was.never) }} →</span>
+      <span v-if="isOtherwise('never')" class="text-[11px] text-bone-2" data-was>{{ inHundred(was!.never) }} →</span>
       <button
         class="min-h-6 min-w-6 text-right hover:underline"
         :class="tally.never.share > unlikely ? 'font-bold text-rust' : ''"
@@ -99,7 +102,7 @@ const next = computed(() => props.tally.missed[1])
       </span>
     </td>
     <td class="text-left font-mono text-[12px] whitespace-nowrap" :title="between(tally.more)">
-      <span v-if="was" class="text-[11px] text-bone-3" data-was>{{ inHundred(was.more) }} →</span>
+      <span v-if="isOtherwise('more')" class="text-[11px] text-bone-2" data-was>{{ inHundred(was!.more) }} →</span>
       <button
         class="min-h-6 min-w-6 text-left hover:underline"
         :disabled="tally.walkers.more === undefined"

@@ -39,6 +39,12 @@ describe('what fires otherwise', () => {
       { rule: 'a', cue: 'cue-a', zone: 'a', before: 60, after: 61 },
     ])
   })
+  it('is later where its delay is longer', () => {
+    const after = fired({ a: [10] })
+    const span = { playing: 0, cue: 'cue-a', from: 12.5, to: 20, look: 'rest' as never, delayed: 10 }
+    after.lanes[0].playings.push(span)
+    expect(firedOtherwise(fired({ a: [10] }), after)).toMatchObject([{ before: 10, after: 12.5 }])
+  })
   it('is one gone and another new where they are far apart', () => {
     expect(firedOtherwise(fired({ a: [10] }), fired({ a: [100] }))).toEqual([
       { rule: 'a', cue: 'cue-a', zone: 'a', before: 10 },

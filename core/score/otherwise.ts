@@ -1,5 +1,5 @@
 import { lanesOf } from './score'
-import type { Fired, Score } from './lane'
+import type { Score } from './lane'
 
 /** A firing that is another in the later of two runs: earlier or later (s), no more, or new. */
 export interface FiredOtherwise {
@@ -16,7 +16,7 @@ const SAME = 0.005
 /** Of a rule so many firings of a run are put beside those of another; the rest by their order. */
 const MOST = 500
 
-/** Which firings of two runs are others, by their time. A rule's firings keep their order, and are paired so that they move by the least in all. */
+/** Which firings of two runs are others, by the time at which their cue begins, its delay over. A rule's firings keep their order, and are paired so that they move by the least in all. */
 export function firedOtherwise(before: Score, after: Score): FiredOtherwise[] {
   const [was, is] = [byRule(before), byRule(after)]
   const found: FiredOtherwise[] = []
@@ -44,13 +44,15 @@ interface Firings {
 }
 function byRule(score: Score): Map<string, Firings> {
   const rules = new Map<string, Firings>()
-  const add = (zone: string | undefined, { rule, cue, t }: Fired) => {
-    const known = rules.get(rule)
-    if (known) known.t.push(t)
-    else rules.set(rule, { zone, cue, t: [t] })
+  for (const lane of lanesOf(score)) {
+    const begins = new Map(lane.playings.map(({ playing, from }) => [playing, from]))
+    for (const { rule, cue, playing, t } of lane.fired) {
+      const begun = begins.get(playing) ?? t
+      const known = rules.get(rule)
+      if (known) known.t.push(begun)
+      else rules.set(rule, { zone: lane === score.noZone ? undefined : lane.zone, cue, t: [begun] })
+    }
   }
-  for (const lane of lanesOf(score))
-    for (const fired of lane.fired) add(lane === score.noZone ? undefined : lane.zone, fired)
   return rules
 }
 
