@@ -3,6 +3,7 @@ import { channel, checkFormat, credits, fan, run } from './commands'
 import { CliError } from './errors'
 import { mix } from './mix'
 import { study, sweep } from './study'
+import { SWEPT_FIELDS } from '../core/study'
 import { Refusal } from '../server/http/refusal'
 
 const number = (text: string): number => {
@@ -142,7 +143,7 @@ program
   )
   .argument('<show>', 'a show document, or - for standard input')
   .requiredOption('--rule <name>', 'the rule, as the log names it')
-  .requiredOption('--field <name>', 'cooldown.seconds, debounce, chance, limit.times, delay, on.seconds or on.within')
+  .requiredOption('--field <name>', `what of it: ${SWEPT_FIELDS.join(', ')}`)
   .requiredOption('--from <number>', 'the least value', notNegative)
   .requiredOption('--to <number>', 'the greatest value', notNegative)
   .option('--values <n>', 'how many values, evenly', several, 13)

@@ -5,6 +5,7 @@ import {
   studyReport,
   SWEPT,
   SWEPT_FIELDS,
+  fieldsOf,
   sweptAt,
   valuesOver,
   varied,
@@ -78,6 +79,7 @@ export async function sweep(file: string, options: SweepCommand): Promise<void> 
   if (!isSwept(field)) throw new CliError(FAULTS.notSwept(field, SWEPT_FIELDS))
   const found = ruleNamed(show, rule)
   if (!found) throw new CliError(FAULTS.noRule(rule))
+  if (!fieldsOf(found.rule).includes(field)) throw new CliError(FAULTS.notSwept(field, fieldsOf(found.rule)))
   const tried = valuesOver([from, to], values, SWEPT[field].whole)
   const asked = { rule, field, values: tried, cue: found.rule.cue, setOut: whoSetsOut(show, walk, population), walkers } // prettier-ignore
   const told = createProgress(progress, {

@@ -8,6 +8,7 @@ import { fetched } from '~/frame/fetched'
 import { plain } from '~/words/time'
 import { useStudy } from './study'
 import { saysOf, useSweptRules, type SweptNumber } from './swept'
+import SearchFound from './SearchFound.vue'
 import SweepMap from './SweepMap.vue'
 import SweepNumber from './SweepNumber.vue'
 
@@ -57,6 +58,10 @@ function begin() {
   const other = two && { rule: two.rule, field: two.field, values: valuesOf(two, DOWN) }
   void study.sweep({ rule: one.rule, field: one.field, values, second: other, cue: props.cue })
 }
+/** What keeps both wishes of all numbers that fire this cue, as the show is now. */
+const searched = computed(() =>
+  study.searched?.cue === props.cue && study.searched.show === doc.show ? study.searched : undefined,
+)
 /** What was swept, if it was of what is asked now. */
 const swept = computed(() => {
   const { asked } = study.swept ?? {}
@@ -123,6 +128,13 @@ const chart = computed((): Charted | undefined => {
         </template>
         <button v-else class="part" title="Try two numbers at once" @click="addSecond">and another</button>
         <button class="chip" @click="begin">Sweep</button>
+        <button
+          class="chip"
+          title="Which number keeps both wishes with the least change"
+          @click="study.search(cue, wishes)"
+        >
+          Search
+        </button>
         <span class="flex-1" />
         <button
           v-if="proposed !== undefined && swept?.isWhole"
@@ -158,6 +170,11 @@ const chart = computed((): Charted | undefined => {
         >
         It is {{ now === undefined ? 'not set' : saysOf(first, now) }} now.
       </p>
+      <SearchFound
+        v-if="searched"
+        :searched="searched"
+        @set="(proposal) => set([[fresh(proposal.rule, proposal.field), proposal.found.value]])"
+      />
       <SweepMap
         v-if="second && swept?.asked.second"
         :found="swept.found"

@@ -6,15 +6,14 @@ import { useSweptRules, type SweptNumber } from './swept'
 /** A number of a rule that fires a cue, and over which range it is tried. */
 const number = defineModel<SweptNumber>({ required: true })
 const props = defineProps<{ rules: readonly string[]; which: string }>()
-const { ruleOf, ruleWords, fieldsOf, fresh } = useSweptRules()
+const { ruleWords, fieldsOf, fresh } = useSweptRules()
 const fields = computed(() => fieldsOf(number.value.rule))
 function chooseField(field: SweptField) {
   number.value = fresh(number.value.rule, field)
 }
 function chooseRule(rule: string) {
   const { field } = number.value
-  const found = ruleOf(rule)
-  number.value = fresh(rule, found && SWEPT[field].fits(found.rule) ? field : SWEPT_FIELDS[0]!)
+  number.value = fresh(rule, fieldsOf(rule).includes(field) ? field : SWEPT_FIELDS[0]!)
 }
 const put = (range: [number, number]) => (number.value = { ...number.value, range })
 const ends = ['From', 'To'] as const
@@ -46,7 +45,7 @@ const label = (end: string) => (props.which === '' ? end : `${end}, ${props.whic
     ><input
       :value="number.range[i]"
       type="number"
-      class="field min-h-6 w-14"
+      class="field min-h-6 w-12"
       :aria-label="label(end)"
       @change="typed(i as 0 | 1, $event)"
   /></template>

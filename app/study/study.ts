@@ -3,7 +3,17 @@ import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import type { Show } from '~~/core/show'
-import type { Outcome, SetOut, Sweep, Swept } from '~~/core/study'
+import {
+  nearerOf,
+  numbersOf,
+  proposalOf,
+  type Outcome,
+  type Proposal,
+  type SearchedNumber,
+  type SetOut,
+  type Sweep,
+  type Swept,
+} from '~~/core/study'
 import { probe } from '~/document/probe'
 import { useShow } from '~/document/show'
 import { useRun } from '~/run/current-run'
@@ -18,6 +28,8 @@ export const MOST_WALKERS = 20_000
 /** So many walk at each value of a sweep. */
 const SWEPT_WALKERS = 200
 
+type Asked = Omit<Sweep, 'setOut' | 'walkers'>
+type Wishes = Parameters<typeof proposalOf>[2]
 const isEqual = (a: SetOut, b: SetOut): boolean => a.population === b.population && a.walks.join() === b.walks.join()
 
 /** A study of the show: many varied walkers on the walks that are followed, and what they met. It stays while one looks elsewhere. */
@@ -27,7 +39,9 @@ export const useStudy = defineStore('study', () => {
   /** How many are to set out. */
   const walkers = useLocalStorage('esvik:walkers', 1000)
   /** What has been swept, and of what. */
-  const swept = shallowRef<{ asked: Omit<Sweep, 'setOut' | 'walkers'>; found: readonly Swept[]; isWhole: boolean }>()
+  const swept = shallowRef<{ asked: Asked; found: readonly Swept[]; isWhole: boolean }>()
+  /** What has been searched for which cue of which show, how many numbers have been tried, and what keeps the wishes. */
+  const searched = shallowRef<{ cue: string; show: Show; tried: number; of: number; proposals: readonly Proposal[] }>()
   const outcomes = shallowRef<readonly Outcome[]>([])
   /** The show that they walked, and who they were. */
   const of = shallowRef<{ show: Show; setOut: SetOut }>()
@@ -76,27 +90,63 @@ export const useStudy = defineStore('study', () => {
     trouble.value = faults.find((fault) => fault !== undefined) ?? ''
     isGoing.value = false
   }
+  /** Tries values of a number in all workers, and tells each; false where something else is begun meanwhile. */
+  async function tryAll(asked: Asked, mine: number, tell: (one: Swept) => void): Promise<boolean> {
+    const { show } = doc
+    if (!show) return false
+    const all = crew()
+    const more = { setOut: runs.setOut, walkers: Math.min(SWEPT_WALKERS, walkers.value) }
+    const heard = (one: Swept) => void (mine === round && tell(one))
+    const faults = await Promise.all(
+      all.map((worker, i) => worker.sweep(show, { ...asked, ...more }, { index: i, of: all.length }, proxy(heard))),
+    )
+    if (mine !== round) return false
+    trouble.value = faults.find((fault) => fault !== undefined) ?? ''
+    return true
+  }
   /** Tries values of a number, with as many walkers as say enough; a study that goes on is stopped for it. */
-  async function sweep(asked: Omit<Sweep, 'setOut' | 'walkers'>): Promise<void> {
+  async function sweep(asked: Asked): Promise<void> {
+    stop()
+    searched.value = undefined
+    const mine = round
+    const found: Swept[] = []
+    swept.value = { asked, found, isWhole: false }
+    const isDone = await tryAll(asked, mine, (one) => {
+      found.push(one)
+      swept.value = { asked, found: [...found].sort((a, b) => a.value - b.value), isWhole: false }
+    })
+    if (isDone && swept.value) swept.value = { ...swept.value, isWhole: true }
+  }
+  /** Looks for numbers of a cue’s rules that keep both wishes, each by itself, with the least change. */
+  async function search(cue: string, most: Wishes): Promise<void> {
     const { show } = doc
     if (!show) return
     stop()
-    const mine = ++round
-    const found: Swept[] = []
-    const all = crew()
-    swept.value = { asked, found, isWhole: false }
-    const more = { setOut: runs.setOut, walkers: Math.min(SWEPT_WALKERS, walkers.value) }
-    const tell = (one: Swept) => {
-      if (mine !== round) return
-      found.push(one)
-      swept.value = { asked, found: [...found].sort((a, b) => a.value - b.value), isWhole: false }
+    swept.value = undefined
+    const mine = round
+    const numbers = numbersOf(show, cue)
+    const proposals: Proposal[] = []
+    const tell = (tried: number) =>
+      (searched.value = {
+        cue,
+        show,
+        tried,
+        of: numbers.length,
+        proposals: [...proposals].sort((a, b) => a.change - b.change),
+      })
+    for (const [i, number] of numbers.entries()) {
+      tell(i)
+      const found: Swept[] = []
+      const tryThese = ({ rule, field, values }: SearchedNumber) =>
+        tryAll({ rule, field, values, cue }, mine, (one) => found.push(one))
+      if (!(await tryThese(number))) return
+      const first = proposalOf(number, found, most)
+      const nearer = first && nearerOf(number, first)
+      if (nearer && !(await tryThese(nearer))) return
+      const proposal = proposalOf(number, found, most)
+      if (proposal) proposals.push(proposal)
     }
-    const faults = await Promise.all(
-      all.map((worker, i) => worker.sweep(show, { ...asked, ...more }, { index: i, of: all.length }, proxy(tell))),
-    )
-    if (mine !== round || !swept.value) return
-    trouble.value = faults.find((fault) => fault !== undefined) ?? ''
-    swept.value = { ...swept.value, isWhole: true }
+    tell(numbers.length)
   }
   /** What the same walkers met in another version of the show; nothing where something else is begun meanwhile. */
   async function walkAlso(show: Show, setOut: SetOut, count: number): Promise<readonly Outcome[] | undefined> {
@@ -122,11 +172,27 @@ export const useStudy = defineStore('study', () => {
   }
   function forget(): void {
     stop()
-    swept.value = undefined
+    swept.value = searched.value = undefined
     outcomes.value = []
     of.value = undefined
   }
   doc.onChange((change) => 'reset' in change && forget())
   probe({ study: () => ({ walkers: outcomes.value.length, took: took.value, isGoing: isGoing.value }) })
-  return { walkers, outcomes, of, isGoing, isOld, trouble, cue, took, swept, begin, walkAlso, sweep, stop }
+  return {
+    walkers,
+    outcomes,
+    of,
+    isGoing,
+    isOld,
+    trouble,
+    cue,
+    took,
+    swept,
+    begin,
+    walkAlso,
+    sweep,
+    searched,
+    search,
+    stop,
+  }
 })

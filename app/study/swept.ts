@@ -1,4 +1,4 @@
-import { ruleNamed, setSwept, SWEPT, SWEPT_FIELDS, type SweptField } from '~~/core/study'
+import { fieldsOf as fieldsOfRule, ruleNamed, setSwept, SWEPT, type SweptField } from '~~/core/study'
 import { useShow } from '~/document/show'
 import { zoneName } from '~/words/names'
 import { plain } from '~/words/time'
@@ -24,7 +24,7 @@ export function useSweptRules() {
   }
   const fieldsOf = (rule: string): SweptField[] => {
     const found = ruleOf(rule)
-    return found ? SWEPT_FIELDS.filter((field) => SWEPT[field].fits(found.rule)) : []
+    return found ? fieldsOfRule(found.rule) : []
   }
   const nowOf = ({ rule, field }: Pick<SweptNumber, 'rule' | 'field'>): number | undefined => {
     const found = ruleOf(rule)

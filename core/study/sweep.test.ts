@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { across, dithering, oneRule, point, show as small, walk } from '../testing/small-show'
-import { cueTally, keepsBoth, outcomeOf, rulesOfCue, shareOf, SWEPT, SWEPT_FIELDS, sweptAt, triedBy, valuesOver, withSwept, type Sweep, type Swept } from '.' // prettier-ignore
+import { cueTally, keepsBoth, outcomeOf, rulesOfCue, shareOf, fieldsOf, sweptAt, triedBy, valuesOver, withSwept, type Sweep, type Swept } from '.' // prettier-ignore
 
 const show = oneRule({ chance: 0.5 }, [], { show: { walks: [dithering(1, 3, 5, 9), walk('far', point(50), point(60))] } }) // prettier-ignore
 const asked: Sweep = {
@@ -61,7 +61,7 @@ describe('a sweep', () => {
     const rested = withSwept(kit, 'b/lure', 'cooldown.seconds', 5)
     expect(rested.kits[0].rules[0].cooldown?.seconds).toBe(4)
     expect(rested.zones[1].overrides?.lure.cooldown?.seconds).toBe(5)
-    expect(SWEPT_FIELDS.filter((field) => SWEPT[field].fits(kit.kits[0].rules[0]))).not.toContain('on.within')
+    expect(fieldsOf(kit.kits[0].rules[0])).not.toContain('on.within')
   })
 
   it('tries two numbers at once: each value of one with each of the other', async () => {

@@ -12,8 +12,8 @@ export type SweptField =
 interface Field {
   name: string
   unit: string
-  /** Whether a rule can have it. */
-  fits: (rule: Rule) => boolean
+  /** Whether a rule can have it; every rule can where nothing is said. */
+  fits?: (rule: Rule) => boolean
   /** What it is of a rule; nothing where the rule has none. */
   of: (rule: Rule) => number | undefined
   /** What of a rule is otherwise with it. */
@@ -22,13 +22,13 @@ interface Field {
   range: (now: number | undefined) => [number, number]
   /** Only whole numbers. */
   whole?: true
+  /** Where it isn’t set that is as much as the most, not as the least. */
+  unsetIsMost?: true
 }
-const always = () => true
 export const SWEPT: { [field in SweptField]: Field } = {
   'cooldown.seconds': {
     name: 'Cooldown',
     unit: 's',
-    fits: always,
     of: ({ cooldown }) => cooldown?.seconds,
     put: ({ cooldown }, seconds) => ({ cooldown: { from: 'fire', ...cooldown, seconds } }),
     range: (now = 20) => [0, Math.max(10, now * 2.5)],
@@ -36,7 +36,6 @@ export const SWEPT: { [field in SweptField]: Field } = {
   debounce: {
     name: 'Debounce',
     unit: 's',
-    fits: always,
     of: ({ debounce }) => debounce,
     put: (_, debounce) => ({ debounce }),
     range: (now = 0) => [0, Math.max(5, now * 3)],
@@ -44,7 +43,6 @@ export const SWEPT: { [field in SweptField]: Field } = {
   chance: {
     name: 'Chance',
     unit: '',
-    fits: always,
     of: ({ chance }) => chance,
     put: (_, chance) => ({ chance }),
     range: () => [0, 1],
@@ -52,16 +50,15 @@ export const SWEPT: { [field in SweptField]: Field } = {
   'limit.times': {
     name: 'Limit',
     unit: 'times',
-    fits: always,
     of: ({ limit }) => limit?.times,
     put: (_, times) => ({ limit: { times: Math.max(1, Math.round(times)) } }),
     range: () => [1, 10],
     whole: true,
+    unsetIsMost: true,
   },
   delay: {
     name: 'Delay',
     unit: 's',
-    fits: always,
     of: ({ delay }) => delay,
     put: (_, delay) => ({ delay }),
     range: (now = 0) => [0, Math.max(5, now * 3)],
@@ -84,6 +81,8 @@ export const SWEPT: { [field in SweptField]: Field } = {
   },
 }
 export const SWEPT_FIELDS = Object.keys(SWEPT) as SweptField[]
+/** The numbers that a rule can have. */
+export const fieldsOf = (rule: Rule): SweptField[] => SWEPT_FIELDS.filter((field) => SWEPT[field].fits?.(rule) ?? true)
 
 /** Where a rule stands in a show: at a zone, in the kit of a zone, or of no zone. */
 export type RuleAddress =

@@ -124,6 +124,36 @@ test('a number is swept over a range, and what keeps both wishes is set with one
   await expect.poll(cooldown).toBe(60)
 })
 
+test('a search proposes what keeps the wishes with the least change, and none is set without a press', async ({
+  page,
+  server,
+}) => {
+  const { id } = await demo(server.url)
+  const { body: copy } = await ask(server.url, '/api/shows', 'POST', { copyOf: id })
+  const rule = async () =>
+    ((await ask(server.url, `/api/shows/${copy.id}`)).body.show as Show).zones
+      .flatMap(({ rules }) => rules)
+      .find(({ cue }) => cue === 'rack-comes-down')!
+  await page.addInitScript(() => localStorage.setItem('esvik:walkers', '40'))
+  await open(page, server, copy.id)
+  await page.keyboard.press('5')
+  await expect(home(page)).toHaveText('40 home')
+  await row(page, 'Rack comes down').getByRole('rowheader').click()
+  const before = await rule()
+  const sweep = study(page).getByRole('region', { name: 'Sweep' })
+  await sweep.getByRole('button', { name: 'Search' }).click()
+  const found = sweep.locator('[data-searched]')
+  await expect(found).toContainText('Each of these keeps both by itself')
+  const limit = found.getByRole('row').filter({ hasText: 'Limit of' })
+  await expect(limit).toContainText('2 times →')
+  await expect(limit).toContainText('0 get it again')
+  expect(await rule()).toEqual(before)
+  await limit.getByRole('button', { name: /^Set Limit of .* to 1 times$/ }).click()
+  await expect.poll(async () => (await rule()).limit?.times).toBe(1)
+  // What was proposed was for the show as it was.
+  await expect(found).toHaveCount(0)
+})
+
 test('who sets out is said in the sentence, has a name in the show, and stands behind the dials too', async ({
   page,
   server,
