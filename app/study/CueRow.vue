@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Gate } from '~~/core/engine'
+import type { Cue } from '~~/core/show'
 import type { CueReport, CueTally } from '~~/core/study'
 import { plain, tick } from '~/words/time'
 import FirstHill from './FirstHill.vue'
@@ -10,6 +11,8 @@ const props = defineProps<{
   name: string
   isScare: boolean
   tally: CueTally
+  /** How many may miss it or get it again, if that was said. */
+  wish?: Cue['wish']
   /** What it came to in the study that this one is compared with. */
   was?: CueReport
   end: number
@@ -38,7 +41,10 @@ const MARKS: { [gate in Gate]?: string } = {
   chance: 'dotted',
   condition: 'border border-bone-2',
 }
-const unlikely = 0.1
+/** So many may miss it where nothing is wished. */
+const USUAL = 0.1
+const missesWish = computed(() => props.tally.never.share > (props.wish?.never ?? USUAL))
+const repeatsWish = computed(() => props.wish !== undefined && props.tally.more.share > props.wish.more)
 /** Why most of those who miss it do, and the next of them. */
 const main = computed(() => props.tally.missed[0])
 const next = computed(() => props.tally.missed[1])
@@ -75,7 +81,7 @@ const next = computed(() => props.tally.missed[1])
       <span v-if="isOtherwise('never')" class="text-[11px] text-bone-2" data-was>{{ inHundred(was!.never) }} →</span>
       <button
         class="min-h-6 min-w-6 text-right hover:underline"
-        :class="tally.never.share > unlikely ? 'font-bold text-rust' : ''"
+        :class="missesWish ? 'font-bold text-rust' : ''"
         :disabled="tally.walkers.never === undefined"
         :aria-label="`${inHundred(tally.never)} in 100 never meet ${name}: show one`"
         @click.stop="tally.walkers.never !== undefined && emit('show', tally.walkers.never)"
@@ -105,6 +111,7 @@ const next = computed(() => props.tally.missed[1])
       <span v-if="isOtherwise('more')" class="text-[11px] text-bone-2" data-was>{{ inHundred(was!.more) }} →</span>
       <button
         class="min-h-6 min-w-6 text-left hover:underline"
+        :class="repeatsWish ? 'font-bold text-rust' : ''"
         :disabled="tally.walkers.more === undefined"
         :aria-label="`${inHundred(tally.more)} in 100 get ${name} more than once: show one`"
         @click.stop="tally.walkers.more !== undefined && emit('show', tally.walkers.more)"

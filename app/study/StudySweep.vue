@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { useLocalStorage } from '@vueuse/core'
 import { keepsBoth, keepsWishes, rulesOfCue, SWEPT, triedBy, valuesOver, type Swept } from '~~/core/study'
 import { COLOURS } from '~/canvas/colours'
 import type { Charted } from '~/charts/chart'
 import { useShow } from '~/document/show'
+import { inputOf } from '~/frame/event-targets'
 import { fetched } from '~/frame/fetched'
+import { cueName } from '~/words/names'
 import { plain } from '~/words/time'
 import { useStudy } from './study'
 import { saysOf, useSweptRules, type SweptNumber } from './swept'
@@ -22,9 +23,20 @@ const PlainChart = fetched(() => import('~/charts/PlainChart.vue'))
 const VALUES = 21
 const ACROSS = 9
 const DOWN = 5
-/** How many may miss it, and how many may get it again, in a hundred. */
-const most = useLocalStorage('esvik:may-miss', { never: 10, more: 10 })
-const wishes = computed(() => ({ never: most.value.never / 100, more: most.value.more / 100 }))
+/** How many may miss it, and how many may get it again, where nothing is wished. */
+const USUAL = { never: 0.1, more: 0.1 }
+const wishes = computed(() => doc.cues.find(({ id }) => id === props.cue)?.wish ?? USUAL)
+function wish(part: 'never' | 'more', event: Event) {
+  const input = inputOf(event)
+  const hundred = Number(input.value)
+  if (input.value.trim() === '' || !(hundred >= 0 && hundred <= 100)) {
+    input.value = String(inHundred(part))
+    return
+  }
+  const value = { ...wishes.value, [part]: hundred / 100 }
+  doc.edit(`Wish for ${cueName(doc.now, props.cue)}`, (edit) => edit.set(['cues', props.cue, 'wish'], value))
+}
+const inHundred = (part: 'never' | 'more') => Math.round(wishes.value[part] * 1000) / 10
 
 const rules = computed(() => (doc.show ? rulesOfCue(doc.show, props.cue) : []))
 const first = ref<SweptNumber>()
@@ -148,21 +160,23 @@ const chart = computed((): Charted | undefined => {
       <p class="mt-2 text-xs text-bone-2">
         No more than
         <input
-          v-model.number="most.never"
+          :value="inHundred('never')"
           type="number"
           min="0"
           max="100"
           class="field min-h-6 w-12 py-0!"
           aria-label="How many may miss it"
+          @change="wish('never', $event)"
         />
         in 100 may <span class="text-rust">miss it</span>, and
         <input
-          v-model.number="most.more"
+          :value="inHundred('more')"
           type="number"
           min="0"
           max="100"
           class="field min-h-6 w-12 py-0!"
           aria-label="How many may get it again"
+          @change="wish('more', $event)"
         />{{ ' ' }}<span class="text-weed">get it again</span>.
         <span v-if="swept?.isWhole" data-kept>{{ found }}</span>
         <span v-else-if="swept" role="status"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useElementSize, watchDebounced, watchThrottled } from '@vueuse/core'
 import { BANDS, cueTally, quietOver, quietsOf, quantilesOf, type CueTally, type Outcome, type QuietOver, type Quiet } from '~~/core/study' // prettier-ignore
+import type { Cue } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { usePlayhead } from '~/frame/playhead'
 import { useView } from '~/frame/view'
@@ -48,6 +49,7 @@ interface Row {
   index: number
   name: string
   isScare: boolean
+  wish?: Cue['wish']
   tally: CueTally
 }
 interface Summary {
@@ -62,11 +64,12 @@ function summaryOf(outcomes: readonly Outcome[]): Summary | undefined {
   const { of } = study
   if (!of || outcomes.length < Math.min(FEWEST, study.walkers)) return undefined
   const lengths = Float64Array.from(outcomes, ({ length }) => length).sort()
-  const rows = of.show.cues.map(({ id, name, scare }, i) => ({
+  const rows = of.show.cues.map(({ id, name, scare, wish }, i) => ({
     id,
     index: i,
     name,
     isScare: scare,
+    wish,
     tally: cueTally(outcomes, i),
   }))
   const when = ({ tally }: Row) => (Number.isNaN(tally.first[2]) ? Infinity : tally.first[2]!)
@@ -179,6 +182,7 @@ function showFor(row: Row, walker: number) {
               :name="row.name"
               :is-scare="row.isScare"
               :tally="row.tally"
+              :wish="row.wish"
               :was="earlier.get(row.id)"
               :end="summary.end"
               :width="width"

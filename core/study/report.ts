@@ -3,6 +3,7 @@ import type { Show } from '../show'
 import type { SetOut } from './evidence'
 import { populationOf } from './population'
 import type { Outcome } from './outcome'
+import { keepsWishes } from './sweep'
 import { quantilesOf, type Share } from './shares'
 import { BANDS, cueTally, quietsOf } from './tally'
 
@@ -27,6 +28,8 @@ export interface CueReport {
   never: Counted
   once: Counted
   more: Counted
+  /** What was wished for it, and whether that is kept. */
+  wish?: { never: number; more: number; kept: boolean }
   /** When it fires first, of those who meet it, at shares of `bands`. */
   first: (number | null)[]
   held: { [gate: string]: number }
@@ -53,7 +56,7 @@ export function studyReport(show: Show, { walks, population }: SetOut, outcomes:
     population: populationOf(show, population).name,
     walks: [...walks],
     walkers: outcomes.length,
-    cues: show.cues.map(({ id, name }, i) => {
+    cues: show.cues.map(({ id, name, wish }, i) => {
       const { never, once, more, first, held, missed } = cueTally(outcomes, i)
       return {
         cue: id,
@@ -61,6 +64,7 @@ export function studyReport(show: Show, { walks, population }: SetOut, outcomes:
         never: counted(never),
         once: counted(once),
         more: counted(more),
+        ...(wish && { wish: { ...wish, kept: keepsWishes({ never, more }, wish) } }),
         first: first.map(orNull),
         held: Object.fromEntries(held.map(({ gate, perWalk }) => [gate, thousandths(perWalk)])),
         missed: Object.fromEntries(missed.map(({ why, count }) => [why, count])),

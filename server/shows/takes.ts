@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { array, mixed, number, object, string, type InferType } from 'yup'
+import { array, boolean, mixed, number, object, string, type InferType } from 'yup'
 import type { StudyReport, Who } from '../../core/study'
 import { models, type TakeRow } from '../data/models'
 import { isUuid } from '../http/id'
@@ -40,6 +40,10 @@ const study = object({
       never: share(),
       once: share(),
       more: share(),
+      wish: object({ never: number().defined(), more: number().defined(), kept: boolean().defined() })
+        .noUnknown()
+        .optional()
+        .default(undefined),
       first: spread(),
       held: numbers(),
       missed: numbers(),

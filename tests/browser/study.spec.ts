@@ -110,11 +110,18 @@ test('a number is swept over a range, and what keeps both wishes is set with one
   expect(wanted).toBeGreaterThan(before)
   await expect(set).toBeDisabled()
   // What is wished for otherwise is kept by other values, or by none.
-  await sweep.getByRole('spinbutton', { name: 'How many may get it again' }).fill('-1')
+  const mayMiss = async (hundred: string) => {
+    await sweep.getByRole('spinbutton', { name: 'How many may miss it' }).fill(hundred)
+    await page.keyboard.press('Enter')
+  }
+  await mayMiss('0')
   await expect(sweep.locator('[data-kept]')).toContainText('No value keeps both')
+  const wish = async () => (await saved()).cues.find(({ id }) => id === 'rack-comes-down')!.wish
+  await expect.poll(wish).toEqual({ never: 0, more: 0.1 })
+  await expect(row(page, 'Rack comes down').getByRole('button', { name: /never meet/ })).toHaveCSS('font-weight', '700')
 
   // Two numbers at once: a cell for each pair, and one press sets both.
-  await sweep.getByRole('spinbutton', { name: 'How many may get it again' }).fill('10')
+  await mayMiss('10')
   await sweep.getByRole('button', { name: 'and another' }).click()
   await part(page, 'What is tried besides', sweep).click()
   await page.getByRole('option', { name: 'Chance' }).click()

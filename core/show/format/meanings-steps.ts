@@ -11,6 +11,14 @@ export const OF_STEPS: Meanings = {
       note: 'on it',
       for: 'who sees, hears and suffers it',
       scare: 'whether it is one',
+      wish: 'how many may miss it or get it again',
+    },
+  },
+  wish: {
+    about: 'What is wished for a cue. No run depends on it; studies tell whether it is kept.',
+    fields: {
+      never: 'the share of walkers that may never meet it, at the most',
+      more: 'the share of walkers that may get it more than once, at the most',
     },
   },
   step: {

@@ -172,7 +172,11 @@ export const kit = named({ rules: things(rule, 200) }, { shape: [shapeSize], par
 /** The fields of a cue. */
 export const cue = named(
   { steps: things(kinds('kind', stepKinds), 500) },
-  { for: [choice('whoever', 'everyone', 'inside'), 'whoever'], scare: [yesno, false] },
+  {
+    for: [choice('whoever', 'everyone', 'inside'), 'whoever'],
+    scare: [yesno, false],
+    wish: [record({ never: share, more: share })],
+  },
 )
 const look = either(
   { meant: isText, field: choice('ahead') },

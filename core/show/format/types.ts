@@ -260,6 +260,8 @@ export interface Cue extends Named {
   steps: Step[]
   for: 'whoever' | 'everyone' | 'inside'
   scare: boolean
+  /** How many may never meet it, and how many may get it more than once (shares, 0 to 1). */
+  wish?: { never: number; more: number }
 }
 export interface Walk extends Named {
   body: { kind: 'player' | 'creature'; tags: string[]; radius?: number; height?: number }

@@ -29,6 +29,7 @@ const NAMED: [way: RegExp, called: string][] = [
   [/\.when$/, 'condition'],
   [/\.limit$/, 'limit'],
   [/\.cooldown$/, 'cooldown'],
+  [/^cues\.wish$/, 'wish'],
   [/kits\.parts$/, 'part'],
   [/points\.look$/, 'look'],
   [/\.points$/, 'point'],
