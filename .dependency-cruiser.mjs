@@ -16,7 +16,7 @@ const CORE = {
   sound: ['base', 'show', 'space', 'engine', 'audio'],
   mix: ['base', 'show', 'space', 'engine', 'audio', 'sound'],
   score: ['base', 'show', 'space', 'engine'],
-  study: ['base', 'show', 'space', 'engine', 'walking'],
+  study: ['base', 'show', 'space', 'engine', 'walking', 'light', 'seen'],
   findings: ['base', 'show', 'space'],
   walking: ['base', 'show', 'space', 'engine'],
   together: ['base', 'show', 'engine', 'walking'],

@@ -1,8 +1,7 @@
 <script setup lang="ts" generic="T">
-import { Listbox, ListboxButton, ListboxOption, ListboxOptions } from '@headlessui/vue'
 import { alike } from '~~/core/show'
 import { fetched } from '~/frame/fetched'
-import { useMenuPlace } from '~/frame/menu-place'
+import PartMenu from './PartMenu.vue'
 
 const PartSearched = fetched(() => import('./PartSearched.vue'))
 
@@ -11,7 +10,6 @@ const props = defineProps<{ name: string; value: T; options: readonly { value: T
 const emit = defineEmits<{ choose: [value: T] }>()
 /** More than this are searched rather than read through. */
 const READ = 12
-const { place } = useMenuPlace()
 const button = useTemplateRef<HTMLElement>('button')
 const searches = ref(false)
 function leave() {
@@ -45,31 +43,13 @@ const words = computed(() => props.options.find((option) => alike(option.value, 
       @leave="leave"
     />
   </span>
-  <Listbox
+  <PartMenu
     v-else
-    as="span"
-    class="relative inline-block"
-    :model-value="value as never"
-    :by="alike"
-    @update:model-value="emit('choose', $event as T)"
-  >
-    <ListboxButton ref="opener" class="part" :class="{ cue }" :aria-label="`${words}, ${name}`">{{
-      words
-    }}</ListboxButton>
-    <ListboxOptions as="template">
-      <ul ref="menu" class="menu text-[13px] leading-snug" :style="place">
-        <ListboxOption
-          v-for="(option, i) in options"
-          :key="i"
-          v-slot="{ active, selected }"
-          :value="option.value as never"
-          as="template"
-        >
-          <li class="menu-item" :class="[active ? 'bg-ink-3' : '', selected ? 'text-lamp' : 'text-bone']">
-            {{ option.words }}
-          </li>
-        </ListboxOption>
-      </ul>
-    </ListboxOptions>
-  </Listbox>
+    :name="name"
+    :words="words"
+    :value="value"
+    :options="options"
+    :cue="cue"
+    @choose="emit('choose', $event)"
+  />
 </template>

@@ -1,6 +1,6 @@
 import type { Run } from '~~/core/engine'
 import type { Target } from '~~/core/seen'
-import { alike, cueAt, type Show, type Step } from '~~/core/show'
+import { cueAt, type Show, type Step } from '~~/core/show'
 import { nameOfThing, type ThingRef } from '~/document/things'
 import { sightWords } from '~/words/seen-words'
 
@@ -13,10 +13,6 @@ export interface Shown {
   from: number
   to: number
 }
-/** No longer than this is looked at what a cue touches (s), and of no more things. */
-const LONGEST = 10
-const MOST = 4
-
 const refOf = (target: Target): ThingRef =>
   'prop' in target
     ? { kind: 'prop', id: target.prop }
@@ -26,15 +22,13 @@ const refOf = (target: Target): ThingRef =>
 
 /** What of the things that a cue touches whoever set it off saw, a sentence each. It is fetched when it is first asked for. */
 export async function sightsOf(show: Show, run: Run, shown: Shown): Promise<string[]> {
-  const { sightOver, targetOf } = await import('~~/core/seen')
+  const { LONGEST_LOOK, sightOver, targetsOf } = await import('~~/core/seen')
   const zone = show.zones.find(({ id }) => id === shown.zone)
   const cue = (zone && cueAt(show, shown.cue, zone)) ?? show.cues.find(({ id }) => id === shown.cue)
-  const steps: readonly Step[] = cue?.steps.filter(({ id, muted }) => !muted && (shown.step === undefined || id === shown.step)) ?? [] // prettier-ignore
+  const steps: readonly Step[] = cue?.steps.filter(({ id }) => shown.step === undefined || id === shown.step) ?? [] // prettier-ignore
   const player = Math.max(0, run.walks.indexOf(shown.player ?? ''))
-  const targets = steps.flatMap((step) => targetOf(step) ?? [])
-  const each = targets.filter((target, i) => targets.findIndex((other) => alike(other, target)) === i).slice(0, MOST)
-  const to = Math.max(shown.from + 0.05, Math.min(shown.to, shown.from + LONGEST, run.length))
-  return each.map((target) =>
+  const to = Math.max(shown.from + 0.05, Math.min(shown.to, shown.from + LONGEST_LOOK, run.length))
+  return targetsOf(steps).map((target) =>
     sightWords(nameOfThing(show, refOf(target)), sightOver(show, run, player, target, shown.from, to)),
   )
 }

@@ -1,16 +1,18 @@
 <script setup lang="ts">
 import type { Gate } from '~~/core/engine'
 import type { Cue } from '~~/core/show'
-import type { CueReport, CueTally } from '~~/core/study'
+import type { CueReport, CueTally, SeenTally } from '~~/core/study'
 import { plain, tick } from '~/words/time'
 import FirstHill from './FirstHill.vue'
-import { between, inHundred, MISSED } from './words'
+import { between, inHundred, MISSED, seenWords } from './words'
 
 /** What a cue comes to with many walkers, in a line. */
 const props = defineProps<{
   name: string
   isScare: boolean
   tally: CueTally
+  /** How many of those who met it and were looked with saw what it touches; none where it touches nothing that can be seen. */
+  seen?: SeenTally
   /** How many may miss it or get it again, if that was said. */
   wish?: Cue['wish']
   /** What it came to in the study that this one is compared with. */
@@ -19,7 +21,8 @@ const props = defineProps<{
   width: number
   chosen: boolean
 }>()
-const emit = defineEmits<{ choose: []; show: [walker: number] }>()
+const emit = defineEmits<{ choose: []; show: [walker: number, t?: number] }>()
+const unseen = computed(() => props.seen?.unseen[0])
 const HEIGHT = 22
 /** A holding gate is drawn so wide for each time it holds, per walk (px). */
 const HELD = 22
@@ -123,6 +126,18 @@ const next = computed(() => props.tally.missed[1])
       <button v-if="main" class="min-h-6 hover:underline" @click.stop="emit('show', main.walker)">
         {{ MISSED[main.why] }}</button><template v-if="next">, {{ MISSED[next.why] }}</template
       ><template v-if="tally.missed.length === 0">–</template>
+    </td>
+    <td class="pl-3 font-mono text-[12px]" :title="seen && seenWords(seen)" data-seen>
+      <button
+        v-if="seen"
+        class="min-h-6 min-w-6 text-left hover:underline"
+        :disabled="!unseen"
+        :aria-label="`${name}: ${seenWords(seen)}${unseen ? ': show who doesn’t' : ''}`"
+        @click.stop="unseen && emit('show', unseen.walker, unseen.t)"
+      >
+        {{ Math.round((seen.seen / seen.of) * 100) }}
+      </button>
+      <template v-else>–</template>
     </td>
     <td class="pr-3 pl-3" :title="heldWords">
       <span v-if="held.length > 0" class="flex items-center gap-0.5"

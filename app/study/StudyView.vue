@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useElementSize, watchDebounced, watchThrottled } from '@vueuse/core'
-import { BANDS, cueTally, quietOver, quietsOf, quantilesOf, type CueTally, type Outcome, type QuietOver, type Quiet } from '~~/core/study' // prettier-ignore
+import { BANDS, cueTally, quietOver, quietsOf, quantilesOf, seenTally, type CueTally, type Outcome, type QuietOver, type Quiet, type SeenTally } from '~~/core/study' // prettier-ignore
 import type { Cue } from '~~/core/show'
 import { useShow } from '~/document/show'
 import { usePlayhead } from '~/frame/playhead'
@@ -15,7 +15,7 @@ import StudySentence from './StudySentence.vue'
 import StudySweep from './StudySweep.vue'
 import StudyWishes from './StudyWishes.vue'
 import WhereStood from './WhereStood.vue'
-import { sentencesOf } from './words'
+import { seenWords, sentencesOf } from './words'
 
 /** How many different walkers meet the show: how long it is quiet, and what each cue comes to. */
 const doc = useShow()
@@ -94,6 +94,16 @@ const chosen = computed(() => {
 })
 /** A walker who meets it, rather once than again. */
 const meets = computed(() => chosen.value?.tally.walkers.once ?? chosen.value?.tally.walkers.more)
+/** What was seen of each cue, by its place in the show. */
+const seen = shallowRef(new Map<number, SeenTally>())
+watchThrottled(
+  () => study.seen,
+  ({ found }) => {
+    const cues = new Set(found.map(({ cue }) => cue))
+    seen.value = new Map([...cues].map((cue) => [cue, seenTally(found, cue)]))
+  },
+  { throttle: ADDS, trailing: true, immediate: true },
+)
 const wished = computed(() => doc.show?.wishes.quiet)
 
 const middle = ref<HTMLElement>()
@@ -120,9 +130,9 @@ function show(walker: number, t?: number) {
     },
   )
 }
-function showFor(row: Row, walker: number) {
+function showFor(row: Row, walker: number, t?: number) {
   study.cue = row.id
-  show(walker)
+  show(walker, t)
 }
 </script>
 
@@ -163,7 +173,8 @@ function showFor(row: Row, walker: number) {
             <col :class="against ? 'w-[80px]' : 'w-[52px]'" />
             <col class="w-[108px]" />
             <col :class="against ? 'w-[68px]' : 'w-[40px]'" />
-            <col class="w-[170px]" />
+            <col class="w-[150px]" />
+            <col class="w-[50px]" />
             <col class="w-[130px]" />
           </colgroup>
           <thead class="sticky top-0 z-[1] bg-ink-0 text-xs text-bone-3">
@@ -172,6 +183,13 @@ function showFor(row: Row, walker: number) {
               <th scope="col" class="pl-2 text-left font-normal">when it fires first: 8 in 10 on the line</th>
               <th scope="col" colspan="3" class="pl-4 text-left font-normal">of 100: never, once, more</th>
               <th scope="col" class="pl-4 text-left font-normal">never: why</th>
+              <th
+                scope="col"
+                class="pl-3 text-left font-normal"
+                :title="`Of 100 of those who meet it, by the first ${study.seen.walkers.size} walkers`"
+              >
+                seen
+              </th>
               <th scope="col" class="pl-3 text-left font-normal">held, per walk</th>
             </tr>
           </thead>
@@ -182,13 +200,14 @@ function showFor(row: Row, walker: number) {
               :name="row.name"
               :is-scare="row.isScare"
               :tally="row.tally"
+              :seen="seen.get(row.index)"
               :wish="row.wish"
               :was="earlier.get(row.id)"
               :end="summary.end"
               :width="width"
               :chosen="row.id === chosen?.id"
               @choose="study.cue = row.id"
-              @show="showFor(row, $event)"
+              @show="(walker, t) => showFor(row, walker, t)"
             />
           </tbody>
         </table>
@@ -205,6 +224,7 @@ function showFor(row: Row, walker: number) {
             <p v-for="sentence in sentencesOf(chosen.tally)" :key="sentence.bold">
               <b class="font-semibold">{{ sentence.bold }}</b>{{ sentence.rest }}
             </p>
+            <p v-if="seen.get(chosen.index)">{{ seenWords(seen.get(chosen.index)!) }}.</p>
           </div>
           <div class="flex flex-wrap gap-2">
             <button v-if="meets !== undefined" class="button" @click="show(meets)">Show a walk that meets it</button>

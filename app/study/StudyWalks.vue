@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import { Listbox, ListboxButton, ListboxOption, ListboxOptions } from '@headlessui/vue'
 import { useShow } from '~/document/show'
-import { useMenuPlace } from '~/frame/menu-place'
+import PartMenu from '~/parts/PartMenu.vue'
 import { useRun } from '~/run/current-run'
 import { walkName } from '~/words/names'
 import { setTrait, usePopulation } from './population'
@@ -10,7 +9,6 @@ import { setTrait, usePopulation } from './population'
 const doc = useShow()
 const runs = useRun()
 const { population } = usePopulation()
-const { place } = useMenuPlace()
 const MOST_NAMED = 3
 const words = computed(() => {
   const own = population.value.walks
@@ -24,29 +22,16 @@ const choose = (walks: string[]) =>
 </script>
 
 <template>
-  <Listbox
-    as="span"
-    class="relative inline-block"
-    :model-value="population.walks"
+  <PartMenu
+    name="On which walks"
+    :words="words"
+    :value="population.walks"
+    :options="doc.now.walks.map(({ id, name }) => ({ value: id, words: name }))"
     multiple
-    @update:model-value="choose"
+    @choose="choose"
   >
-    <ListboxButton ref="opener" class="part" :aria-label="`${words}, On which walks`">{{ words }}</ListboxButton>
-    <ListboxOptions as="template">
-      <ul ref="menu" class="menu text-[13px] leading-snug" :style="place">
-        <li class="px-3 py-1 text-[11px] text-bone-3" role="presentation">None chosen: whom the score follows</li>
-        <ListboxOption
-          v-for="walk in doc.now.walks"
-          :key="walk.id"
-          v-slot="{ active, selected }"
-          :value="walk.id"
-          as="template"
-        >
-          <li class="menu-item" :class="[active ? 'bg-ink-3' : '', selected ? 'text-lamp' : 'text-bone']">
-            {{ walk.name }}
-          </li>
-        </ListboxOption>
-      </ul>
-    </ListboxOptions>
-  </Listbox>
+    <template #head>
+      <li class="px-3 py-1 text-[11px] text-bone-3" role="presentation">None chosen: whom the score follows</li>
+    </template>
+  </PartMenu>
 </template>

@@ -12,7 +12,8 @@ export function useAgainst() {
   /** What the last named version came to, and of what. */
   const ofNamed = shallowRef<{ key: string; report: StudyReport }>()
   const wanted = computed(() => {
-    if (takes.against !== 'last named' || study.isGoing || !study.of || study.outcomes.length === 0) return undefined
+    if (takes.against !== 'last named' || study.isGoing || study.isLooking || !study.of || study.outcomes.length === 0)
+      return undefined
     const { setOut } = study.of
     const { revision } = history.lastNamed
     return { revision, setOut, count: study.walkers, key: JSON.stringify([revision, setOut, study.walkers]) }

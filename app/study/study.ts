@@ -10,6 +10,7 @@ import {
   type Outcome,
   type Proposal,
   type SearchedNumber,
+  type SeenFirst,
   type SetOut,
   type Sweep,
   type Swept,
@@ -25,6 +26,9 @@ const MOST_WORKERS = 4
 /** So many walkers are the fewest that say anything. */
 export const FEWEST = 20
 export const MOST_WALKERS = 20_000
+/** So many are looked with: that costs several times what their run does. */
+const LOOKED = 100
+const NOBODY = { walkers: new Set<number>(), found: [] }
 /** So many walk at each value of a sweep. */
 const SWEPT_WALKERS = 200
 
@@ -46,6 +50,9 @@ export const useStudy = defineStore('study', () => {
   /** The show that they walked, and who they were. */
   const of = shallowRef<{ show: Show; setOut: SetOut }>()
   const isGoing = ref(false)
+  /** What the first of them saw, looked for once all are home; of which walkers, and whether that goes on. */
+  const seen = shallowRef<{ walkers: ReadonlySet<number>; found: readonly SeenFirst[] }>(NOBODY)
+  const isLooking = ref(false)
   const trouble = ref('')
   /** The cue that is looked at. */
   const cue = ref<string>()
@@ -69,6 +76,7 @@ export const useStudy = defineStore('study', () => {
     const mine = ++round
     const { setOut } = runs
     outcomes.value = []
+    seen.value = NOBODY
     of.value = { show, setOut }
     trouble.value = ''
     isGoing.value = true
@@ -89,6 +97,34 @@ export const useStudy = defineStore('study', () => {
     took.value = (performance.now() - began) / 1000
     trouble.value = faults.find((fault) => fault !== undefined) ?? ''
     isGoing.value = false
+    await lookOn()
+  }
+  /** Looks for what the first walkers saw, of those of whom that isn’t known yet. */
+  async function lookOn(): Promise<void> {
+    if (!of.value || isOld.value) return
+    const { show, setOut } = of.value
+    const mine = round
+    const left = outcomes.value.map(({ walker }) => walker).filter((walker) => walker <= LOOKED && !seen.value.walkers.has(walker)) // prettier-ignore
+    if (left.length === 0) return
+    isLooking.value = true
+    const tell = (walker: number, found: SeenFirst[]) => {
+      if (mine === round)
+        seen.value = { walkers: new Set([...seen.value.walkers, walker]), found: [...seen.value.found, ...found] }
+    }
+    const all = crew()
+    const faults = await Promise.all(
+      all.map((worker, i) =>
+        worker.look(
+          show,
+          setOut,
+          left.filter((_, n) => n % all.length === i),
+          proxy(tell),
+        ),
+      ),
+    )
+    if (mine !== round) return
+    trouble.value ||= faults.find((fault) => fault !== undefined) ?? ''
+    isLooking.value = false
   }
   /** Tries values of a number in all workers, and tells each; false where something else is begun meanwhile. */
   async function tryAll(asked: Asked, mine: number, tell: (one: Swept) => void): Promise<boolean> {
@@ -115,7 +151,9 @@ export const useStudy = defineStore('study', () => {
       found.push(one)
       swept.value = { asked, found: [...found].sort((a, b) => a.value - b.value), isWhole: false }
     })
-    if (isDone && swept.value) swept.value = { ...swept.value, isWhole: true }
+    if (!isDone || !swept.value) return
+    swept.value = { ...swept.value, isWhole: true }
+    await lookOn()
   }
   /** Looks for numbers of a cue’s rules that keep both wishes, each by itself, with the least change. */
   async function search(cue: string, most: Wishes): Promise<void> {
@@ -147,6 +185,7 @@ export const useStudy = defineStore('study', () => {
       if (proposal) proposals.push(proposal)
     }
     tell(numbers.length)
+    await lookOn()
   }
   /** What the same walkers met in another version of the show; nothing where something else is begun meanwhile. */
   async function walkAlso(show: Show, setOut: SetOut, count: number): Promise<readonly Outcome[] | undefined> {
@@ -162,18 +201,20 @@ export const useStudy = defineStore('study', () => {
     const fault = faults.find((each) => each !== undefined)
     if (mine !== round) return undefined
     if (fault !== undefined) trouble.value = fault
+    void lookOn()
     return found.length === count ? found : undefined
   }
   /** Stops here: what has been found stays. */
   function stop(): void {
     round++
-    isGoing.value = false
+    isGoing.value = isLooking.value = false
     workers?.forEach((worker) => void worker.stop())
   }
   function forget(): void {
     stop()
     swept.value = searched.value = undefined
     outcomes.value = []
+    seen.value = NOBODY
     of.value = undefined
   }
   doc.onChange((change) => 'reset' in change && forget())
@@ -181,6 +222,8 @@ export const useStudy = defineStore('study', () => {
   return {
     walkers,
     outcomes,
+    seen,
+    isLooking,
     of,
     isGoing,
     isOld,

@@ -2,7 +2,17 @@ import { expose } from 'comlink'
 import { messageOf } from '~~/core/base'
 import { prepare, RunError } from '~~/core/engine'
 import type { Show } from '~~/core/show'
-import { outcomeOf, sweptAt, triedBy, type Outcome, type SetOut, type Sweep, type Swept } from '~~/core/study'
+import {
+  outcomeOf,
+  seenFirsts,
+  sweptAt,
+  triedBy,
+  type Outcome,
+  type SeenFirst,
+  type SetOut,
+  type Sweep,
+  type Swept,
+} from '~~/core/study'
 
 /** What is found is told so often (ms), with a breath in which a stop comes through. */
 const TELLS = 80
@@ -48,6 +58,27 @@ const worker = {
     }
     // What has been told comes another way than that it is over.
     await tell(found)
+    return undefined
+  },
+  /** Looks for what some walkers see, and tells it after each. Gives why it couldn't go on, if it couldn't. */
+  async look(
+    show: Show,
+    setOut: SetOut,
+    walkers: readonly number[],
+    tell: (walker: number, seen: SeenFirst[]) => void | Promise<void>,
+  ): Promise<string | undefined> {
+    const mine = ++newest
+    await prepare(show)
+    try {
+      for (const walker of walkers) {
+        await breathe()
+        if (mine !== newest) return undefined
+        await tell(walker, seenFirsts(show, setOut, walker))
+      }
+    } catch (error) {
+      if (error instanceof RunError) return messageOf(error)
+      throw error
+    }
     return undefined
   },
   /** Tries its share of a sweep one after the other, and tells what each comes to. Gives why it couldn't go on, if it couldn't. */

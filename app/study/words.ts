@@ -1,4 +1,4 @@
-import type { CueTally, Miss, Share } from '~~/core/study'
+import type { CueTally, Miss, SeenTally, Share } from '~~/core/study'
 import { tick } from '~/words/time'
 
 /** Why somebody never meets a cue, of those who don't. */
@@ -25,6 +25,21 @@ export function inHundred({ count, share }: Pick<Share, 'count' | 'share'>): str
 /** Between which it lies for all the walkers there could be. */
 export const between = ({ low, high, of }: Share): string =>
   `Between ${Math.round(low * 1000) / 10} and ${Math.round(high * 1000) / 10} in 100, to judge by ${of} walkers (19 times in 20)`
+
+/** Why a thing isn’t seen, of those who don’t see it. */
+const UNSEEN: { [why in SeenTally['unseen'][number]['why']]: string } = {
+  gone: 'it isn’t there',
+  outside: 'out of view',
+  hidden: 'behind something',
+  dark: 'too dark',
+  small: 'too small',
+  veiled: 'under a fade',
+}
+/** How many see what a cue touches, of those who meet it, and why others don’t. */
+export function seenWords({ seen, of, unseen }: SeenTally): string {
+  const why = unseen.map(({ why, count }) => `${count} ${UNSEEN[why]}`)
+  return `${seen} of ${of} who meet it see it${why.length > 0 ? `: ${why.join(', ')}` : ''}`
+}
 
 /** A cue in sentences: who never meets it and why, who gets it again, when it comes. */
 export function sentencesOf({ never, more, first, missed }: CueTally): { bold: string; rest: string }[] {

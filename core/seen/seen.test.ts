@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { run, walksOf } from '../engine'
 import { readShow, type Show } from '../show'
-import { looksAt, sightOver, targetOf } from '.'
+import { looksAt, sightOver, targetsOf } from '.'
 import { standsBetween } from './hidden'
 
 /** Somebody who stands at the origin and looks north, with a white crate five metres before them under a lamp. */
@@ -117,12 +117,15 @@ describe('what is seen over a while', () => {
 
 describe('what a step touches', () => {
   it('is what somebody would look at', () => {
-    const step = (more: object) => targetOf({ id: 's', at: 0, jitter: 0, muted: false, ...more } as never)
-    expect(step({ kind: 'fling', prop: 'c' })).toEqual({ prop: 'c' })
-    expect(step({ kind: 'drift', target: { light: 'l' } })).toEqual({ light: 'l' })
-    expect(step({ kind: 'sound', where: { at: 'mark', mark: 'm' } })).toEqual({ mark: 'm' })
-    expect(step({ kind: 'sound', where: { at: 'head' } })).toBeUndefined()
-    expect(step({ kind: 'fade' })).toBeUndefined()
+    const all = (...steps: object[]) =>
+      targetsOf(steps.map((more) => ({ id: 's', at: 0, jitter: 0, muted: false, ...more })) as never)
+    const fling = { kind: 'fling', prop: 'c' }
+    expect(all(fling)).toEqual([{ prop: 'c' }])
+    expect(all({ kind: 'drift', target: { light: 'l' } })).toEqual([{ light: 'l' }])
+    expect(all({ kind: 'sound', where: { at: 'mark', mark: 'm' } })).toEqual([{ mark: 'm' }])
+    expect(all({ kind: 'sound', where: { at: 'head' } }, { kind: 'fade' })).toEqual([])
+    // Each thing once, and none of a step that is muted.
+    expect(all(fling, { ...fling, id: 't' }, { ...fling, prop: 'd', muted: true })).toEqual([{ prop: 'c' }])
   })
 })
 

@@ -89,8 +89,20 @@ export function looksAt(show: Show, run: Run, player: number, target: Target, t:
     : { wide, high }
 }
 
-/** What a player sees of a thing from one time of a run to another, looked at twenty times a second. */
-export function sightOver(show: Show, run: Run, player: number, target: Target, from: number, to: number): Sight {
+/** Of several reasons the one that came nearest to being seen. */
+export const nearestOf = (reasons: readonly Unseen[]): Unseen | undefined =>
+  NEARNESS[Math.max(-1, ...reasons.map((reason) => NEARNESS.indexOf(reason)))]
+
+/** What a player sees of a thing from one time of a run to another, looked at so often a second. */
+export function sightOver(
+  show: Show,
+  run: Run,
+  player: number,
+  target: Target,
+  from: number,
+  to: number,
+  rate = RATE,
+): Sight {
   const pose = channelAt(show, run, 'camera', from, player)
   const at = bodyOf(show, run, player, target, from)?.middle ?? pose.at
   const sight: Sight = {
@@ -99,7 +111,7 @@ export function sightOver(show: Show, run: Run, player: number, target: Target, 
     wide: 0,
     bearing: -wrapped(yawOf(at[0] - pose.at[0], at[2] - pose.at[2]) - pose.yaw),
   }
-  const looks = Math.max(1, Math.round((to - from) * RATE))
+  const looks = Math.max(1, Math.round((to - from) * rate))
   let nearest = -1
   for (let i = 0; i < looks; i++) {
     const look = looksAt(show, run, player, target, from + ((i + 0.5) * (to - from)) / looks)

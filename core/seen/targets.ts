@@ -1,13 +1,13 @@
 import { CHANNEL, channelAt, frameIn, type Run } from '../engine'
 import { carrierOf, lightPlace } from '../light'
-import type { Colour, Light, Point, Prop, Show, Step } from '../show'
+import { alike, type Colour, type Light, type Point, type Prop, type Show, type Step } from '../show'
 import { fromFrame } from '../space'
 
 /** What a step of a cue touches, that can be looked at. */
 export type Target = { prop: string } | { light: string } | { mark: string }
 
 /** What somebody would look at because of a step; nothing for what is only heard or felt. */
-export function targetOf(step: Step): Target | undefined {
+function targetOf(step: Step): Target | undefined {
   switch (step.kind) {
     case 'prop':
     case 'fling':
@@ -26,6 +26,15 @@ export function targetOf(step: Step): Target | undefined {
     default:
       return undefined
   }
+}
+
+/** So many of the things that a cue touches are looked at, and no longer than so (s). */
+const MOST = 4
+export const LONGEST_LOOK = 10
+/** The things that a cue touches by its steps and that can be looked at. */
+export function targetsOf(steps: readonly Step[]): Target[] {
+  const all = steps.flatMap((step) => (step.muted ? [] : (targetOf(step) ?? [])))
+  return all.filter((target, i) => all.findIndex((other) => alike(other, target)) === i).slice(0, MOST)
 }
 
 /** A target as it is at a time: its middle, the points of it that can be seen, of what colour it is unless it shines by itself. */
