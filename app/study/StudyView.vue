@@ -112,6 +112,7 @@ const { width } = useElementSize(middle)
 /** A walker is followed in the score, from where it shows. */
 function show(walker: number, t?: number) {
   if (!study.of) return
+  const isFollowed = runs.walker === walker && !study.isOld
   if (study.isOld) {
     const { walks, population } = study.of.setOut
     runs.walks = [...walks]
@@ -121,12 +122,14 @@ function show(walker: number, t?: number) {
   view.looks = 'desk'
   const outcome = study.outcomes.find((each) => each.walker === walker)
   const first = chosen.value && outcome?.first[chosen.value.index]
+  const seek = () => playhead.seek(t ?? (first !== undefined && first >= 0 ? first : 0))
+  if (isFollowed) return seek()
   // The run is another from now on: the playhead goes there once it is.
   const stop = watch(
     () => runs.run,
     () => {
       stop()
-      playhead.seek(t ?? (first !== undefined && first >= 0 ? first : 0))
+      seek()
     },
   )
 }

@@ -45,7 +45,7 @@ const wish = (value: [number, number] | undefined) =>
     </button>
   </p>
   <button v-else class="part" @click="wish(FIRST)">Wish for a quiet</button>
-  <p class="flex min-h-6 flex-wrap items-center gap-x-2.5">
+  <p class="flex min-h-6 flex-wrap items-center gap-x-1.5">
     <template v-if="ceiling !== undefined">
       at most
       <PartNumber

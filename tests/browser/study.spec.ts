@@ -43,6 +43,15 @@ test('many walkers set out, what they meet stands in rows, and each figure leads
     })
   await expect.poll(fired).toBe(false)
 
+  // What of it is seen, by those who meet it: one who looks elsewhere is followed from where it comes.
+  await page.keyboard.press('5')
+  const seen = row(page, 'Chain drops').locator('[data-seen]').getByRole('button')
+  await expect(seen).toHaveText(/^\d+$/)
+  await expect(study(page)).toContainText(/\d+ of \d+ who meet it see it/)
+  await seen.click()
+  await expect(back).toBeVisible()
+  await expect(clock(page)).not.toHaveText('00:00.0')
+
   // Back in the study all is as it was; one who meets it is followed from where they do.
   await page.keyboard.press('5')
   await expect(home(page)).toHaveText('120 home')
