@@ -87,6 +87,7 @@ test('a long study is stopped, and what was found so far stays', async ({ page, 
   await expect(home(page)).toHaveText('40 home')
   await setOut(page, 20_000)
   await expect(row(page, 'Rope answers')).toBeVisible()
+  await expect(home(page)).not.toHaveText(/^(0|40) home$/)
   await study(page).getByRole('button', { name: 'Stop here' }).click()
   const text = (await home(page).textContent())!
   const count = Number(text.replace(/\D/g, ''))
