@@ -53,7 +53,7 @@ const until = computed((): { value: Side | undefined; words: string }[] => {
 })
 /** Whether the run that a take is compared with is somebody else's. */
 const isOther = computed(
-  () => take.value !== undefined && store.after === undefined && !alike(take.value.who, { ...runs.who }),
+  () => take.value !== undefined && store.after === undefined && !alike(take.value.who, runs.who),
 )
 const rename = (name: string) => (take.value ? takes.rename(take.value, name) : store.name(before.value.revision, name))
 const BECAME = { added: ', came since', removed: ', is gone', changed: '' } as const

@@ -19,7 +19,7 @@ import { probe } from '~/document/probe'
 import { useShow } from '~/document/show'
 import { useRun } from '~/run/current-run'
 import { threadsFor } from '~/run/threads'
-import type { StudyWorker } from './study.worker'
+import type { Share, StudyWorker } from './study.worker'
 
 /** No more workers than this walk at once. */
 const MOST_WORKERS = 4
@@ -65,6 +65,19 @@ export const useStudy = defineStore('study', () => {
       wrap<StudyWorker>(new Worker(new URL('./study.worker.ts', import.meta.url), { type: 'module' })),
     ))
   }
+  /** Has every worker do its share, and gives why one couldn't go on, if one couldn't. */
+  async function inAll(
+    work: (worker: Remote<StudyWorker>, share: Share) => Promise<string | undefined>,
+  ): Promise<string | undefined> {
+    const all = crew()
+    const faults = await Promise.all(all.map((worker, index) => work(worker, { index, of: all.length })))
+    return faults.find((fault) => fault !== undefined)
+  }
+  /** So many walkers walk a show; what they met is told as it comes. */
+  const walkAll = (show: Show, setOut: SetOut, count: number, tell: (some: Outcome[]) => void) =>
+    inAll((worker, { index, of }) =>
+      worker.study(show, { setOut, first: index + 1, step: of, walkers: count }, proxy(tell)),
+    )
   /** Whether what is shown is of another show, or of others, than are open and chosen now. */
   const isOld = computed(
     () => of.value !== undefined && (of.value.show !== doc.show || !isEqual(of.value.setOut, runs.setOut)),
@@ -87,15 +100,10 @@ export const useStudy = defineStore('study', () => {
       found.push(...some)
       outcomes.value = [...found].sort((a, b) => a.walker - b.walker)
     }
-    const all = crew()
-    const faults = await Promise.all(
-      all.map((worker, i) =>
-        worker.study(show, { setOut, first: i + 1, step: all.length, walkers: walkers.value }, proxy(tell)),
-      ),
-    )
+    const fault = await walkAll(show, setOut, walkers.value, tell)
     if (mine !== round) return
     took.value = (performance.now() - began) / 1000
-    trouble.value = faults.find((fault) => fault !== undefined) ?? ''
+    trouble.value = fault ?? ''
     isGoing.value = false
     await lookOn()
   }
@@ -111,33 +119,27 @@ export const useStudy = defineStore('study', () => {
       if (mine === round)
         seen.value = { walkers: new Set([...seen.value.walkers, walker]), found: [...seen.value.found, ...found] }
     }
-    const all = crew()
-    const faults = await Promise.all(
-      all.map((worker, i) =>
-        worker.look(
-          show,
-          setOut,
-          left.filter((_, n) => n % all.length === i),
-          proxy(tell),
-        ),
+    const fault = await inAll((worker, { index, of }) =>
+      worker.look(
+        show,
+        setOut,
+        left.filter((_, n) => n % of === index),
+        proxy(tell),
       ),
     )
     if (mine !== round) return
-    trouble.value ||= faults.find((fault) => fault !== undefined) ?? ''
+    trouble.value ||= fault ?? ''
     isLooking.value = false
   }
   /** Tries values of a number in all workers, and tells each; false where something else is begun meanwhile. */
   async function tryAll(asked: Asked, mine: number, tell: (one: Swept) => void): Promise<boolean> {
     const { show } = doc
     if (!show) return false
-    const all = crew()
     const more = { setOut: runs.setOut, walkers: Math.min(SWEPT_WALKERS, walkers.value) }
     const heard = (one: Swept) => void (mine === round && tell(one))
-    const faults = await Promise.all(
-      all.map((worker, i) => worker.sweep(show, { ...asked, ...more }, { index: i, of: all.length }, proxy(heard))),
-    )
+    const fault = await inAll((worker, share) => worker.sweep(show, { ...asked, ...more }, share, proxy(heard)))
     if (mine !== round) return false
-    trouble.value = faults.find((fault) => fault !== undefined) ?? ''
+    trouble.value = fault ?? ''
     return true
   }
   /** Tries values of a number, with as many walkers as say enough; a study that goes on is stopped for it. */
@@ -191,14 +193,7 @@ export const useStudy = defineStore('study', () => {
   async function walkAlso(show: Show, setOut: SetOut, count: number): Promise<readonly Outcome[] | undefined> {
     const mine = ++round
     const found: Outcome[] = []
-    const all = crew()
-    const tell = (some: Outcome[]) => void found.push(...some)
-    const faults = await Promise.all(
-      all.map((worker, i) =>
-        worker.study(show, { setOut, first: i + 1, step: all.length, walkers: count }, proxy(tell)),
-      ),
-    )
-    const fault = faults.find((each) => each !== undefined)
+    const fault = await walkAll(show, setOut, count, (some) => void found.push(...some))
     if (mine !== round) return undefined
     if (fault !== undefined) trouble.value = fault
     void lookOn()

@@ -112,15 +112,15 @@ export function sightOver(
     bearing: -wrapped(yawOf(at[0] - pose.at[0], at[2] - pose.at[2]) - pose.yaw),
   }
   const looks = Math.max(1, Math.round((to - from) * rate))
-  let nearest = -1
+  const reasons: Unseen[] = []
   for (let i = 0; i < looks; i++) {
     const look = looksAt(show, run, player, target, from + ((i + 0.5) * (to - from)) / looks)
-    if ('unseen' in look) nearest = Math.max(nearest, NEARNESS.indexOf(look.unseen))
+    if ('unseen' in look) reasons.push(look.unseen)
     else {
       sight.seconds += (to - from) / looks
       sight.wide = Math.max(sight.wide, look.wide)
     }
   }
-  if (sight.seconds === 0) sight.unseen = NEARNESS[nearest]
+  if (sight.seconds === 0) sight.unseen = nearestOf(reasons)
   return sight
 }
